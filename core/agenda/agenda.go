@@ -1,0 +1,79 @@
+// Package agenda puts jobs in the order to do them in.
+package agenda
+
+import (
+	"cmp"
+	"slices"
+
+	"bramblyacre/core/calendar"
+)
+
+// Job is something to do in a run of days.
+type Job struct {
+	// Key is the same each time the job is worked out.
+	Key string
+	// First and Last are the days between which it can be done, both inside.
+	First, Last calendar.Date
+	// Minutes is the work.
+	Minutes float64
+	// Irreversible is true where a missed job cannot be made good.
+	Irreversible bool
+}
+
+// Urgency groups jobs by what waiting costs.
+type Urgency string
+
+// The urgencies.
+const (
+	Closing Urgency = "closing"
+	Open    Urgency = "open"
+	Coming  Urgency = "coming"
+	Neither Urgency = ""
+)
+
+const (
+	// closingDays is how many days before the last one a job is closing.
+	closingDays = 7
+	// comingDays is how far ahead jobs are shown: three weeks.
+	comingDays = 21
+)
+
+// UrgencyOn tells which group a job is in on a day: Neither if it is over or
+// too far ahead.
+func UrgencyOn(j Job, day calendar.Date) Urgency {
+	switch {
+	case day > j.Last:
+		return Neither
+	case day < j.First:
+		if j.First.DaysSince(day) <= comingDays {
+			return Coming
+		}
+		return Neither
+	case j.Last.DaysSince(day) <= closingDays:
+		return Closing
+	}
+	return Open
+}
+
+// Order sorts jobs for a day: what is lost for good first, then what closes
+// soonest; among those to come, what opens soonest. Equal ones keep their order.
+func Order(jobs []Job, day calendar.Date) {
+	slices.SortStableFunc(jobs, func(a, b Job) int {
+		ua, ub := UrgencyOn(a, day), UrgencyOn(b, day)
+		if ua != ub {
+			return cmp.Compare(rank[ua], rank[ub])
+		}
+		if ua == Coming {
+			return cmp.Compare(a.First, b.First)
+		}
+		if a.Irreversible != b.Irreversible {
+			if a.Irreversible {
+				return -1
+			}
+			return 1
+		}
+		return cmp.Compare(a.Last, b.Last)
+	})
+}
+
+var rank = map[Urgency]int{Closing: 0, Open: 1, Coming: 2, Neither: 3}

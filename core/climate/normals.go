@@ -1,0 +1,89 @@
+// Package climate turns monthly normals into daylight, daily weather, warmth,
+// cold, frost chances, water loss and soil temperature. Everything is a pure
+// function of its arguments: the same seed gives the same weather.
+package climate
+
+import (
+	"fmt"
+	"math"
+	"time"
+
+	"bramblyacre/core/calendar"
+)
+
+// LapseRate is the cooling with height, in °C per metre (ISO 2533, standard
+// atmosphere: 6.5 °C per km).
+const LapseRate = 0.0065
+
+// Normals are a station's long-term monthly means, January first.
+type Normals struct {
+	ID   string `toml:"id"`
+	Name string `toml:"name"`
+	// Kind says in a few words what the year is like.
+	Kind string `toml:"kind"`
+	// HeightM is the height that the temperatures hold for, in metres.
+	HeightM float64 `toml:"height_m"`
+	// Latitude is where such a climate is usual, in degrees, south negative.
+	Latitude float64 `toml:"latitude"`
+	// TMin and TMax are mean daily extremes in °C, Rain in mm a month.
+	TMin    [12]float64 `toml:"tmin_c"`
+	TMax    [12]float64 `toml:"tmax_c"`
+	Rain    [12]float64 `toml:"rain_mm"`
+	WetDays [12]float64 `toml:"wet_days"`
+	// SpreadMin and SpreadMax are standard deviations of the daily extremes
+	// about the season's course, in °C.
+	SpreadMin float64 `toml:"spread_min_c"`
+	SpreadMax float64 `toml:"spread_max_c"`
+	// WetDayCooler is how much lower the highest temperature is on a wet day
+	// than on a dry one, in °C.
+	WetDayCooler float64 `toml:"wet_day_cooler_c"`
+}
+
+// Check returns an error naming the first figure that cannot be.
+func (n Normals) Check() error {
+	for m := range 12 {
+		month := time.Month(m + 1)
+		length := float64(daysIn(month))
+		switch {
+		case n.TMin[m] > n.TMax[m]:
+			return fmt.Errorf("climate %q, %s: lowest temperature %v °C above highest %v °C", n.ID, month, n.TMin[m], n.TMax[m])
+		case n.TMin[m] < -60 || n.TMax[m] > 55:
+			return fmt.Errorf("climate %q, %s: temperatures %v to %v °C are not of this world", n.ID, month, n.TMin[m], n.TMax[m])
+		case n.Rain[m] < 0 || n.WetDays[m] < 0 || n.WetDays[m] > length:
+			return fmt.Errorf("climate %q, %s: rain %v mm on %v days cannot be", n.ID, month, n.Rain[m], n.WetDays[m])
+		case n.Rain[m] > 0 && n.WetDays[m] == 0:
+			return fmt.Errorf("climate %q, %s: %v mm of rain on no wet day", n.ID, month, n.Rain[m])
+		}
+	}
+	if n.SpreadMin <= 0 || n.SpreadMax <= 0 || n.WetDayCooler < 0 {
+		return fmt.Errorf("climate %q: the spreads must be above 0 and wet_day_cooler_c not below", n.ID)
+	}
+	return nil
+}
+
+// AtSite returns the normals for a height in metres and a latitude in degrees:
+// cooled by LapseRate, and turned by six months when the site lies in the
+// other hemisphere than the station.
+func (n Normals) AtSite(latitudeDeg, heightM float64) Normals {
+	cooler := (heightM - n.HeightM) * LapseRate
+	turned := n
+	shift := 0
+	if (latitudeDeg < 0) != (n.Latitude < 0) {
+		shift = 6
+	}
+	for m := range 12 {
+		from := (m + shift) % 12
+		turned.TMin[m] = n.TMin[from] - cooler
+		turned.TMax[m] = n.TMax[from] - cooler
+		turned.Rain[m] = n.Rain[from]
+		turned.WetDays[m] = math.Min(n.WetDays[from], float64(daysIn(time.Month(m+1))))
+	}
+	turned.HeightM = heightM
+	turned.Latitude = latitudeDeg
+	return turned
+}
+
+// daysIn returns a month's length, 28 for February.
+func daysIn(month time.Month) int {
+	return int(calendar.Must(2031+int(month)/12, month%12+1, 1) - calendar.Must(2031, month, 1))
+}

@@ -1,0 +1,129 @@
+package flora
+
+// Verdict says what a part may serve for.
+type Verdict string
+
+// The verdicts. A part is offered for harvest only with one that names a use.
+const (
+	EatenRaw    Verdict = "raw"
+	EatenCooked Verdict = "cooked"
+	Preparation Verdict = "preparation"
+	OutsideOnly Verdict = "outside only"
+	OtherUse    Verdict = "other use"
+	NotUsed     Verdict = "not used"
+	Poisonous   Verdict = "poisonous"
+)
+
+// verdictUses tells whether a verdict allows a harvest.
+var verdictUses = map[Verdict]bool{
+	EatenRaw: true, EatenCooked: true, Preparation: true, OutsideOnly: true, OtherUse: true,
+	NotUsed: false, Poisonous: false,
+}
+
+// Part is one part of a plant with its verdict and, where it is used, its
+// harvest rule.
+type Part struct {
+	Name     string    `toml:"name"`
+	Verdicts []Verdict `toml:"verdict"`
+	// Use says in a sentence what for.
+	Use string `toml:"use"`
+	// UseStanding is traditional, studied or disputed.
+	UseStanding string `toml:"use_standing"`
+	// Water is the water share of the fresh part, wet basis.
+	Water   *Figure      `toml:"water"`
+	Harvest *HarvestRule `toml:"harvest"`
+}
+
+// HarvestRule says when and how much of a part may be taken.
+type HarvestRule struct {
+	// Verb is the grower's word: Cut, Pick, Lift.
+	Verb string `toml:"verb"`
+	// One and Many name the unit the part is counted in.
+	One  string `toml:"one"`
+	Many string `toml:"many"`
+	// From and Until bound the stages: it begins with From and ends when Until
+	// begins. Where From comes later in the year than Until, the band runs
+	// through the winter.
+	From  Stage `toml:"from"`
+	Until Stage `toml:"until"`
+	// Peak is the best stage.
+	Peak Stage `toml:"peak"`
+	// MinYear is the first year of life in which any may be taken; LastYear,
+	// where set, the last.
+	MinYear  Figure  `toml:"min_year"`
+	LastYear *Figure `toml:"last_year"`
+	// PerPlant is how many units a full-grown plant carries; GramsEach the
+	// fresh weight of one.
+	PerPlant  Figure `toml:"per_plant"`
+	GramsEach Figure `toml:"grams_each"`
+	// CutShare is the share that may be taken, Floor the share that must
+	// always stand, and FloorFor what it is kept for.
+	CutShare Figure `toml:"cut_share"`
+	Floor    Figure `toml:"floor"`
+	FloorFor string `toml:"floor_for"`
+	// Regrowth is the warmth in which what was cut has grown back. Not set
+	// where it does not grow back within the season.
+	Regrowth *Figure `toml:"regrowth"`
+	// TakesPlant is true where the plant goes with the part, as with a root.
+	TakesPlant bool `toml:"takes_plant"`
+	// DryDays is how many dry days should end with the day of picking.
+	DryDays *Figure  `toml:"dry_days"`
+	Sign    string   `toml:"sign"`
+	Way     string   `toml:"way"`
+	Hazards []string `toml:"hazards"`
+	// MinutesEach is the work for one unit.
+	MinutesEach Figure `toml:"minutes_each"`
+}
+
+// ThroughWinter tells whether the band runs from dying back through the rest
+// to next year's growth.
+func (h *HarvestRule) ThroughWinter() bool { return h.From > h.Until }
+
+// Care is a job that the plant's stage calls for, other than a harvest.
+type Care struct {
+	ID    string `toml:"id"`
+	Verb  string `toml:"verb"`
+	What  string `toml:"what"`
+	From  Stage  `toml:"from"`
+	Until Stage  `toml:"until"`
+	// MinYear is the first year of life that it is done in.
+	MinYear int    `toml:"min_year"`
+	Why     string `toml:"why"`
+	// Irreversible is true where it cannot be made good once the time is past.
+	Irreversible bool   `toml:"irreversible"`
+	MinutesEach  Figure `toml:"minutes_each"`
+}
+
+// Caution is a usual caution for people in some circumstance.
+type Caution struct {
+	// Parts are the names of the parts it is about; none means all.
+	Parts []string `toml:"parts"`
+	// Who names the circumstance: pregnancy, kidney trouble, everyone.
+	Who string `toml:"who"`
+	// Route is by mouth, on the skin, or handling.
+	Route    string   `toml:"route"`
+	Text     string   `toml:"text"`
+	Standing Standing `toml:"standing"`
+}
+
+// Concerns tells whether a caution is about a part.
+func (c Caution) Concerns(part string) bool {
+	for _, p := range c.Parts {
+		if p == part {
+			return true
+		}
+	}
+	return len(c.Parts) == 0
+}
+
+// LookAlike is a plant that this one is mistaken for, and what decides.
+type LookAlike struct {
+	Name      string `toml:"name"`
+	Botanical string `toml:"botanical"`
+	// Danger is deadly, poisonous, unpleasant or harmless.
+	Danger string `toml:"danger"`
+	// Decides is the character to look at, for both plants.
+	Decides string `toml:"decides"`
+	// When says at which time of year the character shows.
+	When string `toml:"when"`
+}

@@ -1,0 +1,111 @@
+package harvest
+
+import (
+	"cmp"
+	"math"
+	"slices"
+
+	"bramblyacre/core/flora"
+)
+
+// Taken is one picking that has not wholly grown back.
+type Taken struct {
+	// Units is how much was taken, in the rule's unit.
+	Units float64
+	// Warmth is the thermal time since, in °C·d.
+	Warmth float64
+}
+
+// Stand is what an allowance is taken from.
+type Stand struct {
+	// Plants is how many plants stand.
+	Plants float64
+	// SizeShare is their size against full-grown ones: 1 for full size.
+	SizeShare float64
+	// Ready is the share of plants at the right stage, 0–1.
+	Ready float64
+	// Taken are this season's pickings of the part, oldest first.
+	Taken []Taken
+	// StillNeeded is how many units the household still needs this season;
+	// nil where nobody has said.
+	StillNeeded *float64
+}
+
+// LimitKind names what bounds an allowance.
+type LimitKind string
+
+// The limits.
+const (
+	ByShare    LimitKind = "share"    // the share that may be cut of what stands
+	ByRegrowth LimitKind = "regrowth" // what has grown back since the last cut
+	ByFloor    LimitKind = "floor"    // what is kept standing
+	ByStage    LimitKind = "stage"    // what is at the right stage
+	ByNeed     LimitKind = "need"     // what the household needs
+)
+
+// Limit is one bound, in the rule's unit.
+type Limit struct {
+	Kind  LimitKind
+	Units float64
+}
+
+// Allowance is how much of a part may be taken.
+type Allowance struct {
+	// Units is the least of the limits, in whole units; Grams its fresh weight.
+	Units, Grams float64
+	// Full is what the stand carries uncut, Standing what stands today.
+	Full, Standing float64
+	// Regrown is the share of all cut that has grown back, 1 where nothing was.
+	Regrown float64
+	// Limits are all limits, the binding one first.
+	Limits []Limit
+}
+
+// Allow returns how much of a part may be taken from a stand: the least of the
+// cut share of what stands, what is left of that share after the season's cuts
+// less their regrowth, what stands above the floor, what is at the right stage,
+// and what is needed. Where limits are equal, the earlier of these is named
+// first. Amounts are in the rule's unit, rounded down to whole units; grams are
+// fresh weight. Regrowth is linear in thermal time, the simplest course that
+// model.md §7 allows.
+func Allow(rule *flora.HarvestRule, stand Stand) Allowance {
+	full := stand.Plants * rule.PerPlant.Value * stand.SizeShare
+	cut, missing := 0.0, 0.0
+	for _, t := range stand.Taken {
+		cut += t.Units
+		missing += t.Units * (1 - regrownShare(rule, t.Warmth))
+	}
+	standing := math.Max(0, full-missing)
+	a := Allowance{Full: full, Standing: standing, Regrown: 1}
+	if cut > 0 {
+		a.Regrown = 1 - missing/cut
+	}
+	limits := []Limit{
+		{ByShare, rule.CutShare.Value * standing},
+		{ByFloor, standing - rule.Floor.Value*full},
+		{ByStage, stand.Ready * standing},
+	}
+	if missing > 0 {
+		limits = append(limits, Limit{ByRegrowth, rule.CutShare.Value*full - missing})
+	}
+	if stand.StillNeeded != nil {
+		limits = append(limits, Limit{ByNeed, math.Ceil(*stand.StillNeeded)})
+	}
+	for i := range limits {
+		// A hair is added so that a third of 42 is 14, not 13.
+		limits[i].Units = math.Max(0, math.Floor(limits[i].Units+1e-9))
+	}
+	slices.SortStableFunc(limits, func(x, y Limit) int { return cmp.Compare(x.Units, y.Units) })
+	a.Limits = limits
+	a.Units = limits[0].Units
+	a.Grams = a.Units * rule.GramsEach.Value
+	return a
+}
+
+// regrownShare is the share of a cut that has grown back after some warmth.
+func regrownShare(rule *flora.HarvestRule, warmth float64) float64 {
+	if rule.Regrowth == nil {
+		return 0
+	}
+	return math.Min(1, math.Max(0, warmth)/rule.Regrowth.Value)
+}

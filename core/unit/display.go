@@ -1,0 +1,128 @@
+package unit
+
+import (
+	"fmt"
+	"math"
+	"strconv"
+	"strings"
+)
+
+// System is the set of units that amounts are shown in.
+type System string
+
+// The systems a grower can choose.
+const (
+	Metric System = "metric"
+	US     System = "us"
+)
+
+// Systems lists every choice.
+var Systems = []System{Metric, US}
+
+// Valid tells whether the system is one of Systems.
+func (s System) Valid() bool { return s == Metric || s == US }
+
+// LengthUnit is the unit a bare number of plant size is read in.
+func (s System) LengthUnit() string {
+	if s == US {
+		return "in"
+	}
+	return "cm"
+}
+
+// GroundUnit is the unit a bare number of bed size is read in.
+func (s System) GroundUnit() string {
+	if s == US {
+		return "ft"
+	}
+	return "m"
+}
+
+// MassUnit is the unit a bare number of weight is read in.
+func (s System) MassUnit() string {
+	if s == US {
+		return "oz"
+	}
+	return "g"
+}
+
+// PlantLength writes a plant's size, given in metres: "92 cm", "36 in".
+func (s System) PlantLength(metres float64) string {
+	if s == US {
+		return trimmed(metres/0.0254, 0) + " in"
+	}
+	if math.Abs(metres) >= 2 {
+		return trimmed(metres, 1) + " m"
+	}
+	return trimmed(metres*100, 0) + " cm"
+}
+
+// GroundLength writes a length on the ground, given in metres: "2.4 m",
+// "7 ft 10 in".
+func (s System) GroundLength(metres float64) string {
+	if s != US {
+		return trimmed(metres, 2) + " m"
+	}
+	inches := math.Round(metres / 0.0254)
+	feet := math.Trunc(inches / 12)
+	if rest := inches - feet*12; rest != 0 {
+		return fmt.Sprintf("%.0f ft %.0f in", feet, rest)
+	}
+	return fmt.Sprintf("%.0f ft", feet)
+}
+
+// Weight writes a mass given in grams: "310 g", "1.2 kg", "11 oz", "2 lb 3 oz".
+func (s System) Weight(grams float64) string {
+	if s != US {
+		switch {
+		case math.Abs(grams) >= 1000:
+			return trimmed(grams/1000, 2) + " kg"
+		case math.Abs(grams) >= 100:
+			return trimmed(math.Round(grams/10)*10, 0) + " g"
+		case math.Abs(grams) >= 10:
+			return trimmed(grams, 0) + " g"
+		}
+		return trimmed(grams, 1) + " g"
+	}
+	ounces := grams / 28.349523125
+	if math.Abs(ounces) < 16 {
+		if math.Abs(ounces) >= 2 {
+			return trimmed(ounces, 0) + " oz"
+		}
+		return trimmed(ounces, 1) + " oz"
+	}
+	whole := math.Round(ounces)
+	pounds := math.Trunc(whole / 16)
+	if rest := whole - pounds*16; rest != 0 {
+		return fmt.Sprintf("%.0f lb %.0f oz", pounds, rest)
+	}
+	return fmt.Sprintf("%.0f lb", pounds)
+}
+
+// Temperature writes a temperature given in °C: "19 °C", "66 °F".
+func (s System) Temperature(celsius float64) string {
+	if s == US {
+		return trimmed(celsius*9/5+32, 0) + " °F"
+	}
+	return trimmed(celsius, 0) + " °C"
+}
+
+// Area writes an area given in square metres: "3.1 m²", "33 ft²".
+func (s System) Area(squareMetres float64) string {
+	if s == US {
+		return trimmed(squareMetres/0.09290304, 0) + " ft²"
+	}
+	return trimmed(squareMetres, 1) + " m²"
+}
+
+// trimmed writes a number with at most the given decimals and no trailing zeros.
+func trimmed(value float64, decimals int) string {
+	text := strconv.FormatFloat(value, 'f', decimals, 64)
+	if strings.Contains(text, ".") {
+		text = strings.TrimRight(strings.TrimRight(text, "0"), ".")
+	}
+	if text == "-0" {
+		return "0"
+	}
+	return text
+}

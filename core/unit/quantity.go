@@ -1,0 +1,115 @@
+// Package unit reads and writes amounts as growers do: "18 in", "45 cm",
+// "2 lb 3 oz", "1.2 kg", "64 °F". Inside the program a length is in metres, a
+// mass in grams, an area in square metres and a temperature in °C.
+package unit
+
+import (
+	"errors"
+	"fmt"
+	"math"
+	"regexp"
+	"strconv"
+	"strings"
+)
+
+// Kind is what a quantity measures.
+type Kind int
+
+// The kinds of quantity a grower types.
+const (
+	Length Kind = iota
+	Mass
+	Area
+	Temperature
+)
+
+var kindNames = map[Kind]string{
+	Length: "length", Mass: "weight", Area: "area", Temperature: "temperature",
+}
+
+// String names the kind in a grower's word.
+func (k Kind) String() string { return kindNames[k] }
+
+// ErrEmpty is returned for a text without an amount.
+var ErrEmpty = errors.New("nothing is written here")
+
+// scale is a unit's factor to the base unit, and offset for temperatures:
+// base = (value + before) × factor.
+type scale struct {
+	kind   Kind
+	factor float64
+	before float64
+}
+
+// The factors are exact by the international yard and pound agreement (1959).
+var scales = map[string]scale{
+	"m": {Length, 1, 0}, "metre": {Length, 1, 0}, "metres": {Length, 1, 0}, "meter": {Length, 1, 0}, "meters": {Length, 1, 0},
+	"cm": {Length, 0.01, 0}, "mm": {Length, 0.001, 0},
+	"in": {Length, 0.0254, 0}, "inch": {Length, 0.0254, 0}, "inches": {Length, 0.0254, 0}, "\"": {Length, 0.0254, 0}, "″": {Length, 0.0254, 0},
+	"ft": {Length, 0.3048, 0}, "foot": {Length, 0.3048, 0}, "feet": {Length, 0.3048, 0}, "'": {Length, 0.3048, 0}, "′": {Length, 0.3048, 0},
+	"yd": {Length, 0.9144, 0}, "yard": {Length, 0.9144, 0}, "yards": {Length, 0.9144, 0},
+	"g": {Mass, 1, 0}, "gram": {Mass, 1, 0}, "grams": {Mass, 1, 0}, "kg": {Mass, 1000, 0}, "kilo": {Mass, 1000, 0}, "kilos": {Mass, 1000, 0},
+	"oz": {Mass, 28.349523125, 0}, "ounce": {Mass, 28.349523125, 0}, "ounces": {Mass, 28.349523125, 0},
+	"lb": {Mass, 453.59237, 0}, "lbs": {Mass, 453.59237, 0}, "pound": {Mass, 453.59237, 0}, "pounds": {Mass, 453.59237, 0},
+	"m²": {Area, 1, 0}, "m2": {Area, 1, 0}, "sqm": {Area, 1, 0},
+	"ft²": {Area, 0.09290304, 0}, "ft2": {Area, 0.09290304, 0}, "sqft": {Area, 0.09290304, 0},
+	"ha": {Area, 10000, 0}, "acre": {Area, 4046.8564224, 0}, "acres": {Area, 4046.8564224, 0},
+	"°c": {Temperature, 1, 0}, "c": {Temperature, 1, 0},
+	"°f": {Temperature, 5.0 / 9, -32}, "f": {Temperature, 5.0 / 9, -32},
+}
+
+// Parse reads one amount of a kind and returns it in the base unit (m, g, m²
+// or °C). A number without a unit takes the given default unit. Several parts
+// are added up ("2 lb 3 oz", "5' 4\""), temperatures excepted. A unit of
+// another kind, an unknown unit, or a text that is no number is an error that
+// says what to write; an empty text is ErrEmpty.
+func Parse(kind Kind, text, defaultUnit string) (float64, error) {
+	rest := strings.TrimSpace(strings.ToLower(text))
+	if rest == "" {
+		return 0, ErrEmpty
+	}
+	total, parts := 0.0, 0
+	for rest != "" {
+		number, name, remaining, err := nextPart(rest)
+		if err != nil {
+			return 0, fmt.Errorf("%q is not a %s; write for example %s", text, kind, example(kind))
+		}
+		rest = remaining
+		if name == "" {
+			name = strings.ToLower(defaultUnit)
+		}
+		s, known := scales[name]
+		if !known || s.kind != kind {
+			return 0, fmt.Errorf("%q is not a unit of %s; write for example %s", name, kind, example(kind))
+		}
+		total += (number + s.before) * s.factor
+		parts++
+	}
+	if parts > 1 && kind == Temperature {
+		return 0, fmt.Errorf("%q is not one temperature", text)
+	}
+	if math.IsInf(total, 0) || math.IsNaN(total) {
+		return 0, fmt.Errorf("%q is too large a number", text)
+	}
+	return total, nil
+}
+
+var examples = map[Kind]string{
+	Length: "45 cm or 18 in", Mass: "1.2 kg or 2 lb 3 oz", Area: "3 m² or 32 ft²", Temperature: "18 °C or 64 °F",
+}
+
+func example(kind Kind) string { return examples[kind] }
+
+// onePart is a number and its unit: "2 lb" of "2 lb 3 oz", "5'" of "5'4". The
+// 2 of m2 and ft2 belongs to the unit only where a word ends after it.
+var onePart = regexp.MustCompile(`^\s*([+-]?\d+(?:[.,]\d+)?|[+-]?[.,]\d+)[\s\x{a0}]*((?:m|ft)2\b|[^\d\s+.,-]*)[\s\x{a0}]*`)
+
+// nextPart splits the first number and its unit off the text.
+func nextPart(text string) (number float64, name, rest string, err error) {
+	found := onePart.FindStringSubmatch(text)
+	if found == nil {
+		return 0, "", "", errors.New("no number")
+	}
+	number, err = strconv.ParseFloat(strings.Replace(found[1], ",", ".", 1), 64)
+	return number, found[2], text[len(found[0]):], err
+}

@@ -1,0 +1,91 @@
+package unit
+
+import (
+	"errors"
+	"math"
+	"strings"
+	"testing"
+)
+
+func TestParseReadsWhatGrowersType(t *testing.T) {
+	tests := []struct {
+		kind        Kind
+		text        string
+		defaultUnit string
+		want        float64
+	}{
+		{Length, "18 in", "cm", 0.4572},
+		{Length, "18in", "cm", 0.4572},
+		{Length, "45 cm", "in", 0.45},
+		{Length, "45", "cm", 0.45},
+		{Length, "5' 4\"", "cm", 1.6256},
+		{Length, "5'4\"", "cm", 1.6256},
+		{Length, "2 ft 6 in", "cm", 0.762},
+		{Length, "1,5 m", "cm", 1.5},
+		{Length, ".5 m", "cm", 0.5},
+		{Mass, "2 lb 3 oz", "g", 992.2333},
+		{Mass, "1.2 kg", "g", 1200},
+		{Mass, "1.2 KG", "g", 1200},
+		{Area, "3 m2", "m²", 3},
+		{Area, "1 acre", "m²", 4046.8564224},
+		{Temperature, "64 °F", "°c", 17.7778},
+		{Temperature, "-40 f", "°c", -40},
+	}
+	for _, test := range tests {
+		got, err := Parse(test.kind, test.text, test.defaultUnit)
+		if err != nil || math.Abs(got-test.want) > 1e-4 {
+			t.Errorf("Parse(%s, %q) = %v, %v; want %v", test.kind, test.text, got, err, test.want)
+		}
+	}
+}
+
+func TestParseRefusesWithAnExample(t *testing.T) {
+	for _, text := range []string{"a lot", "12 kg", "1e400", "--3", "4 4x", "3 apples"} {
+		_, err := Parse(Length, text, "cm")
+		if err == nil || !strings.Contains(err.Error(), "45 cm or 18 in") {
+			t.Errorf("Parse(length, %q) gave %v; want an error with an example", text, err)
+		}
+	}
+	if _, err := Parse(Mass, "  ", "g"); !errors.Is(err, ErrEmpty) {
+		t.Errorf("an empty text gave %v, want ErrEmpty", err)
+	}
+	if _, err := Parse(Temperature, "3 c 4 c", "c"); err == nil {
+		t.Error("two temperatures were added up")
+	}
+}
+
+func TestDisplayedAmountsAreReadBackAsThemselves(t *testing.T) {
+	for _, system := range Systems {
+		for _, metres := range []float64{0.04, 0.92, 1.6, 2.35, 12.5} {
+			for text, unit := range map[string]string{
+				system.PlantLength(metres): system.LengthUnit(), system.GroundLength(metres): system.GroundUnit(),
+			} {
+				got, err := Parse(Length, text, unit)
+				if err != nil || math.Abs(got-metres) > 0.051 {
+					t.Errorf("%v m is shown as %q and read back as %v, %v", metres, text, got, err)
+				}
+			}
+		}
+		for _, grams := range []float64{3.2, 45, 312, 992, 2740} {
+			text := system.Weight(grams)
+			got, err := Parse(Mass, text, system.MassUnit())
+			if err != nil || math.Abs(got-grams) > 0.02*grams+1 {
+				t.Errorf("%v g is shown as %q and read back as %v, %v", grams, text, got, err)
+			}
+		}
+	}
+}
+
+func TestDisplay(t *testing.T) {
+	tests := []struct{ got, want string }{
+		{Metric.PlantLength(0.92), "92 cm"}, {US.PlantLength(0.9144), "36 in"},
+		{Metric.GroundLength(2.4), "2.4 m"}, {US.GroundLength(2.4), "7 ft 10 in"}, {US.GroundLength(3.048), "10 ft"},
+		{Metric.Weight(312), "310 g"}, {Metric.Weight(1240), "1.24 kg"}, {US.Weight(992.2), "2 lb 3 oz"}, {US.Weight(20), "0.7 oz"},
+		{Metric.Temperature(-0.2), "0 °C"}, {US.Temperature(19), "66 °F"}, {US.Area(3.1), "33 ft²"}, {Metric.Area(3.1), "3.1 m²"},
+	}
+	for _, test := range tests {
+		if test.got != test.want {
+			t.Errorf("got %q, want %q", test.got, test.want)
+		}
+	}
+}

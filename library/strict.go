@@ -1,0 +1,112 @@
+package library
+
+import (
+	"bytes"
+	"errors"
+	"fmt"
+	"slices"
+	"strings"
+
+	"github.com/pelletier/go-toml/v2"
+
+	"bramblyacre/core/climate"
+	"bramblyacre/core/flora"
+)
+
+// ReadSpecies reads one species file. Every error names the file and the key.
+func ReadSpecies(file string, text []byte) (*flora.Species, error) {
+	var s flora.Species
+	if err := decode(file, text, &s); err != nil {
+		return nil, err
+	}
+	if err := wholeFigures(file, text); err != nil {
+		return nil, err
+	}
+	if problems := s.Check(); len(problems) > 0 {
+		faults := make([]error, len(problems))
+		for i, p := range problems {
+			faults[i] = fmt.Errorf("%s: %w", file, p)
+		}
+		return nil, errors.Join(faults...)
+	}
+	return &s, nil
+}
+
+func readClimate(file string, text []byte) (climate.Normals, error) {
+	var n climate.Normals
+	if err := decode(file, text, &n); err != nil {
+		return n, err
+	}
+	if err := n.Check(); err != nil {
+		return n, fmt.Errorf("%s: %w", file, err)
+	}
+	return n, nil
+}
+
+// decode reads TOML into a value and refuses keys that the value does not have.
+func decode(file string, text []byte, into any) error {
+	decoder := toml.NewDecoder(bytes.NewReader(text)).DisallowUnknownFields()
+	err := decoder.Decode(into)
+	var unknown *toml.StrictMissingError
+	var broken *toml.DecodeError
+	switch {
+	case errors.As(err, &unknown):
+		first := unknown.Errors[0]
+		row, _ := first.Position()
+		return fmt.Errorf("%s: line %d: %s: this key is not known", file, row, strings.Join(first.Key(), "."))
+	case errors.As(err, &broken):
+		row, column := broken.Position()
+		return fmt.Errorf("%s: line %d, column %d: %s: %s", file, row, column, strings.Join(broken.Key(), "."), broken.Error())
+	case err != nil:
+		return fmt.Errorf("%s: %w", file, err)
+	}
+	return nil
+}
+
+// figureKeys are the keys that every figure must carry: left out, a number
+// would silently be 0.
+var figureKeys = []string{"value", "low", "high", "unit", "standing"}
+
+// wholeFigures makes sure that every table that looks like a figure has all of
+// figureKeys.
+func wholeFigures(file string, text []byte) error {
+	var tree map[string]any
+	if err := toml.Unmarshal(text, &tree); err != nil {
+		return fmt.Errorf("%s: %w", file, err)
+	}
+	return walkFigures(file, "", tree)
+}
+
+func walkFigures(file, key string, node any) error {
+	switch at := node.(type) {
+	case map[string]any:
+		_, hasValue := at["value"]
+		_, hasLow := at["low"]
+		_, hasUnit := at["unit"]
+		if hasValue || hasLow || hasUnit {
+			for _, want := range figureKeys {
+				if _, has := at[want]; !has {
+					return fmt.Errorf("%s: %s.%s: is missing", file, key, want)
+				}
+			}
+			return nil
+		}
+		names := make([]string, 0, len(at))
+		for name := range at {
+			names = append(names, name)
+		}
+		slices.Sort(names)
+		for _, name := range names {
+			if err := walkFigures(file, strings.TrimPrefix(key+"."+name, "."), at[name]); err != nil {
+				return err
+			}
+		}
+	case []any:
+		for i, item := range at {
+			if err := walkFigures(file, fmt.Sprintf("%s[%d]", key, i), item); err != nil {
+				return err
+			}
+		}
+	}
+	return nil
+}
