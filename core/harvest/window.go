@@ -105,3 +105,6 @@ func ReadyShare(f *phenology.Forecast, rule *flora.HarvestRule, day calendar.Dat
 	}
 	return min(1, ready)
 }
+
+// Season returns the season that the window belongs to.
+func (w Window) Season() calendar.Season { return w.season }

@@ -22,8 +22,8 @@ type Plan struct {
 	Season calendar.Season
 	Stages []flora.Stage
 
-	latitude   float64
 	rules      []flora.StageRule
+	light      []int // day of the season before which day length bars each stage
 	baseC      float64
 	upperC     float64
 	spread     float64
@@ -41,21 +41,24 @@ func NewPlan(species *flora.Species, yearOfLife int, season calendar.Season, lat
 	if err != nil {
 		return nil, err
 	}
-	if _, err := climate.DayLength(latitude, season.Start); err != nil {
+	days, err := dayLengths(latitude, season)
+	if err != nil {
 		return nil, err
 	}
 	if started > season.End {
 		return nil, fmt.Errorf("the planting starts %s, after the season ends", started)
 	}
 	p := &Plan{
-		Season: season, Stages: []flora.Stage{flora.Resting}, latitude: latitude, rules: year.Stages,
+		Season: season, Stages: []flora.Stage{flora.Resting}, rules: year.Stages,
 		baseC: species.Growth.Base.Value, upperC: species.Growth.Upper.Value,
 		spread:     species.Growth.Spread.Value,
 		warmthFrom: max(0, started.DaysSince(season.Start)),
 		standing:   species.ForecastStanding(year),
 	}
-	for _, rule := range year.Stages {
+	p.light = []int{p.warmthFrom}
+	for k, rule := range year.Stages {
 		p.Stages = append(p.Stages, rule.Stage)
+		p.light = append(p.light, max(p.light[k], lightGate(rule, days)))
 	}
 	return p, nil
 }
@@ -91,13 +94,8 @@ type gates struct {
 }
 
 func (p *Plan) gates(weather *climate.Ensemble) gates {
-	g := gates{
-		light: make([]int, len(p.Stages)), chill: make([]*climate.ChillTable, len(p.Stages)),
-		wants: make([]float64, len(p.Stages)),
-	}
-	g.light[0] = p.warmthFrom
+	g := gates{light: p.light, chill: make([]*climate.ChillTable, len(p.Stages)), wants: make([]float64, len(p.Stages))}
 	for k, rule := range p.rules {
-		g.light[k+1] = max(g.light[k], p.lightGate(rule))
 		if rule.Chill != nil {
 			g.chill[k+1] = weather.Chill(climate.ChillRange{Low: flora.ChillLowC, High: flora.ChillHighC})
 			g.wants[k+1] = rule.Chill.Value
@@ -106,31 +104,36 @@ func (p *Plan) gates(weather *climate.Ensemble) gates {
 	return g
 }
 
-// lightGate returns the first day of the season on which a rule's day length
-// is met, or the season's length if it never is.
-func (p *Plan) lightGate(rule flora.StageRule) int {
-	if rule.DayAbove == nil && rule.DayBelow == nil {
-		return 0
-	}
-	days := p.Season.Days()
-	hours := make([]float64, days)
-	longest := 0
+// dayLengths returns the hours of daylight on each day of a season.
+func dayLengths(latitude float64, season calendar.Season) ([]float64, error) {
+	hours := make([]float64, season.Days())
 	for i := range hours {
-		// The latitude was checked when the plan was made.
-		hours[i], _ = climate.DayLength(p.latitude, p.Season.Start.AddDays(i))
-		if hours[i] > hours[longest] {
-			longest = i
+		var err error
+		if hours[i], err = climate.DayLength(latitude, season.Start.AddDays(i)); err != nil {
+			return nil, err
 		}
 	}
+	return hours, nil
+}
+
+// lightGate returns the first day of the season on which a rule's day length
+// is met, or the season's length if it never is.
+func lightGate(rule flora.StageRule, hours []float64) int {
 	gate := 0
 	if rule.DayAbove != nil {
-		for gate < days && hours[gate] < rule.DayAbove.Value {
+		for gate < len(hours) && hours[gate] < rule.DayAbove.Value {
 			gate++
 		}
 	}
 	if rule.DayBelow != nil {
+		longest := 0
+		for i, length := range hours {
+			if length > hours[longest] {
+				longest = i
+			}
+		}
 		gate = max(gate, longest)
-		for gate < days && hours[gate] > rule.DayBelow.Value {
+		for gate < len(hours) && hours[gate] > rule.DayBelow.Value {
 			gate++
 		}
 	}

@@ -1,0 +1,143 @@
+package main
+
+import (
+	"encoding/json"
+	"fmt"
+	"maps"
+	"math"
+	"slices"
+	"strconv"
+	"strings"
+
+	"github.com/spf13/cobra"
+
+	"bramblyacre/core/calendar"
+	"bramblyacre/core/climate"
+)
+
+// calculation is one sum that the command line can do.
+type calculation struct {
+	needs, takes []string
+	run          func(*values) (map[string]float64, error)
+}
+
+var calculations = map[string]calculation{
+	"daylight": {needs: []string{"latitude", "date"}, run: func(v *values) (map[string]float64, error) {
+		latitude, day := v.number("latitude"), v.date("date")
+		hours, err := climate.DayLength(latitude, day)
+		if err != nil {
+			return nil, err
+		}
+		radiation, err := climate.ExtraterrestrialRadiation(latitude, day)
+		return map[string]float64{"day_length_h": hours, "radiation_mj_m2": radiation}, err
+	}},
+	"degree-days": {needs: []string{"tmin", "tmax", "base"}, takes: []string{"upper"}, run: func(v *values) (map[string]float64, error) {
+		upper := climate.NoUpper
+		if v.has("upper") {
+			upper = v.number("upper")
+		}
+		sum, err := climate.DegreeDays(v.number("tmin"), v.number("tmax"), v.number("base"), upper)
+		return map[string]float64{"degree_days": sum}, err
+	}},
+	"evapotranspiration": {needs: []string{"latitude", "date", "tmin", "tmax"}, run: func(v *values) (map[string]float64, error) {
+		et0, err := climate.ReferenceEvapotranspiration(v.number("latitude"), v.date("date"), v.number("tmin"), v.number("tmax"))
+		return map[string]float64{"et0_mm": et0}, err
+	}},
+}
+
+func calcCommand() *cobra.Command {
+	names := slices.Sorted(maps.Keys(calculations))
+	return &cobra.Command{
+		Use: "calc NAME key=value…", Short: "Do one sum and print it as JSON: " + strings.Join(names, ", "),
+		Example: "  brambly-acre calc daylight latitude=-20 date=2031-09-03",
+		// A value may be negative or hold a sign; none of the words is a flag.
+		DisableFlagParsing: true,
+		RunE: func(cmd *cobra.Command, args []string) error {
+			if slices.Contains(args, "--help") || slices.Contains(args, "-h") {
+				return cmd.Help()
+			}
+			if len(args) == 0 {
+				return usageError{fmt.Errorf("say what to work out: %s", strings.Join(names, ", "))}
+			}
+			sum, known := calculations[args[0]]
+			if !known {
+				return usageError{fmt.Errorf("there is no sum %q; the sums are %s", args[0], strings.Join(names, ", "))}
+			}
+			results, err := sum.work(args[1:])
+			if err != nil {
+				return usageError{err}
+			}
+			for name, value := range results {
+				results[name] = math.Round(value*100) / 100
+			}
+			line, err := json.Marshal(results)
+			if err != nil {
+				return err
+			}
+			_, err = fmt.Fprintf(cmd.OutOrStdout(), "%s\n", line)
+			return err
+		},
+	}
+}
+
+// work reads the arguments and does the sum.
+func (c calculation) work(args []string) (map[string]float64, error) {
+	v := &values{texts: map[string]string{}}
+	for _, arg := range args {
+		key, value, found := strings.Cut(arg, "=")
+		if !found {
+			return nil, fmt.Errorf("%q is not key=value", arg)
+		}
+		if !slices.Contains(c.needs, key) && !slices.Contains(c.takes, key) {
+			return nil, fmt.Errorf("%q is not asked for; give %s", key, strings.Join(append(slices.Clone(c.needs), c.takes...), ", "))
+		}
+		if _, twice := v.texts[key]; twice {
+			return nil, fmt.Errorf("%s is given twice", key)
+		}
+		v.texts[key] = value
+	}
+	for _, key := range c.needs {
+		if !v.has(key) {
+			return nil, fmt.Errorf("%s is missing; give %s", key, strings.Join(c.needs, ", "))
+		}
+	}
+	// Every value is read before any is used, so that a wrong one is told first.
+	for key := range v.texts {
+		if key == "date" {
+			v.date(key)
+		} else {
+			v.number(key)
+		}
+	}
+	if v.err != nil {
+		return nil, v.err
+	}
+	return c.run(v)
+}
+
+// values are the arguments of a sum; the first that cannot be read is kept.
+type values struct {
+	texts map[string]string
+	err   error
+}
+
+func (v *values) has(key string) bool {
+	_, has := v.texts[key]
+	return has
+}
+
+func (v *values) number(key string) float64 {
+	n, err := strconv.ParseFloat(v.texts[key], 64)
+	if (err != nil || math.IsNaN(n) || math.IsInf(n, 0)) && v.err == nil {
+		v.err = fmt.Errorf("%s: %q is not a number", key, v.texts[key])
+	}
+	return n
+}
+
+func (v *values) date(key string) calendar.Date {
+	day, err := calendar.Parse(v.texts[key])
+	if err != nil && v.err == nil {
+		v.err = fmt.Errorf("%s: %w", key, err)
+	}
+	return day
+}

@@ -1,0 +1,92 @@
+package main
+
+import (
+	"context"
+	"errors"
+	"fmt"
+	"io"
+	"os"
+	"path/filepath"
+	"slices"
+	"strings"
+
+	"github.com/spf13/cobra"
+
+	"bramblyacre/core/calendar"
+	"bramblyacre/format"
+	"bramblyacre/server"
+	"bramblyacre/store"
+)
+
+func exportCommand() *cobra.Command {
+	var p plot
+	var out, today string
+	var names []string
+	for name := range format.Files {
+		names = append(names, name)
+	}
+	slices.Sort(names)
+	cmd := &cobra.Command{
+		Use: "export NAME --data DIR", Short: "Write the plot's data as a file: " + strings.Join(names, ", "),
+		Args: func(_ *cobra.Command, args []string) error {
+			if len(args) != 1 || !slices.Contains(names, args[0]) {
+				return usageError{fmt.Errorf("say what to write: %s", strings.Join(names, ", "))}
+			}
+			return nil
+		},
+		RunE: func(cmd *cobra.Command, args []string) (err error) {
+			if p.dir == "" {
+				return usageError{errors.New("say where the plot is kept: --data DIR")}
+			}
+			if _, err := os.Stat(filepath.Join(p.dir, store.FileName)); err != nil {
+				return fmt.Errorf("there is no plot in %s", p.dir)
+			}
+			if today != "" {
+				day, err := calendar.Parse(today)
+				if err != nil {
+					return usageError{fmt.Errorf("--today: %w", err)}
+				}
+				p.today = &day
+			}
+			to := cmd.OutOrStdout()
+			if out != "" {
+				file, err := os.Create(out)
+				if err != nil {
+					return err
+				}
+				defer func() { err = errors.Join(err, file.Close()) }()
+				to = file
+			}
+			return p.export(cmd.Context(), args[0], to)
+		},
+	}
+	cmd.Flags().StringVar(&p.dir, "data", "", "folder that the plot is kept in")
+	cmd.Flags().StringVar(&out, "out", "", "file to write; standard output where it is left out")
+	cmd.Flags().StringVar(&today, "today", "", "the day that windows count from, 2031-05-27")
+	return cmd
+}
+
+func (p plot) export(ctx context.Context, name string, to io.Writer) (err error) {
+	g, s, err := p.open(ctx)
+	if err != nil {
+		return err
+	}
+	defer func() { err = errors.Join(err, s.Close()) }()
+	return format.Files[name].Write(ctx, g, to)
+}
+
+// openAPICommand prints the description that the front end's types are made of.
+func openAPICommand() *cobra.Command {
+	return &cobra.Command{
+		Use: "openapi", Short: "Print the description of the server's operations", Hidden: true, Args: noArguments,
+		RunE: func(cmd *cobra.Command, _ []string) error {
+			// The version stays out of the file that is kept, or every build would change it.
+			text, err := server.OpenAPI("1")
+			if err != nil {
+				return err
+			}
+			_, err = fmt.Fprintf(cmd.OutOrStdout(), "%s\n", text)
+			return err
+		},
+	}
+}

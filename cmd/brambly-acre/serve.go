@@ -1,0 +1,157 @@
+package main
+
+import (
+	"context"
+	"errors"
+	"fmt"
+	"log/slog"
+	"net"
+	"os"
+	"path/filepath"
+
+	"github.com/spf13/cobra"
+
+	"bramblyacre/core/calendar"
+	"bramblyacre/demo"
+	"bramblyacre/garden"
+	"bramblyacre/library"
+	"bramblyacre/server"
+	"bramblyacre/store"
+	"bramblyacre/web"
+)
+
+const usualAddress = "127.0.0.1:8420"
+
+// plot is what is served.
+type plot struct {
+	dir, address string
+	today        *calendar.Date
+	sample       bool
+}
+
+func serveCommand() *cobra.Command {
+	var p plot
+	var today string
+	cmd := &cobra.Command{
+		Use: "serve --data DIR", Short: "Serve the plot kept in a folder", Args: noArguments,
+		RunE: func(cmd *cobra.Command, _ []string) error {
+			if p.dir == "" {
+				return usageError{errors.New("say where the plot is kept: --data DIR")}
+			}
+			if today != "" {
+				day, err := calendar.Parse(today)
+				if err != nil {
+					return usageError{fmt.Errorf("--today: %w", err)}
+				}
+				p.today = &day
+			}
+			return p.serve(cmd.Context())
+		},
+	}
+	cmd.Flags().StringVar(&p.dir, "data", "", "folder that the plot is kept in")
+	cmd.Flags().StringVar(&p.address, "addr", usualAddress, "address to listen on")
+	cmd.Flags().StringVar(&today, "today", "", "fix today to a date, 2031-05-27")
+	return cmd
+}
+
+func demoCommand() *cobra.Command {
+	p := plot{sample: true, today: &demo.Today}
+	cmd := &cobra.Command{
+		Use: "demo", Short: "Serve a fresh copy of the sample plot", Args: noArguments,
+		RunE: func(cmd *cobra.Command, _ []string) (err error) {
+			if p.dir == "" {
+				if p.dir, err = os.MkdirTemp("", "brambly-acre-*"); err != nil {
+					return fmt.Errorf("make a folder for the sample plot: %w", err)
+				}
+				defer func() { err = errors.Join(err, os.RemoveAll(p.dir)) }()
+			} else if err := clearSample(p.dir); err != nil {
+				return err
+			}
+			return p.serve(cmd.Context())
+		},
+	}
+	cmd.Flags().StringVar(&p.dir, "data", "", "folder for the sample plot; a temporary one where it is left out")
+	cmd.Flags().StringVar(&p.address, "addr", usualAddress, "address to listen on")
+	return cmd
+}
+
+// sampleMark is a file that marks a folder as holding a sample plot.
+const sampleMark = "sample-plot"
+
+// clearSample takes an older sample plot out of a folder. A folder that holds
+// anything else is left alone: it might be somebody's own plot.
+func clearSample(dir string) error {
+	if err := os.MkdirAll(dir, 0o700); err != nil {
+		return fmt.Errorf("make %s: %w", dir, err)
+	}
+	mark := filepath.Join(dir, sampleMark)
+	if _, err := os.Stat(mark); errors.Is(err, os.ErrNotExist) {
+		if _, err := os.Stat(filepath.Join(dir, store.FileName)); err == nil {
+			return fmt.Errorf("%s holds a plot that is not the sample; give the demo another folder", dir)
+		}
+		return os.WriteFile(mark, []byte("A copy of the sample plot; made anew at every start.\n"), 0o600)
+	}
+	for _, suffix := range []string{"", "-wal", "-shm"} {
+		if err := os.Remove(filepath.Join(dir, store.FileName+suffix)); err != nil && !errors.Is(err, os.ErrNotExist) {
+			return err
+		}
+	}
+	return nil
+}
+
+// serve opens the plot and answers until the context ends.
+func (p plot) serve(ctx context.Context) (err error) {
+	log := slog.New(slog.NewTextHandler(os.Stderr, nil))
+	slog.SetDefault(log)
+	g, s, err := p.open(ctx)
+	if err != nil {
+		return err
+	}
+	defer func() { err = errors.Join(err, s.Close()) }()
+	front, err := web.Front()
+	if err != nil {
+		return err
+	}
+	listener, err := net.Listen("tcp", p.address)
+	if err != nil {
+		return fmt.Errorf("listen on %s: %w", p.address, err)
+	}
+	address := listener.Addr().String()
+	handler, err := server.New(server.Options{Garden: g, Front: front, Address: address, Version: version, Log: log})
+	if err != nil {
+		return errors.Join(err, listener.Close())
+	}
+	fmt.Printf("Brambly Acre is at http://%s\n", address)
+	log.Info("listening", "address", address, "data", p.dir, "today", g.Today().String(), "sample", p.sample)
+	err = server.Serve(ctx, listener, handler)
+	log.Info("stopped")
+	return err
+}
+
+func (p plot) open(ctx context.Context) (*garden.Garden, *store.Store, error) {
+	shipped, err := library.Shipped()
+	if err != nil {
+		return nil, nil, err
+	}
+	s, err := store.Open(ctx, p.dir)
+	if err != nil {
+		return nil, nil, err
+	}
+	if p.sample {
+		if err := demo.Build(ctx, s, shipped); err != nil {
+			return nil, nil, errors.Join(err, s.Close())
+		}
+	}
+	g, err := garden.Open(ctx, garden.Options{Store: s, Library: shipped, PinnedTo: p.today, Sample: p.sample})
+	if err != nil {
+		return nil, nil, errors.Join(err, s.Close())
+	}
+	return g, s, nil
+}
+
+func noArguments(_ *cobra.Command, args []string) error {
+	if len(args) > 0 {
+		return usageError{fmt.Errorf("%q is one argument too many; --help says what is known", args[0])}
+	}
+	return nil
+}

@@ -1,0 +1,49 @@
+package flora
+
+import "fmt"
+
+// Origin is how a planting came to be.
+type Origin string
+
+// The origins.
+const (
+	FromSeed      Origin = "seed"
+	FromCutting   Origin = "cutting"
+	FromDivision  Origin = "division"
+	FromVolunteer Origin = "volunteer"
+	FromBought    Origin = "bought"
+	FromFound     Origin = "found"
+)
+
+// OriginRow says what an origin means for a planting's first year.
+type OriginRow struct {
+	Origin Origin
+	Name   string
+	// YearsAhead is how many years of life it has behind it when it is set.
+	YearsAhead int
+	// FromStart is true where growth begins with the day it is set, as a
+	// sowing does, not with the year.
+	FromStart bool
+}
+
+var originRows = []OriginRow{
+	{FromSeed, "from seed", 0, true},
+	{FromCutting, "from a cutting", 0, true},
+	{FromDivision, "from a division", 1, false},
+	{FromVolunteer, "came up by itself", 0, true},
+	{FromBought, "bought", 1, false},
+	{FromFound, "found here", 2, false},
+}
+
+// Origins lists every origin.
+func Origins() []OriginRow { return append([]OriginRow(nil), originRows...) }
+
+// ParseOrigin returns the origin of a word with what it means, or an error.
+func ParseOrigin(word string) (OriginRow, error) {
+	for _, row := range originRows {
+		if string(row.Origin) == word {
+			return row, nil
+		}
+	}
+	return OriginRow{}, fmt.Errorf("%q is not an origin; use seed, cutting, division, volunteer, bought or found", word)
+}

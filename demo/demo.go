@@ -1,0 +1,145 @@
+// Package demo makes the sample plot: an acre in an invented hill valley, built
+// through garden as a grower would, the same every time.
+package demo
+
+import (
+	"context"
+	"fmt"
+	"slices"
+	"time"
+
+	"bramblyacre/core/calendar"
+	"bramblyacre/garden"
+	"bramblyacre/library"
+	"bramblyacre/store"
+)
+
+// Today is the day that the sample plot is looked at: Tuesday 27 May 2031.
+var Today = calendar.Must(2031, time.May, 27)
+
+// Build fills an empty store with the sample plot. The garden's day runs through
+// two years as the notes were made.
+func Build(ctx context.Context, s *store.Store, l *library.Library) error {
+	day := calendar.Must(2029, time.March, 1)
+	const seasons = 8 // building asks for no dates, so few will do
+	g, err := garden.Open(ctx, garden.Options{Store: s, Library: l, PinnedTo: &day, Seasons: seasons, Clock: func() time.Time { return day.Time().Add(18 * time.Hour) }})
+	if err != nil {
+		return err
+	}
+	b := &builder{ctx: ctx, garden: g, day: &day, beds: map[string]int64{}, plantings: map[string]int64{}}
+	b.layOut()
+	for _, e := range inOrder() {
+		b.do(e.what, func() error {
+			*b.day = max(*b.day, e.day)
+			return e.act(b)
+		})
+	}
+	return b.err
+}
+
+// builder does one thing after another until one fails.
+type builder struct {
+	ctx       context.Context
+	garden    *garden.Garden
+	day       *calendar.Date
+	beds      map[string]int64
+	plantings map[string]int64
+	err       error
+}
+
+func (b *builder) do(what string, act func() error) {
+	if b.err != nil {
+		return
+	}
+	if err := act(); err != nil {
+		b.err = fmt.Errorf("sample plot, %s, %s: %w", *b.day, what, err)
+	}
+}
+
+// newest returns the id of the bed or planting that an entry was about.
+func (b *builder) newest() (bed, planting int64, err error) {
+	view, err := b.garden.Ledger(b.ctx, garden.LedgerFilter{Most: 1})
+	if err != nil {
+		return 0, 0, err
+	}
+	return view.Lines[0].BedID, view.Lines[0].PlantingID, nil
+}
+
+func (b *builder) layOut() {
+	b.do("site", func() error {
+		_, err := b.garden.SetSite(b.ctx, garden.SiteInput{
+			Name: "Thornwell Acre", Latitude: 46.6, Altitude: "640 m", ClimateID: "hill-valley", Width: "71 m", Depth: "57 m", Units: "metric",
+		})
+		return err
+	})
+	for _, bed := range beds {
+		b.do(bed.Name, func() error {
+			if _, err := b.garden.AddBed(b.ctx, bed); err != nil {
+				return err
+			}
+			id, _, err := b.newest()
+			b.beds[bed.Name] = id
+			return err
+		})
+	}
+}
+
+// event is something that was noted on a day.
+type event struct {
+	day  calendar.Date
+	what string
+	act  func(*builder) error
+}
+
+// inOrder returns everything that was noted, by day.
+func inOrder() []event {
+	var events []event
+	for _, p := range plantings {
+		events = append(events, event{mustDay(p.in.StartedOn), p.key, func(b *builder) error { return b.plant(p) }})
+	}
+	for _, n := range notes {
+		events = append(events, event{mustDay(n.day), n.planting, func(b *builder) error { return b.note(n) }})
+	}
+	for _, need := range needs {
+		events = append(events, event{Today, need.Part, func(b *builder) error {
+			_, err := b.garden.SetNeed(b.ctx, need)
+			return err
+		}})
+	}
+	slices.SortStableFunc(events, func(a, b event) int { return int(a.day - b.day) })
+	return events
+}
+
+func (b *builder) plant(p planted) error {
+	in := p.in
+	in.BedID = b.beds[p.bed]
+	if _, err := b.garden.AddPlanting(b.ctx, in); err != nil {
+		return err
+	}
+	_, id, err := b.newest()
+	b.plantings[p.key] = id
+	return err
+}
+
+func (b *builder) note(n note) error {
+	id, has := b.plantings[n.planting]
+	if !has {
+		return fmt.Errorf("there is no planting %q", n.planting)
+	}
+	if n.amount != "" {
+		_, err := b.garden.NotePicking(b.ctx, id, garden.PickingInput{Day: n.day, Part: n.part, Amount: n.amount, Note: n.note})
+		return err
+	}
+	_, err := b.garden.NoteObservation(b.ctx, id, garden.ObservationInput{
+		Day: n.day, Stage: n.stage, Share: n.share, Height: n.height, Width: n.width, Marks: n.marks, Note: n.note,
+	})
+	return err
+}
+
+func mustDay(text string) calendar.Date {
+	day, err := calendar.Parse(text)
+	if err != nil {
+		panic(err) // the sample's own data
+	}
+	return day
+}

@@ -1,0 +1,39 @@
+package format
+
+import (
+	"context"
+	"io"
+
+	"bramblyacre/garden"
+)
+
+// File is an open format that the plot can be written in.
+type File struct {
+	Name, Type string
+	Write      func(context.Context, *garden.Garden, io.Writer) error
+}
+
+// Files are the formats by the name they are asked for.
+var Files = map[string]File{
+	"calendar": {"brambly-acre.ics", "text/calendar; charset=utf-8", func(ctx context.Context, g *garden.Garden, w io.Writer) error {
+		data, err := g.Calendar(ctx)
+		if err != nil {
+			return err
+		}
+		return WriteCalendar(w, data)
+	}},
+	"pickings": {"pickings.csv", "text/csv; charset=utf-8; header=present", func(ctx context.Context, g *garden.Garden, w io.Writer) error {
+		rows, err := g.Pickings(ctx)
+		if err != nil {
+			return err
+		}
+		return WritePickings(w, rows)
+	}},
+	"observations": {"observations.csv", "text/csv; charset=utf-8; header=present", func(ctx context.Context, g *garden.Garden, w io.Writer) error {
+		rows, err := g.Observations(ctx)
+		if err != nil {
+			return err
+		}
+		return WriteObservations(w, rows)
+	}},
+}

@@ -1,0 +1,66 @@
+package garden
+
+import (
+	"context"
+	"slices"
+	"strings"
+	"unicode"
+
+	"golang.org/x/text/runes"
+	"golang.org/x/text/transform"
+	"golang.org/x/text/unicode/norm"
+)
+
+// Found is something the plot has by a name.
+type Found struct {
+	Kind       string `json:"kind" enum:"planting,bed"`
+	PlantingID int64  `json:"plantingId"`
+	BedID      int64  `json:"bedId"`
+	Name       string `json:"name"`
+	Detail     string `json:"detail"`
+}
+
+// mostFound is how many answers a search gives.
+const mostFound = 12
+
+// Find returns the beds and plantings with a name that has the words in it, by
+// any name of the plant, whatever the accents.
+func (g *Garden) Find(ctx context.Context, words string) ([]Found, error) {
+	s, err := g.state(ctx)
+	if err != nil {
+		return nil, err
+	}
+	found := []Found{}
+	wanted := strings.Fields(plain(words))
+	if len(wanted) == 0 {
+		return found, nil
+	}
+	matches := func(names ...string) bool {
+		all := plain(strings.Join(names, " "))
+		return !slices.ContainsFunc(wanted, func(word string) bool { return !strings.Contains(all, word) })
+	}
+	for _, p := range s.plantings {
+		names := append([]string{p.species.Names.Name, p.species.Names.Botanical, p.bed.Name}, p.species.Names.Former...)
+		for _, common := range p.species.Names.Common {
+			names = append(names, common.Name)
+		}
+		if matches(names...) {
+			found = append(found, Found{Kind: "planting", PlantingID: p.ID, BedID: p.BedID, Name: capital(p.species.Names.Name), Detail: p.bed.Name})
+		}
+	}
+	for _, bed := range s.beds {
+		if matches(bed.Name) {
+			found = append(found, Found{Kind: "bed", BedID: bed.ID, Name: bed.Name, Detail: "bed"})
+		}
+	}
+	return found[:min(len(found), mostFound)], nil
+}
+
+// plain writes a text in lower case and without accents.
+func plain(text string) string {
+	stripped, _, err := transform.String(transform.Chain(norm.NFD, runes.Remove(runes.In(unicode.Mn)), norm.NFC), text)
+	if err != nil {
+		return strings.ToLower(text)
+	}
+	return strings.ToLower(stripped)
+}

@@ -1,0 +1,70 @@
+// Package garden is what the household does with its plot: each file is one use.
+// It gathers from the store, asks core, and writes back; it owns the
+// transactions and the clock.
+package garden
+
+import (
+	"context"
+	"sync"
+	"time"
+
+	"bramblyacre/core/calendar"
+	"bramblyacre/core/climate"
+	"bramblyacre/library"
+	"bramblyacre/station"
+	"bramblyacre/store"
+)
+
+// Options are what a Garden is opened with.
+type Options struct {
+	Store   *store.Store
+	Library *library.Library
+	// Clock tells the time; time.Now where it is nil.
+	Clock func() time.Time
+	// PinnedTo fixes today, for the sample plot and for tests; nil follows the clock.
+	PinnedTo *calendar.Date
+	// Sample is true for the sample plot.
+	Sample bool
+	// Seasons is how many seasons forecasts are drawn from; EnsembleSize where
+	// it is 0.
+	Seasons int
+	// OpenStation makes the plot's weather station from its normals and seed.
+	OpenStation func(normals climate.Normals, seed uint64) (station.Station, error)
+}
+
+// Garden is one household's plot.
+type Garden struct {
+	Options
+
+	mu     sync.Mutex
+	cached *state
+	skies  map[skyKey]*sky
+	// writing keeps a change's reading, judging and writing together.
+	writing sync.Mutex
+}
+
+// Open returns the garden of a store, laying down a site where it has none yet.
+func Open(ctx context.Context, options Options) (*Garden, error) {
+	if options.OpenStation == nil {
+		options.OpenStation = station.NewSimulated
+	}
+	if options.Seasons == 0 {
+		options.Seasons = EnsembleSize
+	}
+	if options.Clock == nil {
+		options.Clock = time.Now
+	}
+	g := &Garden{Options: options, skies: map[skyKey]*sky{}}
+	if err := g.ensureSite(ctx); err != nil {
+		return nil, err
+	}
+	return g, nil
+}
+
+// Today returns the day that the plot is looked at.
+func (g *Garden) Today() calendar.Date {
+	if g.PinnedTo != nil {
+		return *g.PinnedTo
+	}
+	return calendar.OfTime(g.Clock())
+}

@@ -1,0 +1,262 @@
+package garden
+
+import (
+	"fmt"
+	"math"
+	"strings"
+
+	"bramblyacre/core/agenda"
+	"bramblyacre/core/calendar"
+	"bramblyacre/core/flora"
+	"bramblyacre/core/phenology"
+)
+
+// JobView is one thing to do, with its amount, its reason and its last day.
+type JobView struct {
+	Key        string        `json:"key"`
+	Kind       string        `json:"kind" enum:"pick,care,check,round"`
+	Verb       string        `json:"verb"`
+	What       string        `json:"what"`
+	PlantingID int64         `json:"plantingId"`
+	Part       string        `json:"part"`
+	Bed        string        `json:"bed"`
+	Stage      flora.Stage   `json:"stage"`
+	Amount     string        `json:"amount"`
+	Reason     string        `json:"reason"`
+	Deadline   string        `json:"deadline"`
+	First      calendar.Date `json:"first"`
+	Last       calendar.Date `json:"last"`
+	Minutes    float64       `json:"minutes"`
+	Caution    string        `json:"caution" doc:"The usual cautions in a line; empty where none is on record"`
+	PutOff     bool          `json:"putOff" doc:"The grower said not yet"`
+}
+
+type job struct {
+	agenda.Job
+	view JobView
+}
+
+// jobs returns everything there is to do on a day or soon after, in order.
+func (s *state) jobs(on calendar.Date) []job {
+	var jobs []job
+	for _, p := range s.plantings {
+		jobs = append(jobs, s.pickJobs(p, on)...)
+		jobs = append(jobs, s.careJobs(p, on)...)
+		jobs = append(jobs, s.checkJobs(p, on)...)
+	}
+	jobs = append(jobs, s.roundJobs(on)...)
+	var wanted []job
+	for _, j := range jobs {
+		if s.answered(&j, on) && agenda.UrgencyOn(j.Job, on) != agenda.Neither {
+			wanted = append(wanted, j)
+		}
+	}
+	order(wanted, on)
+	return wanted
+}
+
+func order(jobs []job, on calendar.Date) {
+	plain := make([]agenda.Job, len(jobs))
+	byKey := map[string]job{}
+	for i, j := range jobs {
+		plain[i] = j.Job
+		byKey[j.Key] = j
+	}
+	agenda.Order(plain, on)
+	for i, j := range plain {
+		jobs[i] = byKey[j.Key]
+	}
+}
+
+// answered applies what the grower said of a job: done and skipped ones are no
+// longer wanted, and one put off begins later.
+func (s *state) answered(j *job, on calendar.Date) (wanted bool) {
+	answer, has := s.answers[j.Key]
+	if !has {
+		return true
+	}
+	if answer.Answer != NotYet || answer.UntilDay == nil {
+		return false
+	}
+	until, err := calendar.Parse(*answer.UntilDay)
+	if err != nil || until <= on {
+		return true
+	}
+	j.First = max(j.First, until)
+	j.Last = max(j.Last, until)
+	j.view.First, j.view.Last, j.view.PutOff = j.First, j.Last, true
+	j.view.Deadline = "put off to " + until.DayMonth()
+	return true
+}
+
+func (s *state) jobFor(p *planting, kind, detail string, season calendar.Season, first, last calendar.Date, on calendar.Date) job {
+	key := fmt.Sprintf("%s:%d:%s:%d", kind, p.ID, detail, season.Start.Year())
+	j := job{Job: agenda.Job{Key: key, First: first, Last: last}}
+	stage := flora.Resting
+	if forecast, _ := s.on(p, on); forecast != nil {
+		index, _ := forecast.StageOn(on)
+		stage = forecast.Stages[index]
+	}
+	j.view = JobView{Key: key, Kind: kind, PlantingID: p.ID, Bed: p.bed.Name, Stage: stage, First: first, Last: last}
+	if on < first {
+		j.view.Deadline = "from about " + first.DayMonth()
+	} else {
+		j.view.Deadline = daysLeft(on, last)
+	}
+	return j
+}
+
+func (s *state) pickJobs(p *planting, on calendar.Date) []job {
+	var jobs []job
+	for _, span := range s.spans(p) {
+		part := span.window.Part
+		at := max(on, span.first)
+		if s.refusal(p, part, at) != nil || span.last < on {
+			continue
+		}
+		view, _ := s.allowance(p, part, at)
+		if !view.Offered {
+			continue
+		}
+		j := s.jobFor(p, "pick", part.Name, calendar.SeasonOf(s.site.Latitude, span.first), span.first, span.last, on)
+		j.Minutes = math.Max(3, view.Units*part.Harvest.MinutesEach.Value)
+		j.view.Minutes = j.Minutes
+		j.view.Verb, j.view.What, j.view.Part = view.Verb, partOf(p.species.Names.Name, part.Name), part.Name
+		j.view.Amount = lowerFirst(view.Amount) + " · " + view.Weight
+		if on < span.first {
+			j.view.Reason = viewDates(span.window.Opens).Text + ". " + lookedAt(p)
+		} else {
+			j.view.Reason = strings.TrimSpace(view.Sign + " " + regrowthWords(view) + view.Weather)
+		}
+		j.view.Caution = strings.Join(view.Cautions, " ")
+		jobs = append(jobs, j)
+	}
+	return jobs
+}
+
+// regrowthWords repeats the regrowth limit's reason where there is one.
+func regrowthWords(view AllowanceView) string {
+	for _, limit := range view.Limits {
+		if limit.Kind == "regrowth" {
+			return limit.Reason + " "
+		}
+	}
+	return ""
+}
+
+func lookedAt(p *planting) string {
+	if len(p.sightings) == 0 {
+		return "Never looked at, so wide."
+	}
+	return ""
+}
+
+func (s *state) careJobs(p *planting, on calendar.Date) []job {
+	var jobs []job
+	for _, care := range p.species.Care {
+		if p.now == nil || p.year < care.MinYear {
+			continue
+		}
+		for _, band := range p.now.Bands(care.From, care.Until, care.From) {
+			first, last, opens := likelyDays(band, s.season.Start)
+			if !opens {
+				continue
+			}
+			j := s.jobFor(p, "care", care.ID, s.season, first, last, on)
+			j.Irreversible = care.Irreversible
+			j.Minutes = math.Max(2, float64(p.standing())*care.MinutesEach.Value)
+			j.view.Minutes = j.Minutes
+			j.view.Verb, j.view.What = care.Verb, p.species.Names.Name+": "+care.What
+			j.view.Amount = counted(float64(p.standing()), "plant", "plants") + " · " + minutesWords(j.Minutes)
+			j.view.Reason = care.Why
+			if care.Irreversible {
+				j.view.Reason = fmt.Sprintf("%s about %s. %s", endWords[care.Until], band.Closes.P50.DayMonth(), care.Why)
+			}
+			jobs = append(jobs, j)
+		}
+	}
+	return jobs
+}
+
+// endWords say what ends a band that must not be missed.
+var endWords = map[flora.Stage]string{
+	flora.SettingSeed: "Seed sets", flora.Ripe: "Seed is ripe", flora.FullFlower: "In full flower",
+}
+
+// likelyDays returns the first and last day on which a band is more likely open
+// than not.
+func likelyDays(band phenology.Band, start calendar.Date) (first, last calendar.Date, opens bool) {
+	for i, chance := range band.ByDay {
+		if chance >= 0.5 {
+			if !opens {
+				first, opens = start.AddDays(i), true
+			}
+			last = start.AddDays(i)
+		}
+	}
+	return first, last, opens
+}
+
+// checkJobs asks for the proof of a planting that could be used were it sure.
+func (s *state) checkJobs(p *planting, on calendar.Date) []job {
+	if p.identity == "sure" || p.ground != "" || !s.season.Contains(on) {
+		return nil
+	}
+	owed := s.owed(p)
+	j := s.jobFor(p, "check", "identity", s.season, s.season.Start, s.season.End, on)
+	j.Minutes = 10
+	j.view.Minutes = j.Minutes
+	j.view.Verb, j.view.What = "Check", p.species.Names.Name
+	j.view.Amount = "unproven · " + counted(float64(len(owed)), "look-alike to rule out", "look-alikes to rule out")
+	j.view.Deadline = "before use"
+	if len(owed) > 0 {
+		j.view.Reason = fmt.Sprintf("Nothing of it is for use yet. First %s (%s): %s", owed[0].LookAlike, owed[0].Danger, owed[0].Decides)
+	}
+	return []job{j}
+}
+
+const (
+	// roundEveryDays is how long a growing planting may go without a look.
+	roundEveryDays = 14
+	roundKey       = "round"
+)
+
+// roundJobs asks for a walk when plantings have gone long without a look.
+func (s *state) roundJobs(on calendar.Date) []job {
+	if on != s.today {
+		return nil
+	}
+	waiting, beds, sample := 0, map[int64]bool{}, flora.Resting
+	for _, p := range s.plantings {
+		if p.now == nil || !s.lookDue(p) {
+			continue
+		}
+		waiting++
+		beds[p.BedID] = true
+		index, _ := p.now.StageOn(on)
+		sample = p.now.Stages[index]
+	}
+	if waiting == 0 {
+		return nil
+	}
+	j := job{Job: agenda.Job{Key: roundKey, First: on, Last: on.AddDays(roundEveryDays), Minutes: float64(2 * waiting)}}
+	j.view = JobView{
+		Key: roundKey, Kind: "round", Verb: "Walk", What: "a round", Bed: counted(float64(len(beds)), "bed", "beds"), Stage: sample,
+		Amount:   counted(float64(waiting), "planting", "plantings") + " · " + minutesWords(j.Minutes),
+		Reason:   "Not looked at for two weeks or more: each look makes the dates narrower.",
+		Deadline: "when you can", First: j.First, Last: j.Last, Minutes: j.Minutes,
+	}
+	return []job{j}
+}
+
+// lookDue tells whether a planting that grows has gone long without a look.
+func (s *state) lookDue(p *planting) bool {
+	index, _ := p.now.StageOn(s.today)
+	if p.now.Stages[index] == flora.Resting {
+		return false
+	}
+	if len(p.sightings) == 0 {
+		return true
+	}
+	return s.today.DaysSince(p.sightings[len(p.sightings)-1].Day) >= roundEveryDays
+}

@@ -1,0 +1,178 @@
+package garden
+
+import (
+	"context"
+	"errors"
+	"fmt"
+	"math"
+
+	"bramblyacre/core/calendar"
+	"bramblyacre/core/flora"
+	"bramblyacre/core/identity"
+	"bramblyacre/core/phenology"
+	"bramblyacre/core/unit"
+	"bramblyacre/store"
+)
+
+const mostPlants = 100000
+
+// PlantingInput is what a grower says of a planting: a number of plants, or the
+// area they cover as typed.
+type PlantingInput struct {
+	BedID        int64  `json:"bedId"`
+	SpeciesID    string `json:"speciesId"`
+	Plants       int    `json:"plants" doc:"0 where an area is given"`
+	Area         string `json:"area" doc:"As typed; empty where plants are counted"`
+	StartedOn    string `json:"startedOn"`
+	Origin       string `json:"origin"`
+	Identity     string `json:"identity"`
+	IdentityNote string `json:"identityNote" doc:"How a sure planting was proved"`
+	Note         string `json:"note"`
+}
+
+// AddPlanting sets a planting in a bed.
+func (g *Garden) AddPlanting(ctx context.Context, in PlantingInput) (Entry, error) {
+	return g.change(ctx, func(s *state, d *draft) (record, error) {
+		row, err := g.readPlanting(s, in)
+		if err != nil {
+			return record{}, err
+		}
+		row.CountedOn = s.today.String()
+		return g.putPlanting(ctx, s, d, 0, row, "Set ")
+	})
+}
+
+// ChangePlanting changes a planting. A changed number of plants is a new count:
+// roots lifted before it are no longer taken off.
+func (g *Garden) ChangePlanting(ctx context.Context, id int64, in PlantingInput) (Entry, error) {
+	return g.change(ctx, func(s *state, d *draft) (record, error) {
+		p, err := s.standingPlanting(id)
+		if err != nil {
+			return record{}, err
+		}
+		row, err := g.readPlanting(s, in)
+		if err != nil {
+			return record{}, err
+		}
+		row.ID, row.CountedOn = &id, p.CountedOn
+		if int(row.Plants) == p.standing() {
+			row.Plants = p.Plants
+		} else {
+			row.CountedOn = s.today.String()
+		}
+		return g.putPlanting(ctx, s, d, id, row, "Changed ")
+	})
+}
+
+// RemovePlanting notes that a planting is gone. What was noted of it stays.
+func (g *Garden) RemovePlanting(ctx context.Context, id int64) (Entry, error) {
+	return g.change(ctx, func(s *state, d *draft) (record, error) {
+		p, err := s.standingPlanting(id)
+		if err != nil {
+			return record{}, err
+		}
+		row := plantingParams(p.Planting)
+		today := s.today.String()
+		row.RemovedOn = &today
+		return g.putPlanting(ctx, s, d, id, row, "Removed ")
+	})
+}
+
+func (g *Garden) putPlanting(ctx context.Context, s *state, d *draft, id int64, row store.PutPlantingParams, verb string) (record, error) {
+	written, err := put(ctx, d, "plantings", id, row, func(r store.Planting) int64 { return r.ID })
+	if err != nil {
+		return record{}, err
+	}
+	species, _ := g.Library.Species(row.SpeciesID)
+	summary := fmt.Sprintf("%s%s, %s, in %s", verb, species.Names.Name, counted(float64(row.Plants), "plant", "plants"), s.bedByID[row.BedID].Name)
+	return record{kind: "planting", summary: summary, bed: &row.BedID, planting: &written.ID}, nil
+}
+
+func plantingParams(p store.Planting) store.PutPlantingParams {
+	return store.PutPlantingParams{
+		ID: &p.ID, BedID: p.BedID, SpeciesID: p.SpeciesID, Plants: p.Plants, AreaM2: p.AreaM2, CountedOn: p.CountedOn, StartedOn: p.StartedOn,
+		Origin: p.Origin, Identity: p.Identity, IdentityNote: p.IdentityNote, Note: p.Note, RemovedOn: p.RemovedOn,
+	}
+}
+
+// standingPlanting returns a planting that still stands.
+func (s *state) standingPlanting(id int64) (*planting, error) {
+	p, has := s.byID[id]
+	if !has {
+		return nil, NotFoundError{"planting"}
+	}
+	if p.RemovedOn != nil {
+		return nil, ConflictError{capital(p.species.Names.Name) + " was removed from " + p.bed.Name + ". Take the removal back in the ledger first."}
+	}
+	return p, nil
+}
+
+func (g *Garden) readPlanting(s *state, in PlantingInput) (store.PutPlantingParams, error) {
+	var c checklist
+	row := store.PutPlantingParams{
+		BedID: in.BedID, SpeciesID: in.SpeciesID, Plants: int64(in.Plants), Origin: in.Origin, Identity: in.Identity,
+		IdentityNote: c.text("identityNote", in.IdentityNote, longestNote), Note: c.text("note", in.Note, longestNote),
+	}
+	bed, hasBed := s.bedByID[in.BedID]
+	switch {
+	case !hasBed:
+		c.add("bedId", "Choose a bed of the plan.")
+	case bed.RemovedOn != nil:
+		c.add("bedId", "%s was removed. Choose a bed that is on the plan.", bed.Name)
+	}
+	species, hasSpecies := g.Library.Species(in.SpeciesID)
+	if !hasSpecies {
+		c.add("speciesId", "Choose a plant of the library.")
+	}
+	if in.Area != "" {
+		area, err := unit.Parse(unit.Area, in.Area, "m²")
+		switch {
+		case err != nil:
+			c.addError("area", err)
+		case area <= 0 || hasBed && area > bed.WidthM*bed.DepthM*1.05:
+			c.add("area", "The area must be above nothing and no more than the bed's %s.", s.units.Area(bed.WidthM*bed.DepthM))
+		case hasSpecies:
+			row.AreaM2 = &area
+			row.Plants = int64(math.Max(1, math.Round(area/math.Pow(species.Size.Width.Value/100, 2))))
+		}
+	} else if in.Plants < 1 || in.Plants > mostPlants {
+		c.add("plants", "Say how many plants, from 1 to %d, or the area they cover.", mostPlants)
+	}
+	started, err := calendar.Parse(in.StartedOn)
+	switch {
+	case err != nil:
+		c.addError("startedOn", err)
+	case started > s.today:
+		c.add("startedOn", "%s has not come yet. Note a planting when it is in the ground.", started.DayMonth())
+	case started < s.today.AddDays(-150*366):
+		c.add("startedOn", "%s is too long ago.", in.StartedOn)
+	}
+	row.StartedOn = in.StartedOn
+	if _, err := flora.ParseOrigin(in.Origin); err != nil {
+		c.addError("origin", err)
+	}
+	state, err := identity.Parse(in.Identity)
+	c.addError("identity", err)
+	if state == identity.Sure && row.IdentityNote == "" {
+		c.add("identityNote", "Say how it was proved: who looked, at which characters, on which days, or which label it came with.")
+	}
+	return row, c.err()
+}
+
+func originChoices() []OriginChoice {
+	var choices []OriginChoice
+	for _, row := range flora.Origins() {
+		choices = append(choices, OriginChoice{string(row.Origin), row.Name})
+	}
+	return choices
+}
+
+func shareWordsAll() []string {
+	var words []string
+	for _, share := range phenology.Shares() {
+		words = append(words, string(share))
+	}
+	return words
+}
+
+var errNoForecast = errors.New("this planting has lived its life; nothing is forecast for it")

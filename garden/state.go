@@ -1,0 +1,293 @@
+package garden
+
+import (
+	"context"
+	"fmt"
+
+	"bramblyacre/core/calendar"
+	"bramblyacre/core/flora"
+	"bramblyacre/core/harvest"
+	"bramblyacre/core/identity"
+	"bramblyacre/core/phenology"
+	"bramblyacre/core/suitability"
+	"bramblyacre/core/unit"
+	"bramblyacre/store"
+)
+
+// state is the whole plot as of one ledger entry and one day, with what was
+// worked out of it. It is never changed once made.
+type state struct {
+	lastEntry int64
+	today     calendar.Date
+	site      store.Site
+	units     unit.System
+	season    calendar.Season
+	next      calendar.Season
+	sky       *sky
+	beds      []store.Bed
+	bedByID   map[int64]store.Bed
+	plantings []*planting
+	byID      map[int64]*planting
+	answers   map[string]store.JobAnswer // the newest by job key
+	needs     []store.Need
+}
+
+// planting is one planting with everything known of it.
+type planting struct {
+	store.Planting
+	species  *flora.Species
+	bed      store.Bed
+	started  calendar.Date
+	origin   flora.OriginRow
+	identity identity.State
+	ground   suitability.UnsafeGround
+
+	sightings []sighting
+	pickings  []store.Picking
+
+	// year is the year of life in the current season.
+	year int
+	// now and next are the forecasts of this season and the next; nil for a
+	// plant that does not live to see it.
+	now, next *phenology.Forecast
+	// beforeLook is this season's forecast as it would be without the last
+	// look; nil where there was none this season.
+	beforeLook *phenology.Forecast
+	surprise   *phenology.Surprise
+	windows    []harvest.Window // of this season and the next
+	// lifted is how many plants went with their roots since they were counted.
+	lifted int
+}
+
+// sighting is an observation as core takes it.
+type sighting struct {
+	phenology.Sighting
+	row store.Observation
+}
+
+// state returns the plot as it stands, read anew only after a change or at
+// midnight. The caller may hold on to it: it does not change.
+func (g *Garden) state(ctx context.Context) (*state, error) {
+	g.mu.Lock()
+	defer g.mu.Unlock()
+	last, err := g.Store.LastLedgerID(ctx)
+	if err != nil {
+		return nil, fmt.Errorf("read the ledger: %w", err)
+	}
+	today := g.Today()
+	if g.cached != nil && g.cached.lastEntry == last && g.cached.today == today {
+		return g.cached, nil
+	}
+	s := &state{lastEntry: last, today: today, bedByID: map[int64]store.Bed{}, byID: map[int64]*planting{}, answers: map[string]store.JobAnswer{}}
+	rows, err := g.readRows(ctx)
+	if err != nil {
+		return nil, err
+	}
+	s.site, s.units, s.needs = rows.site, unit.System(rows.site.Units), rows.needs
+	s.season = calendar.SeasonOf(s.site.Latitude, today)
+	s.next = s.season.Next(s.site.Latitude)
+	s.sky, err = g.sky(skyKey{s.site.ClimateID, s.site.Latitude, s.site.AltitudeM, uint64(s.site.WeatherSeed), today})
+	if err != nil {
+		return nil, err
+	}
+	for _, bed := range rows.beds {
+		s.bedByID[bed.ID] = bed
+		if bed.RemovedOn == nil {
+			s.beds = append(s.beds, bed)
+		}
+	}
+	for _, answer := range rows.answers {
+		s.answers[answer.JobKey] = answer
+	}
+	if err := g.addPlantings(s, rows); err != nil {
+		return nil, err
+	}
+	g.cached = s
+	return s, nil
+}
+
+type allRows struct {
+	site         store.Site
+	beds         []store.Bed
+	plantings    []store.Planting
+	observations []store.Observation
+	pickings     []store.Picking
+	answers      []store.JobAnswer
+	needs        []store.Need
+}
+
+// readRows reads all tables in one transaction, so that they agree.
+func (g *Garden) readRows(ctx context.Context) (rows allRows, err error) {
+	err = g.Store.InTransaction(ctx, func(q *store.Queries) (err error) {
+		if rows.site, err = q.GetSite(ctx); err != nil {
+			return fmt.Errorf("read the site: %w", err)
+		}
+		if rows.beds, err = q.ListBeds(ctx); err != nil {
+			return fmt.Errorf("read the beds: %w", err)
+		}
+		if rows.plantings, err = q.ListPlantings(ctx); err != nil {
+			return fmt.Errorf("read the plantings: %w", err)
+		}
+		if rows.observations, err = q.ListObservations(ctx); err != nil {
+			return fmt.Errorf("read the observations: %w", err)
+		}
+		if rows.pickings, err = q.ListPickings(ctx); err != nil {
+			return fmt.Errorf("read the pickings: %w", err)
+		}
+		if rows.answers, err = q.ListJobAnswers(ctx); err != nil {
+			return fmt.Errorf("read the jobs: %w", err)
+		}
+		rows.needs, err = q.ListNeeds(ctx)
+		return err
+	})
+	return rows, err
+}
+
+func (g *Garden) addPlantings(s *state, rows allRows) error {
+	seen := map[int64][]sighting{}
+	for _, row := range rows.observations {
+		day, err := calendar.Parse(row.Day)
+		if err != nil {
+			return fmt.Errorf("observation %d: %w", row.ID, err)
+		}
+		stage, err := flora.ParseStage(row.Stage)
+		if err != nil {
+			return fmt.Errorf("observation %d: %w", row.ID, err)
+		}
+		seen[row.PlantingID] = append(seen[row.PlantingID], sighting{phenology.Sighting{Day: day, Stage: stage, Share: phenology.Share(row.Share)}, row})
+	}
+	picked := map[int64][]store.Picking{}
+	for _, row := range rows.pickings {
+		picked[row.PlantingID] = append(picked[row.PlantingID], row)
+	}
+	for _, row := range rows.plantings {
+		species, has := g.Library.Species(row.SpeciesID)
+		if !has {
+			return fmt.Errorf("planting %d is of %q, which the library does not have", row.ID, row.SpeciesID)
+		}
+		started, err := calendar.Parse(row.StartedOn)
+		if err != nil {
+			return fmt.Errorf("planting %d: %w", row.ID, err)
+		}
+		origin, err := flora.ParseOrigin(row.Origin)
+		if err != nil {
+			return fmt.Errorf("planting %d: %w", row.ID, err)
+		}
+		p := &planting{
+			Planting: row, species: species, bed: s.bedByID[row.BedID], started: started, origin: origin,
+			identity: identity.State(row.Identity), sightings: seen[row.ID], pickings: picked[row.ID],
+		}
+		p.ground = suitability.UnsafeGround(p.bed.Unsafe)
+		p.lifted = liftedSinceCount(p)
+		s.byID[row.ID] = p
+		if row.RemovedOn != nil {
+			continue
+		}
+		if err := s.forecast(p); err != nil {
+			return fmt.Errorf("planting %d: %w", row.ID, err)
+		}
+		s.plantings = append(s.plantings, p)
+	}
+	return nil
+}
+
+// liftedSinceCount sums the plants that went with their roots since the
+// planting was last counted.
+func liftedSinceCount(p *planting) int {
+	lifted := 0.0
+	for _, picking := range p.pickings {
+		part, has := p.species.Part(picking.Part)
+		if has && part.Harvest != nil && part.Harvest.TakesPlant && picking.Day >= p.CountedOn {
+			lifted += picking.Units
+		}
+	}
+	return int(lifted + 0.5)
+}
+
+// standing is how many plants stand today.
+func (p *planting) standing() int { return max(0, int(p.Plants)-p.lifted) }
+
+// yearOfLife returns the planting's year of life in a season, 1 for the first.
+func (s *state) yearOfLife(p *planting, season calendar.Season) int {
+	return season.YearsBefore(calendar.SeasonOf(s.site.Latitude, p.started)) + 1 + p.origin.YearsAhead
+}
+
+// plan returns the planting's plan for a season, and whether it lives to see it.
+func (s *state) plan(p *planting, season calendar.Season) (*phenology.Plan, bool) {
+	started := p.started
+	if !p.origin.FromStart {
+		started = season.Start.AddDays(-1)
+	}
+	plan, err := phenology.NewPlan(p.species, s.yearOfLife(p, season), season, s.site.Latitude, started)
+	return plan, err == nil
+}
+
+// forecast learns the planting's pace from everything seen, season after
+// season, and forecasts this season and the next.
+func (s *state) forecast(p *planting) error {
+	p.year = s.yearOfLife(p, s.season)
+	pace := phenology.PriorPace()
+	season := s.season
+	if len(p.sightings) > 0 {
+		season = calendar.SeasonOf(s.site.Latitude, p.sightings[0].Day)
+	}
+	for ; season.Start < s.season.Start; season = season.Next(s.site.Latitude) {
+		if plan, lives := s.plan(p, season); lives {
+			weather, err := s.sky.season(season)
+			if err != nil {
+				return err
+			}
+			for _, seen := range p.seenIn(season) {
+				pace, _, _ = plan.Learn(pace, weather, seen)
+			}
+		}
+		pace = pace.NextYear()
+	}
+	plan, lives := s.plan(p, s.season)
+	if !lives {
+		return nil
+	}
+	weather, err := s.sky.season(s.season)
+	if err != nil {
+		return err
+	}
+	seen := p.seenIn(s.season)
+	for i, sighting := range seen {
+		if i == len(seen)-1 {
+			p.beforeLook = plan.Forecast(weather, pace, seen[:i])
+		}
+		pace, p.surprise, _ = plan.Learn(pace, weather, sighting)
+	}
+	p.now = plan.Forecast(weather, pace, seen)
+	p.windows = harvest.Windows(p.now, p.species, p.year)
+	nextPlan, lives := s.plan(p, s.next)
+	if !lives {
+		return nil
+	}
+	if weather, err = s.sky.season(s.next); err != nil {
+		return err
+	}
+	p.next = nextPlan.Forecast(weather, pace.NextYear(), nil)
+	p.windows = append(p.windows, harvest.Windows(p.next, p.species, p.year+1)...)
+	return nil
+}
+
+// seenIn returns what was seen in a season, the first look first.
+func (p *planting) seenIn(season calendar.Season) []phenology.Sighting {
+	var seen []phenology.Sighting
+	for _, s := range p.sightings {
+		if season.Contains(s.Day) {
+			seen = append(seen, s.Sighting)
+		}
+	}
+	return seen
+}
+
+// on returns the forecast that a day falls in, and the year of life; nil where
+// there is none.
+func (s *state) on(p *planting, day calendar.Date) (*phenology.Forecast, int) {
+	if s.next.Contains(day) {
+		return p.next, p.year + 1
+	}
+	return p.now, p.year
+}

@@ -1,0 +1,113 @@
+package garden
+
+import (
+	"fmt"
+	"hash/fnv"
+
+	"bramblyacre/core/calendar"
+	"bramblyacre/core/climate"
+	"bramblyacre/station"
+)
+
+// EnsembleSize is how many seasons a forecast is usually drawn from.
+const EnsembleSize = 200
+
+// skyKey is what the plot's weather follows from.
+type skyKey struct {
+	climate           string
+	latitude, heightM float64
+	seed              uint64
+	today             calendar.Date
+}
+
+// sky is the plot's weather as known on one day: readings, the seasons that may
+// come, and the climate behind them. Its parts are made when first asked for.
+type sky struct {
+	key       skyKey
+	size      int
+	normals   climate.Normals
+	generator *climate.Generator
+	station   station.Station
+	seasons   map[calendar.Season]*climate.Ensemble
+	usual     *climate.Ensemble
+	frost     []float64
+	soil      []float64
+}
+
+// soilDepthM is the depth that soil warmth is shown for: where seed lies.
+const soilDepthM = 0.05
+
+func (g *Garden) sky(key skyKey) (*sky, error) {
+	if s, made := g.skies[key]; made {
+		return s, nil
+	}
+	normals, has := g.Library.Climate(key.climate)
+	if !has {
+		return nil, fmt.Errorf("the site's climate %q is not in the library", key.climate)
+	}
+	normals = normals.AtSite(key.latitude, key.heightM)
+	generator, err := climate.NewGenerator(normals)
+	if err != nil {
+		return nil, err
+	}
+	weather, err := g.OpenStation(normals, key.seed)
+	if err != nil {
+		return nil, err
+	}
+	s := &sky{key: key, size: g.Seasons, normals: normals, generator: generator, station: weather, seasons: map[calendar.Season]*climate.Ensemble{}}
+	// One day's weather is enough to keep; yesterday's is not asked for again.
+	g.skies = map[skyKey]*sky{key: s}
+	return s, nil
+}
+
+// season returns the ensemble of a season: read up to today, generated after.
+// A season that is over has a single member, the weather as it was.
+func (s *sky) season(season calendar.Season) (*climate.Ensemble, error) {
+	if e, made := s.seasons[season]; made {
+		return e, nil
+	}
+	first := season.Start.AddDays(-climate.LeadDays)
+	last := min(s.key.today, season.End)
+	var read []climate.Day
+	if last >= first {
+		var err error
+		if read, err = s.station.Days(first, last); err != nil {
+			return nil, fmt.Errorf("read the weather: %w", err)
+		}
+	}
+	size := s.size
+	if s.key.today >= season.End {
+		size = 1
+	}
+	e, err := climate.NewEnsemble(s.generator, season, first, read, size, s.seedFor(season.Start.String()))
+	if err != nil {
+		return nil, err
+	}
+	s.seasons[season] = e
+	return e, nil
+}
+
+// seedFor keeps the seeds of different ensembles apart.
+func (s *sky) seedFor(what string) uint64 {
+	hash := fnv.New64a()
+	_, _ = fmt.Fprintf(hash, "%d %s", s.key.seed, what) // a hash takes every write
+	return hash.Sum64()
+}
+
+// climatology makes the season as it usually is, with nothing read of it: the
+// chance of frost and the soil's warmth by day.
+func (s *sky) climatology(season calendar.Season) error {
+	if s.usual != nil && s.usual.Season == season {
+		return nil
+	}
+	usual, err := climate.NewEnsemble(s.generator, season, 0, nil, s.size, s.seedFor("usual"))
+	if err != nil {
+		return err
+	}
+	lag, err := climate.SoilLag(soilDepthM, 0)
+	if err != nil {
+		return err
+	}
+	s.usual, s.frost, s.soil = usual, usual.FrostChance(0), usual.MeanSoilCourse(lag)
+	return nil
+}

@@ -1,0 +1,127 @@
+package garden
+
+import (
+	"fmt"
+	"math"
+	"strings"
+
+	"bramblyacre/core/calendar"
+	"bramblyacre/core/phenology"
+)
+
+var ordinals = []string{"", "first", "second", "third", "fourth", "fifth", "sixth", "seventh", "eighth", "ninth", "tenth"}
+
+// yearWords says a year of life: "third year".
+func yearWords(year int) string {
+	if year > 0 && year < len(ordinals) {
+		return ordinals[year] + " year"
+	}
+	return fmt.Sprintf("year %d", year)
+}
+
+// counted says a number of things: "1 plant", "7 plants".
+func counted(n float64, one, many string) string {
+	if n == 1 {
+		return "1 " + one
+	}
+	return number(n) + " " + many
+}
+
+// number writes an amount without needless decimals.
+func number(n float64) string {
+	if math.Abs(n-math.Round(n)) < 0.05 {
+		return fmt.Sprintf("%.0f", n)
+	}
+	return fmt.Sprintf("%.1f", n)
+}
+
+var fractions = []struct {
+	share float64
+	word  string
+}{{0.1, "a tenth"}, {0.2, "a fifth"}, {0.25, "a quarter"}, {1.0 / 3, "a third"}, {0.5, "half"}, {0.6, "three fifths"}, {2.0 / 3, "two thirds"}, {0.75, "three quarters"}}
+
+// shareWords says a share as a grower does: "a third".
+func shareWords(share float64) string {
+	for _, f := range fractions {
+		if math.Abs(share-f.share) < 0.02 {
+			return f.word
+		}
+	}
+	return fmt.Sprintf("%.0f %%", share*100)
+}
+
+// capital gives a text a capital letter.
+func capital(text string) string {
+	if text == "" {
+		return text
+	}
+	return strings.ToUpper(text[:1]) + text[1:]
+}
+
+// joined lists words: "a, b and c".
+func joined(words []string) string {
+	if len(words) < 2 {
+		return strings.Join(words, "")
+	}
+	return strings.Join(words[:len(words)-1], ", ") + " and " + words[len(words)-1]
+}
+
+// inTen says a chance as a grower does: "8 in 10".
+func inTen(chance float64) string { return fmt.Sprintf("%.0f in 10", math.Round(chance*10)) }
+
+// daysLeft says how long until a last day.
+func daysLeft(today, last calendar.Date) string {
+	switch left := last.DaysSince(today); {
+	case left <= 0:
+		return "last day"
+	case left == 1:
+		return "1 day left"
+	case left <= 9:
+		return fmt.Sprintf("%d days left", left)
+	}
+	return "to " + last.DayMonth()
+}
+
+// minutesWords says a length of work: "15 min", "1 h 50 min".
+func minutesWords(minutes float64) string {
+	whole := int(math.Max(1, math.Round(minutes)))
+	if whole < 60 {
+		return fmt.Sprintf("%d min", whole)
+	}
+	whole = (whole + 2) / 5 * 5
+	if whole%60 == 0 {
+		return fmt.Sprintf("%d h", whole/60)
+	}
+	return fmt.Sprintf("%d h %d min", whole/60, whole%60)
+}
+
+// DatesView is a spread of dates with its words.
+type DatesView struct {
+	P10    calendar.Date `json:"p10" doc:"One course in ten has come by this day"`
+	P50    calendar.Date `json:"p50" doc:"The middle of the courses"`
+	P90    calendar.Date `json:"p90" doc:"Nine courses in ten have come by this day"`
+	Chance float64       `json:"chance" doc:"Share of courses in which it comes this season at all"`
+	Text   string        `json:"text"`
+}
+
+// viewDates puts dates into words. What has been seen or is certain has one day.
+func viewDates(d phenology.Dates) DatesView {
+	v := DatesView{P10: d.P10, P50: d.P50, P90: d.P90, Chance: d.Chance}
+	switch {
+	case d.Chance < 0.5:
+		v.Text = "not expected this year"
+	case d.P10 == d.P90:
+		v.Text = d.P50.DayMonth()
+	default:
+		v.Text = calendar.Span(d.P10, d.P90) + ", 8 in 10"
+	}
+	return v
+}
+
+// lowerFirst takes a text's capital away.
+func lowerFirst(text string) string {
+	if text == "" {
+		return text
+	}
+	return strings.ToLower(text[:1]) + text[1:]
+}

@@ -1,0 +1,188 @@
+package server
+
+import (
+	"context"
+	"log/slog"
+	"net/http"
+
+	"github.com/danielgtaylor/huma/v2"
+
+	"bramblyacre/core/calendar"
+	"bramblyacre/garden"
+)
+
+// operations are what the browser can ask for.
+type operations struct{ garden *garden.Garden }
+
+// answer is a JSON body.
+type answer[T any] struct{ Body T }
+
+// shownDay is the day to show.
+type shownDay struct {
+	On string `query:"on" doc:"The day to show, 2031-05-27; today where it is left out"`
+}
+
+func (d shownDay) date() (calendar.Date, error) {
+	if d.On == "" {
+		return garden.NoDay, nil
+	}
+	day, err := calendar.Parse(d.On)
+	if err != nil {
+		return 0, garden.Faults{{Field: "on", Message: err.Error()}}
+	}
+	return day, nil
+}
+
+type byID struct {
+	ID int64 `path:"id"`
+}
+
+type nothing struct{}
+
+// operation registers one operation whose answer is a JSON body.
+func operation[In, Out any](api huma.API, method, path, id, summary string, act func(context.Context, *In) (Out, error)) {
+	huma.Register(api, huma.Operation{OperationID: id, Method: method, Path: path, Summary: summary, MaxBodyBytes: mostBody},
+		func(ctx context.Context, in *In) (*answer[Out], error) {
+			out, err := act(ctx, in)
+			if err != nil {
+				told := asProblem(err)
+				if _, known := told.(huma.StatusError); !known {
+					slog.ErrorContext(ctx, "an operation failed", "operation", id, "error", err)
+					told = huma.Error500InternalServerError("Something failed here. Nothing was changed.")
+				}
+				return nil, told
+			}
+			return &answer[Out]{out}, nil
+		})
+}
+
+// show registers an operation that shows something on a day.
+func show[Out any](api huma.API, path, id, summary string, act func(context.Context, calendar.Date) (Out, error)) {
+	operation(api, http.MethodGet, path, id, summary, func(ctx context.Context, in *shownDay) (Out, error) {
+		day, err := in.date()
+		if err != nil {
+			var none Out
+			return none, err
+		}
+		return act(ctx, day)
+	})
+}
+
+func (o operations) registerSite(api huma.API) {
+	operation(api, http.MethodGet, "/api/site", "getSite", "The plot's place and the choices that forms offer",
+		func(ctx context.Context, _ *nothing) (garden.SiteView, error) { return o.garden.Site(ctx) })
+	operation(api, http.MethodPut, "/api/site", "setSite", "Change the plot's place and units",
+		func(ctx context.Context, in *struct{ Body garden.SiteInput }) (garden.Entry, error) {
+			return o.garden.SetSite(ctx, in.Body)
+		})
+	show(api, "/api/ribbon", "getRibbon", "The plot's year", func(ctx context.Context, on calendar.Date) (garden.RibbonView, error) {
+		return o.garden.Ribbon(ctx, on)
+	})
+	operation(api, http.MethodGet, "/api/species", "listSpecies", "The library's plants",
+		func(context.Context, *nothing) ([]garden.SpeciesChoice, error) { return o.garden.Species(), nil })
+	operation(api, http.MethodGet, "/api/find", "find", "Beds and plantings by any name",
+		func(ctx context.Context, in *struct {
+			Words string `query:"words" maxLength:"200"`
+		}) ([]garden.Found, error) {
+			return o.garden.Find(ctx, in.Words)
+		})
+}
+
+func (o operations) registerNow(api huma.API) {
+	show(api, "/api/now", "getNow", "What is closing, open and coming", func(ctx context.Context, on calendar.Date) (garden.NowView, error) {
+		return o.garden.Now(ctx, on)
+	})
+	show(api, "/api/gather", "getGather", "Every window of the season", func(ctx context.Context, on calendar.Date) (garden.GatherView, error) {
+		return o.garden.Gather(ctx, on)
+	})
+	operation(api, http.MethodGet, "/api/round", "getRound", "Today's walk",
+		func(ctx context.Context, _ *nothing) (garden.RoundView, error) { return o.garden.Round(ctx) })
+	operation(api, http.MethodPost, "/api/jobs/answer", "answerJob", "Note that a job is done, put off or skipped",
+		func(ctx context.Context, in *struct {
+			Body struct {
+				Key    string `json:"key"`
+				Answer string `json:"answer" doc:"done, not yet or skip"`
+			}
+		}) (garden.Entry, error) {
+			return o.garden.AnswerJob(ctx, in.Body.Key, in.Body.Answer)
+		})
+	operation(api, http.MethodPut, "/api/needs", "setNeed", "Note what the household needs of a part in a year",
+		func(ctx context.Context, in *struct{ Body garden.NeedInput }) (garden.Entry, error) {
+			return o.garden.SetNeed(ctx, in.Body)
+		})
+}
+
+func (o operations) registerPlot(api huma.API) {
+	show(api, "/api/plot", "getPlot", "The plan of the plot", func(ctx context.Context, on calendar.Date) (garden.PlotView, error) {
+		return o.garden.Plot(ctx, on)
+	})
+	operation(api, http.MethodPost, "/api/beds", "addBed", "Lay out a bed",
+		func(ctx context.Context, in *struct{ Body garden.BedInput }) (garden.Entry, error) {
+			return o.garden.AddBed(ctx, in.Body)
+		})
+	operation(api, http.MethodPut, "/api/beds/{id}", "changeBed", "Change a bed",
+		func(ctx context.Context, in *struct {
+			byID
+			Body garden.BedInput
+		}) (garden.Entry, error) {
+			return o.garden.ChangeBed(ctx, in.ID, in.Body)
+		})
+	operation(api, http.MethodDelete, "/api/beds/{id}", "removeBed", "Take a bed off the plan",
+		func(ctx context.Context, in *byID) (garden.Entry, error) { return o.garden.RemoveBed(ctx, in.ID) })
+}
+
+func (o operations) registerPlantings(api huma.API) {
+	operation(api, http.MethodGet, "/api/plantings/{id}", "getPlanting", "One planting",
+		func(ctx context.Context, in *struct {
+			byID
+			shownDay
+		}) (garden.PlantingView, error) {
+			day, err := in.date()
+			if err != nil {
+				return garden.PlantingView{}, err
+			}
+			return o.garden.Planting(ctx, in.ID, day)
+		})
+	operation(api, http.MethodPost, "/api/plantings", "addPlanting", "Set a planting",
+		func(ctx context.Context, in *struct{ Body garden.PlantingInput }) (garden.Entry, error) {
+			return o.garden.AddPlanting(ctx, in.Body)
+		})
+	operation(api, http.MethodPut, "/api/plantings/{id}", "changePlanting", "Change a planting",
+		func(ctx context.Context, in *struct {
+			byID
+			Body garden.PlantingInput
+		}) (garden.Entry, error) {
+			return o.garden.ChangePlanting(ctx, in.ID, in.Body)
+		})
+	operation(api, http.MethodDelete, "/api/plantings/{id}", "removePlanting", "Note that a planting is gone",
+		func(ctx context.Context, in *byID) (garden.Entry, error) { return o.garden.RemovePlanting(ctx, in.ID) })
+	operation(api, http.MethodPost, "/api/plantings/{id}/observations", "noteObservation", "Note what was seen",
+		func(ctx context.Context, in *struct {
+			byID
+			Body garden.ObservationInput
+		}) (garden.Observed, error) {
+			return o.garden.NoteObservation(ctx, in.ID, in.Body)
+		})
+	operation(api, http.MethodPost, "/api/plantings/{id}/pickings", "notePicking", "Note what was taken",
+		func(ctx context.Context, in *struct {
+			byID
+			Body garden.PickingInput
+		}) (garden.Picked, error) {
+			return o.garden.NotePicking(ctx, in.ID, in.Body)
+		})
+}
+
+func (o operations) registerLedger(api huma.API) {
+	operation(api, http.MethodGet, "/api/ledger", "getLedger", "Everything noted, the newest first",
+		func(ctx context.Context, in *struct {
+			Kind     string `query:"kind"`
+			Planting int64  `query:"planting"`
+			Words    string `query:"words" maxLength:"200"`
+			Before   int64  `query:"before"`
+			Most     int    `query:"most" minimum:"1" maximum:"200" default:"60"`
+		}) (garden.LedgerView, error) {
+			return o.garden.Ledger(ctx, garden.LedgerFilter{Kind: in.Kind, PlantingID: in.Planting, Containing: in.Words, Before: in.Before, Most: in.Most})
+		})
+	operation(api, http.MethodPost, "/api/ledger/{id}/take-back", "takeBack", "Take an entry back",
+		func(ctx context.Context, in *byID) (garden.Entry, error) { return o.garden.TakeBack(ctx, in.ID) })
+}

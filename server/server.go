@@ -1,0 +1,96 @@
+// Package server answers the browser: typed operations over the garden, their
+// OpenAPI description, and the front end's files.
+package server
+
+import (
+	"context"
+	"io/fs"
+	"log/slog"
+	"net"
+	"net/http"
+	"time"
+
+	"github.com/danielgtaylor/huma/v2"
+	"github.com/danielgtaylor/huma/v2/adapters/humagin"
+	"github.com/gin-contrib/gzip"
+	"github.com/gin-gonic/gin"
+
+	"bramblyacre/garden"
+)
+
+// Options are what a server is made with.
+type Options struct {
+	Garden *garden.Garden
+	// Front is the built front end; nil serves the operations alone.
+	Front fs.FS
+	// Address is the host and port it listens on, which requests have to name.
+	Address string
+	Version string
+	Log     *slog.Logger
+}
+
+// mostBody is the largest body read, in bytes: more than the longest note.
+const mostBody = 1 << 20
+
+// New returns the handler of all requests.
+func New(options Options) (http.Handler, error) {
+	gin.SetMode(gin.ReleaseMode)
+	engine := gin.New()
+	engine.Use(logged(options.Log), recovered(options.Log), secured(), onlyHost(options.Address), limited(mostBody), gzip.Gzip(gzip.DefaultCompression))
+	if _, err := describe(engine, options); err != nil {
+		return nil, err
+	}
+	if options.Front != nil {
+		if err := serveFront(engine, options.Front); err != nil {
+			return nil, err
+		}
+	}
+	return engine, nil
+}
+
+// describe registers every operation on an engine and returns their description.
+func describe(engine *gin.Engine, options Options) (huma.API, error) {
+	config := huma.DefaultConfig("Brambly Acre", options.Version)
+	config.OpenAPIPath = "/api/openapi"
+	config.DocsPath = ""
+	config.SchemasPath = ""
+	config.CreateHooks = nil // no $schema links: answers hold the plot's data alone
+	config.Info.Description = "The plan of a plot of wild medicinal and edible plants: what stands, what may be taken, what comes next."
+	api := humagin.New(engine, config)
+	o := operations{options.Garden}
+	o.registerSite(api)
+	o.registerPlot(api)
+	o.registerPlantings(api)
+	o.registerNow(api)
+	o.registerLedger(api)
+	o.registerFiles(api)
+	return api, nil
+}
+
+// OpenAPI returns the operations' description as OpenAPI 3.1 in JSON.
+func OpenAPI(version string) ([]byte, error) {
+	gin.SetMode(gin.ReleaseMode)
+	api, err := describe(gin.New(), Options{Version: version})
+	if err != nil {
+		return nil, err
+	}
+	return api.OpenAPI().MarshalJSON()
+}
+
+// Serve answers on a listener until the context ends, then lets the requests
+// under way finish.
+func Serve(ctx context.Context, listener net.Listener, handler http.Handler) error {
+	const slowestHeader, longestAnswer, farewell = 5 * time.Second, 60 * time.Second, 10 * time.Second
+	s := &http.Server{Handler: handler, ReadHeaderTimeout: slowestHeader, ReadTimeout: longestAnswer, WriteTimeout: longestAnswer}
+	stopped := make(chan error, 1)
+	go func() {
+		<-ctx.Done()
+		last, cancel := context.WithTimeout(context.WithoutCancel(ctx), farewell)
+		defer cancel()
+		stopped <- s.Shutdown(last)
+	}()
+	if err := s.Serve(listener); err != http.ErrServerClosed {
+		return err
+	}
+	return <-stopped
+}

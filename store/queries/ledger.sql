@@ -1,0 +1,22 @@
+-- name: AddLedgerEntry :one
+INSERT INTO ledger (at, day, kind, summary, bed_id, planting_id, changes, takes_back)
+VALUES (?, ?, ?, ?, ?, ?, ?, ?)
+RETURNING *;
+
+-- name: GetLedgerEntry :one
+SELECT * FROM ledger WHERE id = ?;
+
+-- name: MarkTakenBack :exec
+UPDATE ledger SET taken_back_by = ? WHERE id = ?;
+
+-- name: ListLedger :many
+SELECT * FROM ledger
+WHERE (CAST(sqlc.arg('kind') AS TEXT) = '' OR kind = sqlc.arg('kind'))
+  AND (CAST(sqlc.arg('planting') AS INTEGER) = 0 OR planting_id = sqlc.arg('planting'))
+  AND (CAST(sqlc.arg('containing') AS TEXT) = '' OR instr(lower(summary), lower(sqlc.arg('containing'))) > 0)
+  AND id < sqlc.arg('before')
+ORDER BY id DESC
+LIMIT sqlc.arg('most');
+
+-- name: LastLedgerID :one
+SELECT CAST(COALESCE(MAX(id), 0) AS INTEGER) AS newest FROM ledger;

@@ -1,0 +1,28 @@
+-- Put writes a whole row: a new one where id is null, else in place of the old.
+-- It is the only way rows change, so that the ledger can put any row back.
+-- name: PutPicking :one
+INSERT INTO pickings (id, planting_id, day, part, units, grams, share, took_anyway, note, client_key)
+VALUES (sqlc.narg('id'), sqlc.arg('planting_id'), sqlc.arg('day'), sqlc.arg('part'), sqlc.arg('units'), sqlc.arg('grams'), sqlc.arg('share'), sqlc.arg('took_anyway'), sqlc.arg('note'), sqlc.narg('client_key'))
+ON CONFLICT (id) DO UPDATE SET
+    planting_id = excluded.planting_id,
+    day = excluded.day,
+    part = excluded.part,
+    units = excluded.units,
+    grams = excluded.grams,
+    share = excluded.share,
+    took_anyway = excluded.took_anyway,
+    note = excluded.note,
+    client_key = excluded.client_key
+RETURNING *;
+
+-- name: GetPicking :one
+SELECT * FROM pickings WHERE id = ?;
+
+-- name: DropPicking :exec
+DELETE FROM pickings WHERE id = ?;
+
+-- name: ListPickings :many
+SELECT * FROM pickings ORDER BY day, id;
+
+-- name: GetPickingByClientKey :one
+SELECT * FROM pickings WHERE client_key = ?;
