@@ -27,7 +27,7 @@ type AllowanceView struct {
 	Offered  bool    `json:"offered" doc:"Something may be taken"`
 
 	Limits   []LimitView  `json:"limits" doc:"All limits, the binding one first"`
-	Refusal  *RefusalView `json:"refusal" doc:"Why nothing may be taken at all"`
+	Refusal  *RefusalView `json:"refusal,omitempty" doc:"Why nothing may be taken at all"`
 	Weather  string       `json:"weather" doc:"What the weather rule says; empty where there is none"`
 	WaitFor  string       `json:"waitFor" doc:"The day to wait for; empty where it need not wait"`
 	Sign     string       `json:"sign"`

@@ -22,11 +22,11 @@ type BedInput struct {
 	Y        string  `json:"y"`
 	Width    string  `json:"width"`
 	Depth    string  `json:"depth"`
-	Turn     float64 `json:"turn" doc:"Degrees clockwise"`
+	Turn     float64 `json:"turn,omitempty" doc:"Degrees clockwise"`
 	SunHours float64 `json:"sunHours"`
 	Moisture string  `json:"moisture"`
-	Unsafe   string  `json:"unsafe" doc:"A kind of unsafe ground; empty for safe ground"`
-	Note     string  `json:"note"`
+	Unsafe   string  `json:"unsafe,omitempty" doc:"A kind of unsafe ground; empty for safe ground"`
+	Note     string  `json:"note,omitempty"`
 }
 
 // AddBed lays out a bed.

@@ -166,8 +166,8 @@ func (s *state) careJobs(p *planting, on calendar.Date) []job {
 			j.Irreversible = care.Irreversible
 			j.Minutes = math.Max(2, float64(p.standing())*care.MinutesEach.Value)
 			j.view.Minutes = j.Minutes
-			j.view.Verb, j.view.What = care.Verb, p.species.Names.Name+": "+care.What
-			j.view.Amount = counted(float64(p.standing()), "plant", "plants") + " · " + minutesWords(j.Minutes)
+			j.view.Verb, j.view.What = care.Verb, p.species.Names.Name
+			j.view.Amount = care.What + " · " + minutesWords(j.Minutes)
 			j.view.Reason = care.Why
 			if care.Irreversible {
 				j.view.Reason = fmt.Sprintf("%s about %s. %s", endWords[care.Until], band.Closes.P50.DayMonth(), care.Why)

@@ -53,7 +53,9 @@ func (g *Garden) Now(ctx context.Context, on calendar.Date) (NowView, error) {
 		*list = append(*list, j.view)
 		if urgency != agenda.Coming {
 			minutes += j.Minutes
-			beds[j.view.Bed] = true
+			if j.view.PlantingID != 0 {
+				beds[j.view.Bed] = true
+			}
 		}
 	}
 	if n := len(v.Closing) + len(v.Open); n > 0 {

@@ -24,20 +24,20 @@ const longestKey = 64
 type ObservationInput struct {
 	Day    string   `json:"day"`
 	Stage  string   `json:"stage"`
-	Share  string   `json:"share"`
-	Height string   `json:"height"`
-	Width  string   `json:"width"`
-	Marks  []string `json:"marks"`
-	Note   string   `json:"note"`
+	Share  string   `json:"share,omitempty"`
+	Height string   `json:"height,omitempty"`
+	Width  string   `json:"width,omitempty"`
+	Marks  []string `json:"marks,omitempty"`
+	Note   string   `json:"note,omitempty"`
 	// ClientKey makes a note that is sent twice, as after a lost connection,
 	// count once.
-	ClientKey string `json:"clientKey"`
+	ClientKey string `json:"clientKey,omitempty"`
 }
 
 // Observed is the answer to an observation.
 type Observed struct {
 	Entry Entry      `json:"entry"`
-	Moved *MovedView `json:"moved" doc:"How the forecast moved; null where nothing was learned"`
+	Moved *MovedView `json:"moved,omitempty" doc:"How the forecast moved; null where nothing was learned"`
 	// Ready says what can be taken now, in one line; empty where nothing can.
 	Ready string `json:"ready"`
 }

@@ -24,15 +24,15 @@ type PickingInput struct {
 	Part   string `json:"part"`
 	Amount string `json:"amount"`
 	// TookAnyway notes a picking beyond the allowance as what happened.
-	TookAnyway bool   `json:"tookAnyway"`
-	Note       string `json:"note"`
-	ClientKey  string `json:"clientKey"`
+	TookAnyway bool   `json:"tookAnyway,omitempty"`
+	Note       string `json:"note,omitempty"`
+	ClientKey  string `json:"clientKey,omitempty"`
 }
 
 // Picked is the answer to a picking.
 type Picked struct {
 	Entry Entry          `json:"entry"`
-	Left  *AllowanceView `json:"left" doc:"What may still be taken today"`
+	Left  *AllowanceView `json:"left,omitempty" doc:"What may still be taken today"`
 }
 
 // NotePicking notes what was taken of a planting.

@@ -21,13 +21,13 @@ const mostPlants = 100000
 type PlantingInput struct {
 	BedID        int64  `json:"bedId"`
 	SpeciesID    string `json:"speciesId"`
-	Plants       int    `json:"plants" doc:"0 where an area is given"`
-	Area         string `json:"area" doc:"As typed; empty where plants are counted"`
+	Plants       int    `json:"plants,omitempty" doc:"0 where an area is given"`
+	Area         string `json:"area,omitempty" doc:"As typed; empty where plants are counted"`
 	StartedOn    string `json:"startedOn"`
 	Origin       string `json:"origin"`
 	Identity     string `json:"identity"`
-	IdentityNote string `json:"identityNote" doc:"How a sure planting was proved"`
-	Note         string `json:"note"`
+	IdentityNote string `json:"identityNote,omitempty" doc:"How a sure planting was proved"`
+	Note         string `json:"note,omitempty"`
 }
 
 // AddPlanting sets a planting in a bed.

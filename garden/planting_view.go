@@ -33,7 +33,7 @@ type PlantingView struct {
 	Windows   []WindowView    `json:"windows"`
 	Allowance []AllowanceView `json:"allowances"`
 	Owed      []OwedCheck     `json:"owed" doc:"Checks before it is sure"`
-	Moved     *MovedView      `json:"moved"`
+	Moved     *MovedView      `json:"moved,omitempty"`
 	Pace      string          `json:"pace"`
 	Standing  string          `json:"standing" doc:"The weakest standing the forecast rests on"`
 	History   []LedgerLine    `json:"history"`
@@ -83,7 +83,7 @@ type WindowView struct {
 	Last       calendar.Date `json:"last"`
 	Opens      DatesView     `json:"opens"`
 	Closes     DatesView     `json:"closes"`
-	Peak       *DatesView    `json:"peak"`
+	Peak       *DatesView    `json:"peak,omitempty"`
 	State      string        `json:"state" enum:"closing,open,coming,over,later"`
 	Words      string        `json:"words"`
 	NeverSeen  bool          `json:"neverSeen" doc:"Nobody has looked, so the window is wide"`

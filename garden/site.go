@@ -16,7 +16,7 @@ import (
 // where it lies.
 var newSite = store.PutSiteParams{
 	ID: 1, Name: "My plot", Latitude: 46.6, AltitudeM: 640, ClimateID: "hill-valley",
-	WidthM: 30, DepthM: 20, Units: string(unit.Metric), WeatherSeed: 1,
+	WidthM: 30, DepthM: 20, Units: string(unit.Metric), WeatherSeed: 14,
 }
 
 // ensureSite lays down the first site.

@@ -17,12 +17,12 @@ type operations struct{ garden *garden.Garden }
 // answer is a JSON body.
 type answer[T any] struct{ Body T }
 
-// shownDay is the day to show.
-type shownDay struct {
+// ShownDay is the day to show.
+type ShownDay struct {
 	On string `query:"on" doc:"The day to show, 2031-05-27; today where it is left out"`
 }
 
-func (d shownDay) date() (calendar.Date, error) {
+func (d ShownDay) date() (calendar.Date, error) {
 	if d.On == "" {
 		return garden.NoDay, nil
 	}
@@ -33,10 +33,12 @@ func (d shownDay) date() (calendar.Date, error) {
 	return day, nil
 }
 
-type byID struct {
+// ByID is the id in an address.
+type ByID struct {
 	ID int64 `path:"id"`
 }
 
+// nothing is asked.
 type nothing struct{}
 
 // operation registers one operation whose answer is a JSON body.
@@ -58,7 +60,7 @@ func operation[In, Out any](api huma.API, method, path, id, summary string, act 
 
 // show registers an operation that shows something on a day.
 func show[Out any](api huma.API, path, id, summary string, act func(context.Context, calendar.Date) (Out, error)) {
-	operation(api, http.MethodGet, path, id, summary, func(ctx context.Context, in *shownDay) (Out, error) {
+	operation(api, http.MethodGet, path, id, summary, func(ctx context.Context, in *ShownDay) (Out, error) {
 		day, err := in.date()
 		if err != nil {
 			var none Out
@@ -122,20 +124,20 @@ func (o operations) registerPlot(api huma.API) {
 		})
 	operation(api, http.MethodPut, "/api/beds/{id}", "changeBed", "Change a bed",
 		func(ctx context.Context, in *struct {
-			byID
+			ByID
 			Body garden.BedInput
 		}) (garden.Entry, error) {
 			return o.garden.ChangeBed(ctx, in.ID, in.Body)
 		})
 	operation(api, http.MethodDelete, "/api/beds/{id}", "removeBed", "Take a bed off the plan",
-		func(ctx context.Context, in *byID) (garden.Entry, error) { return o.garden.RemoveBed(ctx, in.ID) })
+		func(ctx context.Context, in *ByID) (garden.Entry, error) { return o.garden.RemoveBed(ctx, in.ID) })
 }
 
 func (o operations) registerPlantings(api huma.API) {
 	operation(api, http.MethodGet, "/api/plantings/{id}", "getPlanting", "One planting",
 		func(ctx context.Context, in *struct {
-			byID
-			shownDay
+			ByID
+			ShownDay
 		}) (garden.PlantingView, error) {
 			day, err := in.date()
 			if err != nil {
@@ -149,23 +151,23 @@ func (o operations) registerPlantings(api huma.API) {
 		})
 	operation(api, http.MethodPut, "/api/plantings/{id}", "changePlanting", "Change a planting",
 		func(ctx context.Context, in *struct {
-			byID
+			ByID
 			Body garden.PlantingInput
 		}) (garden.Entry, error) {
 			return o.garden.ChangePlanting(ctx, in.ID, in.Body)
 		})
 	operation(api, http.MethodDelete, "/api/plantings/{id}", "removePlanting", "Note that a planting is gone",
-		func(ctx context.Context, in *byID) (garden.Entry, error) { return o.garden.RemovePlanting(ctx, in.ID) })
+		func(ctx context.Context, in *ByID) (garden.Entry, error) { return o.garden.RemovePlanting(ctx, in.ID) })
 	operation(api, http.MethodPost, "/api/plantings/{id}/observations", "noteObservation", "Note what was seen",
 		func(ctx context.Context, in *struct {
-			byID
+			ByID
 			Body garden.ObservationInput
 		}) (garden.Observed, error) {
 			return o.garden.NoteObservation(ctx, in.ID, in.Body)
 		})
 	operation(api, http.MethodPost, "/api/plantings/{id}/pickings", "notePicking", "Note what was taken",
 		func(ctx context.Context, in *struct {
-			byID
+			ByID
 			Body garden.PickingInput
 		}) (garden.Picked, error) {
 			return o.garden.NotePicking(ctx, in.ID, in.Body)
@@ -184,5 +186,5 @@ func (o operations) registerLedger(api huma.API) {
 			return o.garden.Ledger(ctx, garden.LedgerFilter{Kind: in.Kind, PlantingID: in.Planting, Containing: in.Words, Before: in.Before, Most: in.Most})
 		})
 	operation(api, http.MethodPost, "/api/ledger/{id}/take-back", "takeBack", "Take an entry back",
-		func(ctx context.Context, in *byID) (garden.Entry, error) { return o.garden.TakeBack(ctx, in.ID) })
+		func(ctx context.Context, in *ByID) (garden.Entry, error) { return o.garden.TakeBack(ctx, in.ID) })
 }

@@ -3,7 +3,9 @@
 package server
 
 import (
+	"bytes"
 	"context"
+	"encoding/json"
 	"io/fs"
 	"log/slog"
 	"net"
@@ -50,6 +52,7 @@ func New(options Options) (http.Handler, error) {
 
 // describe registers every operation on an engine and returns their description.
 func describe(engine *gin.Engine, options Options) (huma.API, error) {
+	huma.DefaultArrayNullable = false // the garden's lists are empty, never null
 	config := huma.DefaultConfig("Brambly Acre", options.Version)
 	config.OpenAPIPath = "/api/openapi"
 	config.DocsPath = ""
@@ -74,7 +77,13 @@ func OpenAPI(version string) ([]byte, error) {
 	if err != nil {
 		return nil, err
 	}
-	return api.OpenAPI().MarshalJSON()
+	text, err := api.OpenAPI().MarshalJSON()
+	if err != nil {
+		return nil, err
+	}
+	var pretty bytes.Buffer
+	err = json.Indent(&pretty, text, "", "  ")
+	return pretty.Bytes(), err
 }
 
 // Serve answers on a listener until the context ends, then lets the requests

@@ -1,0 +1,77 @@
+import { keepPreviousData, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useCallback } from "react";
+
+import { api, told } from "./client";
+
+const on = (day: string | undefined) => ({ params: { query: { on: day } } });
+
+export const useSite = () => useQuery({ queryKey: ["site"], queryFn: () => told(api.GET("/api/site")) });
+
+export const useRibbon = (day?: string) =>
+  useQuery({
+    queryKey: ["ribbon", day],
+    queryFn: () => told(api.GET("/api/ribbon", on(day))),
+    placeholderData: keepPreviousData,
+  });
+
+export const useNow = (day?: string) =>
+  useQuery({
+    queryKey: ["now", day],
+    queryFn: () => told(api.GET("/api/now", on(day))),
+    placeholderData: keepPreviousData,
+  });
+
+export const usePlot = (day?: string) =>
+  useQuery({
+    queryKey: ["plot", day],
+    queryFn: () => told(api.GET("/api/plot", on(day))),
+    placeholderData: keepPreviousData,
+  });
+
+export const useGather = (day?: string) =>
+  useQuery({
+    queryKey: ["gather", day],
+    queryFn: () => told(api.GET("/api/gather", on(day))),
+    placeholderData: keepPreviousData,
+  });
+
+export const usePlanting = (id: number | undefined, day?: string) =>
+  useQuery({
+    queryKey: ["planting", id, day],
+    queryFn: () =>
+      told(api.GET("/api/plantings/{id}", { params: { path: { id: id ?? 0 }, query: { on: day } } })),
+    enabled: id !== undefined,
+    placeholderData: (before) => (before?.id === id ? before : undefined),
+  });
+
+export const useRound = () => useQuery({ queryKey: ["round"], queryFn: () => told(api.GET("/api/round")) });
+
+export const useSpecies = () =>
+  useQuery({ queryKey: ["species"], queryFn: () => told(api.GET("/api/species")), staleTime: Infinity });
+
+export interface LedgerFilter {
+  kind: string;
+  words: string;
+  most: number;
+}
+
+export const useLedger = (filter: LedgerFilter) =>
+  useQuery({
+    queryKey: ["ledger", filter],
+    queryFn: () => told(api.GET("/api/ledger", { params: { query: filter } })),
+    placeholderData: keepPreviousData,
+  });
+
+export const useFind = (words: string) =>
+  useQuery({
+    queryKey: ["find", words],
+    queryFn: () => told(api.GET("/api/find", { params: { query: { words } } })),
+    enabled: words.trim() !== "",
+    placeholderData: keepPreviousData,
+  });
+
+/** useRefresh returns a function that reads everything anew: after a change, any number may have moved. */
+export function useRefresh() {
+  const client = useQueryClient();
+  return useCallback(() => client.invalidateQueries(), [client]);
+}

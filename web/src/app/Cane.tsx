@@ -1,0 +1,259 @@
+import { Box, useMediaQuery, useTheme } from "@mui/material";
+import { Link, useLocation } from "react-router";
+
+import { useNow, useRound, useSite } from "../api/queries";
+import { areas } from "./areas";
+import { useKept } from "./shownDay";
+import { headings } from "./theme";
+
+/** isAt tells whether an area is the one shown; a planting belongs to the plot. */
+function isAt(area: string, path: string): boolean {
+  if (area === "/") return path === "/";
+  if (area === "/plot" && path.startsWith("/plantings")) return true;
+  return path.startsWith(area);
+}
+
+/** useWaitingIn counts what waits in each area today. */
+function useWaitingIn(): Record<string, number> {
+  const now = useNow().data;
+  const round = useRound().data;
+  return {
+    "/": now?.closing.length ?? 0,
+    "/round": round && round.seen > 0 ? round.stops.length - round.seen : 0,
+    "/gather": now ? [...now.closing, ...now.open].filter((j) => j.kind === "pick").length : 0,
+  };
+}
+
+const step = 54;
+const sway = [3, -2, 4, -3, 2];
+
+/** Cane is the navigation: a bramble cane with a node for each area. */
+export function Cane() {
+  const { pathname } = useLocation();
+  const kept = useKept();
+  const waiting = useWaitingIn();
+  const site = useSite().data;
+  const narrow = useMediaQuery(useTheme().breakpoints.down("md"));
+  const nodes = areas.map((area, i) => ({
+    ...area,
+    at: isAt(area.path, pathname),
+    x: 16 + (sway[i] ?? 0),
+    y: 30 + i * step,
+  }));
+  if (narrow) {
+    return (
+      <Box
+        component="nav"
+        aria-label="Areas"
+        className="no-print"
+        sx={{
+          position: "fixed",
+          insetInline: 0,
+          bottom: 0,
+          zIndex: 20,
+          background: "var(--cane)",
+          borderTop: "1px solid var(--rule)",
+          display: "flex",
+        }}
+      >
+        <Box
+          component="svg"
+          aria-hidden
+          viewBox="0 0 100 8"
+          preserveAspectRatio="none"
+          sx={{ position: "absolute", insetInline: 0, top: 6, height: 10, width: "100%" }}
+        >
+          <path
+            d="M0 4 C20 1 30 7 50 4 S80 2 100 5"
+            stroke="var(--bramble)"
+            strokeWidth={2}
+            fill="none"
+            vectorEffect="non-scaling-stroke"
+          />
+        </Box>
+        {nodes.map((node) => (
+          <Box
+            key={node.path}
+            component={Link}
+            to={kept(node.path)}
+            aria-current={node.at ? "page" : undefined}
+            sx={{
+              flex: 1,
+              minHeight: 60,
+              display: "flex",
+              flexDirection: "column",
+              alignItems: "center",
+              justifyContent: "flex-end",
+              pb: 1,
+              textDecoration: "none",
+              color: node.at ? "var(--bramble)" : "var(--ink)",
+              fontWeight: node.at ? 700 : 400,
+              fontSize: 14,
+              position: "relative",
+            }}
+          >
+            <Box
+              sx={{
+                position: "absolute",
+                top: 4,
+                width: 13,
+                height: 13,
+                borderRadius: "50%",
+                border: "2.5px solid var(--bramble)",
+                background: node.at ? "var(--bramble)" : "var(--cane)",
+              }}
+            />
+            {node.name}
+            <Waits n={waiting[node.path] ?? 0} corner />
+          </Box>
+        ))}
+      </Box>
+    );
+  }
+  const top = nodes[0];
+  const path = nodes.slice(1).reduce(
+    (d, node, i) => {
+      const before = nodes[i];
+      return before
+        ? `${d} C${before.x - 5} ${before.y + step / 2} ${node.x + 5} ${node.y - step / 2} ${node.x} ${node.y}`
+        : d;
+    },
+    `M${(top?.x ?? 16) - 2} 2 L${top?.x ?? 16} ${top?.y ?? 30}`,
+  );
+  const end = nodes[nodes.length - 1];
+  return (
+    <Box
+      component="nav"
+      aria-label="Areas"
+      className="no-print"
+      sx={{
+        width: 148,
+        flex: "none",
+        background: "var(--cane)",
+        borderRight: "1px solid var(--rule)",
+        minHeight: "100vh",
+        position: "sticky",
+        top: 0,
+        height: "100vh",
+        display: "flex",
+        flexDirection: "column",
+      }}
+    >
+      <Box
+        component={Link}
+        to={kept("/")}
+        sx={{
+          p: "18px 18px 2px",
+          fontFamily: headings,
+          fontWeight: 600,
+          fontSize: 23,
+          lineHeight: 1.02,
+          color: "var(--bramble)",
+          textDecoration: "none",
+        }}
+      >
+        Brambly
+        <br />
+        Acre
+      </Box>
+      <Box sx={{ position: "relative", flex: 1, mt: 0.5 }}>
+        <svg
+          width={44}
+          height={step * nodes.length + 40}
+          aria-hidden
+          style={{ position: "absolute", left: 10, top: 0 }}
+        >
+          <path
+            d={`${path} q 4 20 -2 34`}
+            stroke="var(--bramble)"
+            strokeWidth={3.2}
+            fill="none"
+            strokeLinecap="round"
+          />
+          {nodes.slice(0, -1).map((node, i) => (
+            <path
+              key={node.path}
+              d={`M${node.x + (i % 2 ? -1 : 2)} ${node.y + step / 2} l${i % 2 ? -7 : 7} -5`}
+              stroke="var(--bramble)"
+              strokeWidth={2.2}
+              strokeLinecap="round"
+            />
+          ))}
+          {nodes.map((node) => (
+            <circle
+              key={node.path}
+              cx={node.x}
+              cy={node.y}
+              r={node.at ? 6.5 : 4.5}
+              fill={node.at ? "var(--bramble)" : "var(--cane)"}
+              stroke="var(--bramble)"
+              strokeWidth={2.6}
+            />
+          ))}
+          {end && <circle cx={end.x} cy={end.y + 34} r={0} />}
+        </svg>
+        {nodes.map((node) => (
+          <Box
+            key={node.path}
+            component={Link}
+            to={kept(node.path)}
+            aria-current={node.at ? "page" : undefined}
+            sx={{
+              position: "absolute",
+              left: 8,
+              right: 6,
+              top: node.y - 19,
+              height: 38,
+              pl: "40px",
+              display: "flex",
+              alignItems: "center",
+              gap: 1,
+              textDecoration: "none",
+              color: node.at ? "var(--bramble)" : "var(--ink)",
+              fontWeight: node.at ? 700 : 400,
+              fontSize: 16.5,
+            }}
+          >
+            {node.name}
+            <Waits n={waiting[node.path] ?? 0} />
+          </Box>
+        ))}
+      </Box>
+      <Box sx={{ p: "0 14px 16px 18px", fontSize: 14, lineHeight: 1.35 }}>
+        <Box sx={{ color: "text.secondary", mb: 0.5 }}>{site?.name}</Box>
+        <Box
+          component={Link}
+          to="/settings"
+          aria-current={pathname === "/settings" ? "page" : undefined}
+          sx={{ color: "var(--ink)" }}
+        >
+          Settings
+        </Box>
+      </Box>
+    </Box>
+  );
+}
+
+function Waits({ n, corner = false }: { n: number; corner?: boolean }) {
+  if (n === 0) return null;
+  return (
+    <Box
+      component="span"
+      sx={{
+        background: "var(--clay)",
+        color: "var(--card)",
+        borderRadius: "9px",
+        px: 0.9,
+        minWidth: 20,
+        textAlign: "center",
+        fontSize: 13,
+        fontWeight: 700,
+        lineHeight: "19px",
+        ...(corner && { position: "absolute", top: 2, left: "calc(50% + 10px)" }),
+      }}
+    >
+      {n}
+      <span className="sr-only"> waiting</span>
+    </Box>
+  );
+}

@@ -1,0 +1,77 @@
+import { Box, Dialog, DialogContent, DialogTitle, LinearProgress } from "@mui/material";
+import { Suspense, useMemo, useState } from "react";
+import { Outlet, useLocation } from "react-router";
+
+import { useSite } from "../api/queries";
+import { fullDay } from "../parts/dates";
+import { Ribbon } from "../parts/Ribbon";
+import { dayScreens } from "./areas";
+import { Cane } from "./Cane";
+import { FindDialog } from "./FindDialog";
+import { keyHelp, useKeys } from "./keys";
+
+/** Shell is what surrounds every screen: the cane, the ribbon, the keys. */
+export function Shell() {
+  const { pathname } = useLocation();
+  const [help, setHelp] = useState(false);
+  const [find, setFind] = useState(false);
+  const open = useMemo(() => ({ help: () => setHelp(true), find: () => setFind(true) }), []);
+  useKeys(open);
+  const showsDays = dayScreens.some((path) => (path === "/" ? pathname === "/" : pathname.startsWith(path)));
+  return (
+    <Box sx={{ display: "flex", minHeight: "100vh", color: "var(--ink)" }}>
+      <Cane />
+      <Box sx={{ flex: 1, minWidth: 0, pb: { xs: 9, md: 3 } }}>
+        <SampleNote />
+        {showsDays && <Ribbon />}
+        <Box component="main" sx={{ px: { xs: 1.75, md: 2.5 }, pt: { xs: 1.5, md: 2 } }}>
+          <Suspense fallback={<LinearProgress aria-label="Opening" />}>
+            <Outlet context={open} />
+          </Suspense>
+        </Box>
+      </Box>
+      <Dialog open={help} onClose={() => setHelp(false)} maxWidth="xs" fullWidth>
+        <DialogTitle>Keys</DialogTitle>
+        <DialogContent>
+          <Box component="dl" sx={{ display: "grid", gridTemplateColumns: "110px 1fr", rowGap: 0.8, m: 0 }}>
+            {keyHelp.map(([key, what]) => (
+              <Box key={key} sx={{ display: "contents" }}>
+                <Box component="dt" sx={{ fontWeight: 700, color: "var(--bramble)" }}>
+                  {key}
+                </Box>
+                <Box component="dd" sx={{ m: 0 }}>
+                  {what}
+                </Box>
+              </Box>
+            ))}
+          </Box>
+        </DialogContent>
+      </Dialog>
+      {find && <FindDialog onClose={() => setFind(false)} />}
+    </Box>
+  );
+}
+
+/** SampleNote says on every screen what is not the grower's own. */
+function SampleNote() {
+  const site = useSite().data;
+  if (!site || (!site.sample && !site.pinned)) return null;
+  return (
+    <Box
+      className="no-print"
+      sx={{
+        background: "var(--ink)",
+        color: "var(--paper)",
+        fontSize: 13,
+        lineHeight: "22px",
+        px: { xs: 1.75, md: 2.5 },
+        whiteSpace: "nowrap",
+        overflow: "hidden",
+        textOverflow: "ellipsis",
+      }}
+    >
+      {site.sample ? "Sample plot. " : ""}Today is fixed to {fullDay(site.today)}.
+      {site.weatherSimulated ? " Weather is simulated." : ""}
+    </Box>
+  );
+}

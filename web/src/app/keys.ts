@@ -1,0 +1,71 @@
+import { useEffect, useRef } from "react";
+
+import { areas } from "./areas";
+import { useActs } from "./acts";
+import { useGo, useShownDay } from "./shownDay";
+
+/** The keys as the help lists them. */
+export const keyHelp: [string, string][] = [
+  ...areas.map((area): [string, string] => [`g ${area.key}`, area.name]),
+  ["/", "Find any plant or bed, by any name"],
+  ["[  ]", "Show a week earlier, a week later"],
+  ["Shift [  ]", "Show a day earlier, a day later"],
+  ["t", "Back to today"],
+  ["o", "Note a look at the selected planting"],
+  ["k", "Note a picking from the selected planting"],
+  ["?", "These keys"],
+  ["Esc", "Leave"],
+];
+
+const typing = (target: EventTarget | null) =>
+  target instanceof HTMLElement &&
+  (target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName));
+
+const dialogOpen = () => document.querySelector("[role=dialog]") !== null;
+
+/** How long the letter after g may take. */
+const goMs = 1500;
+
+/** useKeys listens for the keys that work everywhere. */
+export function useKeys(open: { help: () => void; find: () => void }) {
+  const go = useGo();
+  const { move, show, today } = useShownDay();
+  const { selected, observe, pick } = useActs();
+  const wentAt = useRef(0);
+  useEffect(() => {
+    const act: Record<string, () => void> = {
+      "/": open.find,
+      "?": open.help,
+      "[": () => move(-7),
+      "]": () => move(7),
+      "{": () => move(-1),
+      "}": () => move(1),
+      t: () => today && show(today),
+      o: () => selected !== undefined && observe(selected),
+      k: () => selected !== undefined && pick(selected),
+    };
+    const onKey = (event: KeyboardEvent) => {
+      if (event.ctrlKey || event.metaKey || event.altKey || typing(event.target) || dialogOpen()) return;
+      if (Date.now() - wentAt.current < goMs) {
+        wentAt.current = 0;
+        const area = areas.find((a) => a.key === event.key);
+        if (area) {
+          event.preventDefault();
+          void go(area.path);
+        }
+        return;
+      }
+      if (event.key === "g") {
+        wentAt.current = Date.now();
+        return;
+      }
+      const found = act[event.key];
+      if (found) {
+        event.preventDefault();
+        found();
+      }
+    };
+    window.addEventListener("keydown", onKey);
+    return () => window.removeEventListener("keydown", onKey);
+  }, [go, move, show, today, selected, observe, pick, open]);
+}

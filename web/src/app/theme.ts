@@ -1,0 +1,59 @@
+import { createTheme, type Theme } from "@mui/material/styles";
+
+import { looks, type Look } from "./tokens";
+
+const text = "'Atkinson Hyperlegible Next Variable', 'Atkinson Hyperlegible Next', sans-serif";
+export const headings = "'Brygada 1918', serif";
+
+/** themeFor makes the component library look like this product: rules instead of shadows, no ripples. */
+export function themeFor(look: Look): Theme {
+  const c = looks[look];
+  const heavy = look === "sunlight";
+  const heading = { fontFamily: headings, fontWeight: 600, lineHeight: 1.15 };
+  return createTheme({
+    palette: {
+      mode: look === "dusk" ? "dark" : "light",
+      background: { default: c.paper, paper: c.card },
+      text: { primary: c.ink, secondary: c.softInk },
+      primary: { main: c.bramble, contrastText: c.onBramble },
+      secondary: { main: c.leaf },
+      error: { main: c.forbid },
+      warning: { main: c.clay },
+      success: { main: c.leaf },
+      info: { main: c.water },
+      divider: c.rule,
+    },
+    shape: { borderRadius: 3 },
+    shadows: Array(25).fill("none") as Theme["shadows"],
+    typography: {
+      fontFamily: text,
+      fontSize: 15,
+      fontWeightRegular: heavy ? 500 : 400,
+      h1: { ...heading, fontSize: "1.9rem" },
+      h2: { ...heading, fontSize: "1.35rem" },
+      h3: { ...heading, fontSize: "1.12rem" },
+      button: { textTransform: "none", fontWeight: 600 },
+      body2: { fontSize: "0.88rem", lineHeight: 1.4 },
+    },
+    components: {
+      MuiButtonBase: { defaultProps: { disableRipple: true } },
+      MuiButton: {
+        defaultProps: { disableElevation: true },
+        styleOverrides: {
+          root: {
+            minHeight: 38,
+            "&.Mui-focusVisible": { outline: `3px solid ${c.straw}`, outlineOffset: 1 },
+          },
+          outlined: { borderColor: c.bramble },
+        },
+      },
+      MuiDialog: { styleOverrides: { paper: { border: `1px solid ${c.rule}`, backgroundImage: "none" } } },
+      MuiDialogTitle: { styleOverrides: { root: { ...heading, fontSize: "1.4rem", paddingBottom: 4 } } },
+      MuiTextField: { defaultProps: { size: "small", fullWidth: true } },
+      MuiOutlinedInput: { styleOverrides: { root: { background: c.card } } },
+      MuiFormHelperText: { styleOverrides: { root: { marginLeft: 2, fontSize: "0.82rem" } } },
+      MuiTooltip: { styleOverrides: { tooltip: { background: c.ink, color: c.paper, fontSize: "0.85rem" } } },
+      MuiSnackbarContent: { styleOverrides: { root: { background: c.ink, color: c.paper } } },
+    },
+  });
+}

@@ -1,0 +1,106 @@
+import {
+  Box,
+  Button,
+  Dialog,
+  DialogActions,
+  DialogContent,
+  DialogTitle,
+  TextField,
+  Typography,
+} from "@mui/material";
+import { useState } from "react";
+
+import { api, told, type Schemas } from "../../api/client";
+import { useUndo } from "../../app/Undo";
+import { useSend } from "../../parts/useSend";
+
+type Need = Schemas["NeedView"];
+
+/** Needs is what the household wants of each part in a year, and what it has taken. */
+export function Needs({ needs }: { needs: Need[] }) {
+  const [changing, setChanging] = useState<Need>();
+  return (
+    <Box component="section" aria-label="Needed this year">
+      <Typography variant="h2" sx={{ mb: 0.5 }}>
+        Needed this year
+      </Typography>
+      <Box sx={{ color: "text.secondary", mb: 1 }}>
+        Fresh weight. An allowance never goes beyond what is still needed.
+      </Box>
+      <Box sx={{ display: "grid", gridTemplateColumns: { xs: "1fr", md: "1fr 1fr" }, columnGap: 4 }}>
+        {needs.map((need) => (
+          <Box
+            key={`${need.speciesId}${need.part}`}
+            sx={{
+              display: "flex",
+              gap: 1,
+              alignItems: "center",
+              borderBottom: "1px dotted var(--rule)",
+              py: 0.3,
+            }}
+          >
+            <Box sx={{ flex: 1 }}>
+              {need.name} {need.part}
+            </Box>
+            <Box sx={{ color: "text.secondary", fontSize: 14.5 }}>
+              {need.taken} taken{need.need ? ` of ${need.need}` : ""}
+            </Box>
+            {need.need && (
+              <Box sx={{ width: 60, height: 7, background: "var(--rule)" }} aria-hidden>
+                <Box sx={{ width: `${need.share * 100}%`, height: 7, background: "var(--leaf)" }} />
+              </Box>
+            )}
+            <Button
+              size="small"
+              onClick={() => setChanging(need)}
+              aria-label={`Set need of ${need.name} ${need.part}`}
+            >
+              {need.need ? "Change" : "Set"}
+            </Button>
+          </Box>
+        ))}
+      </Box>
+      {changing && <NeedDialog need={changing} onClose={() => setChanging(undefined)} />}
+    </Box>
+  );
+}
+
+function NeedDialog({ need, onClose }: { need: Need; onClose: () => void }) {
+  const { noted } = useUndo();
+  const { send, sending, fault, at } = useSend();
+  const [amount, setAmount] = useState(need.need);
+  const onSave = async () => {
+    const entry = await send(() =>
+      told(api.PUT("/api/needs", { body: { speciesId: need.speciesId, part: need.part, amount } })),
+    );
+    if (!entry) return;
+    noted(entry);
+    onClose();
+  };
+  return (
+    <Dialog open onClose={onClose} maxWidth="xs" fullWidth>
+      <DialogTitle>
+        {need.name} {need.part}
+      </DialogTitle>
+      <DialogContent>
+        <TextField
+          autoFocus
+          label="Needed in a year, fresh"
+          value={amount}
+          onChange={(e) => setAmount(e.target.value)}
+          onKeyDown={(e) => {
+            if (e.key === "Enter") void onSave();
+          }}
+          sx={{ mt: 1 }}
+          {...at("amount", fault || "400 g or 1 lb; empty for no limit")}
+        />
+      </DialogContent>
+      <DialogActions>
+        <Button onClick={onClose}>Leave</Button>
+        <Button variant="contained" disabled={sending} onClick={() => void onSave()}>
+          Note it
+        </Button>
+      </DialogActions>
+    </Dialog>
+  );
+}

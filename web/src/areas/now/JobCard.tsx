@@ -1,0 +1,91 @@
+import { Box, Button } from "@mui/material";
+import { Link } from "react-router";
+
+import { api, told, type Schemas } from "../../api/client";
+import { useActs } from "../../app/acts";
+import { useKept } from "../../app/shownDay";
+import { useUndo } from "../../app/Undo";
+import { Sprig } from "../../parts/Sprig";
+
+/** JobCard is one job: what, where, how much, until when and why, and the three answers. */
+export function JobCard({ job, edge, canAct }: { job: Schemas["JobView"]; edge: string; canAct: boolean }) {
+  const kept = useKept();
+  const { pick } = useActs();
+  const { noted, say } = useUndo();
+  const answer = async (word: string) => {
+    try {
+      noted(await told(api.POST("/api/jobs/answer", { body: { key: job.key, answer: word } })));
+    } catch (reason) {
+      say(reason instanceof Error ? reason.message : String(reason), "error");
+    }
+  };
+  const small = { minHeight: 30, px: 1, minWidth: 0 } as const;
+  const to = job.kind === "round" ? "/round" : `/plantings/${job.plantingId}`;
+  return (
+    <Box
+      component="article"
+      aria-label={`${job.verb} ${job.what}, ${job.bed}`}
+      sx={{
+        display: "flex",
+        gap: 1.2,
+        background: "var(--card)",
+        border: "1px solid var(--rule)",
+        borderLeft: `5px solid var(${job.kind === "check" ? "--bramble" : edge})`,
+        borderRadius: "3px",
+        p: "9px 10px 6px",
+        mb: 1.2,
+      }}
+    >
+      <Sprig stage={job.stage} size={38} />
+      <Box sx={{ flex: 1, minWidth: 0 }}>
+        <Box sx={{ display: "flex", gap: 1, alignItems: "baseline" }}>
+          <Box sx={{ flex: 1, minWidth: 0 }}>
+            <Box
+              component={Link}
+              to={kept(to)}
+              sx={{ color: "inherit", textDecoration: "none", "&:hover": { textDecoration: "underline" } }}
+            >
+              <b>{job.verb}</b> {job.what}
+            </Box>
+            <Box component="span" sx={{ color: "text.secondary" }}>
+              {" "}
+              · {job.bed}
+            </Box>
+          </Box>
+          <Box sx={{ color: "var(--clay)", fontSize: 14, whiteSpace: "nowrap" }}>{job.deadline}</Box>
+        </Box>
+        <Box sx={{ fontWeight: 700 }}>{job.amount}</Box>
+        <Box sx={{ fontSize: 14, color: "text.secondary", lineHeight: 1.35 }}>{job.reason}</Box>
+        {job.caution && (
+          <Box
+            component="details"
+            sx={{ fontSize: 14, color: "var(--forbid)", "& summary": { cursor: "pointer" } }}
+          >
+            <summary>Cautions</summary>
+            {job.caution}
+          </Box>
+        )}
+        {canAct && job.kind !== "round" && (
+          <Box className="no-print" sx={{ display: "flex", gap: 0.5, ml: -1, mt: 0.2 }}>
+            {job.kind === "pick" && (
+              <Button size="small" sx={small} onClick={() => pick(job.plantingId, job.part)}>
+                Done
+              </Button>
+            )}
+            {job.kind === "care" && (
+              <Button size="small" sx={small} onClick={() => void answer("done")}>
+                Done
+              </Button>
+            )}
+            <Button size="small" sx={small} color="inherit" onClick={() => void answer("not yet")}>
+              Not yet
+            </Button>
+            <Button size="small" sx={small} color="inherit" onClick={() => void answer("skip")}>
+              Skip
+            </Button>
+          </Box>
+        )}
+      </Box>
+    </Box>
+  );
+}

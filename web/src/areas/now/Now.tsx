@@ -1,0 +1,99 @@
+import { Box, Typography } from "@mui/material";
+import { Link } from "react-router";
+
+import type { Schemas } from "../../api/client";
+import { useNow } from "../../api/queries";
+import { useShownDay } from "../../app/shownDay";
+import { Trouble } from "../../parts/Trouble";
+import { JobCard } from "./JobCard";
+import { Outlook } from "./Outlook";
+
+const columns = [
+  { key: "closing", title: "Closing", note: "", empty: "Nothing closes within the week." },
+  { key: "open", title: "Open", note: "", empty: "Nothing is open." },
+  { key: "coming", title: "Coming", note: "next 3 weeks", empty: "Nothing opens within three weeks." },
+] as const;
+
+/** Now is what to do on the shown day: closing, open, coming. */
+export function Now() {
+  const { asked } = useShownDay();
+  const query = useNow(asked);
+  const now = query.data;
+  if (query.error) return <Trouble reason={query.error} />;
+  if (!now) return <Box sx={{ minHeight: 400 }} />;
+  return (
+    <>
+      <Box sx={{ display: "flex", flexWrap: "wrap", alignItems: "center", columnGap: 2, rowGap: 1, mb: 2 }}>
+        <Typography variant="h1">{now.title}</Typography>
+        <Box sx={{ color: "text.secondary", flex: 1, minWidth: 180 }}>
+          {now.isToday ? "" : "shown, not today · "}
+          {now.summary}
+        </Box>
+        <Outlook days={now.weather} source={now.source} />
+      </Box>
+      {now.plantings === 0 ? (
+        <FirstSteps hasBeds={now.hasBeds} />
+      ) : (
+        <Box
+          sx={{
+            display: "grid",
+            gridTemplateColumns: { xs: "minmax(0, 1fr)", md: "1.16fr 1.16fr 1fr" },
+            gap: 2.25,
+            alignItems: "start",
+          }}
+        >
+          {columns.map(({ key, ...column }) => (
+            <Column key={key} {...column} jobs={now[key]} canAct={now.isToday} />
+          ))}
+        </Box>
+      )}
+    </>
+  );
+}
+
+interface ColumnProps {
+  title: string;
+  note: string;
+  empty: string;
+  jobs: Schemas["JobView"][];
+  canAct: boolean;
+}
+
+function Column({ title, note, empty, jobs, canAct }: ColumnProps) {
+  const edges: Record<string, string> = { Closing: "--clay", Open: "--leaf", Coming: "--rule" };
+  return (
+    <Box component="section" aria-label={title} sx={{ minWidth: 0 }}>
+      <Typography variant="h2" sx={{ mb: 1 }}>
+        {title}{" "}
+        <Box component="span" sx={{ color: "text.secondary" }}>
+          {note || jobs.length}
+        </Box>
+      </Typography>
+      {jobs.length === 0 && <Box sx={{ color: "text.secondary" }}>{empty}</Box>}
+      {jobs.map((job) => (
+        <JobCard
+          key={job.key}
+          job={job}
+          edge={edges[title] ?? "--rule"}
+          canAct={canAct && title !== "Coming"}
+        />
+      ))}
+    </Box>
+  );
+}
+
+function FirstSteps({ hasBeds }: { hasBeds: boolean }) {
+  return (
+    <Box sx={{ maxWidth: 520 }}>
+      <Typography variant="h2">Begin with the ground</Typography>
+      <p>
+        {hasBeds ? "The beds are laid out. " : ""}
+        <Link to="/settings">Say where the plot lies</Link>, then{" "}
+        <Link to="/plot">
+          {hasBeds ? "set the first planting in a bed" : "lay out a bed and set a planting in it"}
+        </Link>
+        . From then on this page says what is closing, what is open and what is coming.
+      </p>
+    </Box>
+  );
+}

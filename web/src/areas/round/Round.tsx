@@ -1,0 +1,116 @@
+import { Alert, Box, Button, Typography } from "@mui/material";
+import { useEffect, useMemo, useState } from "react";
+
+import { useRefresh, useRound } from "../../api/queries";
+import { sendWaiting, useWaiting } from "../../api/outbox";
+import { useGo } from "../../app/shownDay";
+import { Trouble } from "../../parts/Trouble";
+import { StopForm } from "./StopForm";
+
+/** How often looks that wait are tried again. */
+const retryMs = 15_000;
+
+/** Round is the walk: one planting at a time, bed by bed, the expected answer marked. */
+export function Round() {
+  const query = useRound();
+  const refresh = useRefresh();
+  const waiting = useWaiting();
+  const go = useGo();
+  const [at, setAt] = useState<number>();
+  // Looks noted on this walk without a network count as seen, too.
+  const [passed, setPassed] = useState<ReadonlySet<number>>(new Set());
+
+  useEffect(() => {
+    if (waiting === 0) return;
+    const tryNow = () => {
+      void sendWaiting().then((sent) => {
+        if (sent > 0) void refresh();
+      });
+    };
+    window.addEventListener("online", tryNow);
+    const timer = window.setInterval(tryNow, retryMs);
+    return () => {
+      window.removeEventListener("online", tryNow);
+      window.clearInterval(timer);
+    };
+  }, [waiting, refresh]);
+
+  const round = query.data;
+  const first = useMemo(() => {
+    const index = round?.stops.findIndex((stop) => !stop.seenToday) ?? -1;
+    return index < 0 ? round?.stops.length : index;
+  }, [round]);
+  if (query.error && !round) return <Trouble reason={query.error} />;
+  if (!round) return <Box sx={{ minHeight: 500 }} />;
+  const index = at ?? first ?? 0;
+  const stop = round.stops[index];
+  const next = round.stops[index + 1];
+  const done = round.stops.filter((s) => s.seenToday || passed.has(s.id)).length;
+
+  if (round.stops.length === 0)
+    return <p>Nothing stands in the beds yet. Set a planting on the plot first.</p>;
+  return (
+    <Box sx={{ maxWidth: 560, mx: "auto" }}>
+      <Box
+        sx={{
+          display: "flex",
+          justifyContent: "space-between",
+          gap: 2,
+          color: "text.secondary",
+          fontSize: 15,
+        }}
+      >
+        <span>
+          Round · {stop ? `bed ${stop.bedNumber} of ${round.beds}` : `${round.beds} beds`} · {done} of{" "}
+          {round.stops.length} seen
+        </span>
+        <span role="status">{waiting > 0 ? `saved on this device · ${waiting} to send` : "all sent"}</span>
+      </Box>
+      <Box sx={{ height: 6, background: "var(--rule)", borderRadius: "3px", my: 1 }} aria-hidden>
+        <Box
+          sx={{
+            height: 6,
+            width: `${(done / round.stops.length) * 100}%`,
+            background: "var(--bramble)",
+            borderRadius: "3px",
+          }}
+        />
+      </Box>
+      {stop ? (
+        <StopForm
+          key={stop.id}
+          stop={stop}
+          marks={round.marks}
+          next={next?.name}
+          onBack={index > 0 ? () => setAt(index - 1) : undefined}
+          onDone={(looked) => {
+            if (looked) setPassed(new Set([...passed, stop.id]));
+            setAt(index + 1);
+          }}
+        />
+      ) : (
+        <>
+          <Typography variant="h1" sx={{ mt: 3 }}>
+            The round is done
+          </Typography>
+          <p>
+            {done} of {round.stops.length} plantings were looked at today.
+          </p>
+          {waiting > 0 && (
+            <Alert severity="info" variant="outlined" sx={{ mb: 2 }}>
+              {waiting} looks wait on this device and are sent as soon as the plot can be reached.
+            </Alert>
+          )}
+          <Box sx={{ display: "flex", gap: 1 }}>
+            <Button variant="contained" onClick={() => void go("/")}>
+              What to do now
+            </Button>
+            <Button variant="outlined" onClick={() => setAt(0)}>
+              From the first bed
+            </Button>
+          </Box>
+        </>
+      )}
+    </Box>
+  );
+}

@@ -1,0 +1,198 @@
+import { Alert, Box, Button, TextField, Typography } from "@mui/material";
+import { useState } from "react";
+
+import type { Schemas } from "../../api/client";
+import { noteLook } from "../../api/outbox";
+import { useSite } from "../../api/queries";
+import { useUndo } from "../../app/Undo";
+import { Choice, ChoiceRow } from "../../parts/Choices";
+import { Question } from "../../parts/Question";
+import { Sprig } from "../../parts/Sprig";
+import { useSend } from "../../parts/useSend";
+import { Stepper } from "./Stepper";
+
+interface Props {
+  stop: Schemas["Stop"];
+  marks: string[];
+  next?: string;
+  onBack?: () => void;
+  onDone: (looked: boolean) => void;
+}
+
+/** StopForm asks what is seen of one planting. If the marked answer is right, one tap goes on. */
+export function StopForm({ stop, marks, next, onBack, onDone }: Props) {
+  const site = useSite().data;
+  const { noted } = useUndo();
+  const { send, sending, fields, fault } = useSend();
+  const [stage, setStage] = useState(stop.expected);
+  const [share, setShare] = useState(stop.expectedShare);
+  const [height, setHeight] = useState<number>();
+  const [width, setWidth] = useState<number>();
+  const [wrong, setWrong] = useState<string[]>([]);
+  const [note, setNote] = useState("");
+  const [all, setAll] = useState(false);
+  const [writing, setWriting] = useState(false);
+
+  const typed = (value: number | undefined) => (value === undefined ? "" : `${value} ${stop.sizeStep}`);
+  const onNext = async () => {
+    const answer = await send(() =>
+      noteLook(stop.id, {
+        day: site?.today ?? "",
+        stage,
+        share,
+        height: typed(height),
+        width: typed(width),
+        marks: wrong,
+        note,
+      }),
+    );
+    if (answer === undefined) return;
+    if (answer) noted(answer.entry);
+    onDone(true);
+  };
+  const options = all ? stop.allStages : stop.options;
+  return (
+    <>
+      <Box sx={{ display: "flex", alignItems: "baseline", gap: 1 }}>
+        <Typography variant="h1" sx={{ flex: 1 }}>
+          {stop.name[0]?.toUpperCase() + stop.name.slice(1)}
+        </Typography>
+        {onBack && (
+          <Button onClick={onBack} color="inherit">
+            Back
+          </Button>
+        )}
+      </Box>
+      <Box sx={{ color: "text.secondary" }}>
+        {stop.bed} · {stop.plantWords}
+        {stop.identity !== "sure" && (
+          <Box component="b" sx={{ color: "var(--forbid)" }}>
+            {" "}
+            · unproven, not for use
+          </Box>
+        )}
+      </Box>
+      <Question text="What do you see?" note={stop.expectedWords} error={fields.stage}>
+        <ChoiceRow label="Stage" columns={4}>
+          {options.map((option) => (
+            <Choice key={option} chosen={stage === option} onChoose={() => setStage(option)}>
+              <Sprig stage={option} size={50} label="" />
+              <span style={{ fontSize: 14, lineHeight: 1.1 }}>{option}</span>
+            </Choice>
+          ))}
+        </ChoiceRow>
+        {!all && stop.allStages.length > stop.options.length && (
+          <Button size="small" onClick={() => setAll(true)} sx={{ mt: 0.5, ml: -0.5 }}>
+            Something else
+          </Button>
+        )}
+      </Question>
+      <Question text="How many of them?" error={fields.share}>
+        <ChoiceRow label="Share" columns={4}>
+          {(site?.shares ?? []).map((word) => (
+            <Choice key={word} chosen={share === word} onChoose={() => setShare(word)}>
+              {word}
+            </Choice>
+          ))}
+        </ChoiceRow>
+      </Question>
+      <Question
+        text="Size"
+        note={
+          height === undefined && width === undefined ? "Expected size; step it if you measured." : undefined
+        }
+        error={fields.height ?? fields.width}
+      >
+        <Box sx={{ display: "grid", gridTemplateColumns: "1fr 1fr", gap: 1 }}>
+          <Stepper
+            name="tall"
+            unit={stop.sizeStep}
+            expected={stop.heightNumber}
+            value={height}
+            onChange={setHeight}
+          />
+          <Stepper
+            name="wide"
+            unit={stop.sizeStep}
+            expected={stop.widthNumber}
+            value={width}
+            onChange={setWidth}
+          />
+        </Box>
+      </Question>
+      <Question text="Anything wrong?" error={fields.marks}>
+        <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1 }}>
+          {marks.map((mark) => (
+            <Choice
+              key={mark}
+              dark
+              chosen={wrong.includes(mark)}
+              onChoose={() =>
+                setWrong(wrong.includes(mark) ? wrong.filter((m) => m !== mark) : [...wrong, mark])
+              }
+            >
+              {mark}
+            </Choice>
+          ))}
+          <Choice chosen={writing} onChoose={() => setWriting(!writing)}>
+            write…
+          </Choice>
+        </Box>
+        {writing && (
+          <TextField
+            autoFocus
+            multiline
+            minRows={2}
+            label="Note"
+            value={note}
+            onChange={(e) => setNote(e.target.value)}
+            error={"note" in fields}
+            helperText={fields.note}
+            sx={{ mt: 1.2 }}
+          />
+        )}
+      </Question>
+      {stop.ready && (
+        <Box
+          sx={{
+            background: "var(--brambleWash)",
+            borderLeft: "5px solid var(--bramble)",
+            p: "8px 12px",
+            mt: 2,
+            fontSize: 15,
+          }}
+        >
+          <b>Ready.</b> {stop.ready}
+        </Box>
+      )}
+      {fault && (
+        <Alert severity="error" sx={{ mt: 2 }}>
+          {fault}
+        </Alert>
+      )}
+      <Box
+        sx={{
+          display: "flex",
+          gap: 1,
+          mt: 2,
+          position: "sticky",
+          bottom: { xs: 64, md: 0 },
+          background: "var(--paper)",
+          py: 1,
+        }}
+      >
+        <Button variant="outlined" onClick={() => onDone(false)} sx={{ minHeight: 52, minWidth: 84 }}>
+          Skip
+        </Button>
+        <Button
+          variant="contained"
+          disabled={sending}
+          onClick={() => void onNext()}
+          sx={{ minHeight: 52, flex: 1, fontSize: 17 }}
+        >
+          {next ? `Next: ${next}` : "Finish the round"}
+        </Button>
+      </Box>
+    </>
+  );
+}

@@ -1,0 +1,174 @@
+import {
+  Alert,
+  Box,
+  Button,
+  Dialog,
+  DialogActions,
+  DialogContent,
+  DialogTitle,
+  TextField,
+} from "@mui/material";
+import { useState } from "react";
+
+import { api, told } from "../api/client";
+import { usePlanting, useSite } from "../api/queries";
+import { useUndo } from "../app/Undo";
+import { Choice, ChoiceRow } from "./Choices";
+import { MovedBox } from "./MovedBox";
+import { Question } from "./Question";
+import { Sprig } from "./Sprig";
+import { useSend } from "./useSend";
+
+/** ObserveDialog notes what is seen of one planting, and then shows how its dates moved and why. */
+export function ObserveDialog({ plantingId, onClose }: { plantingId: number; onClose: () => void }) {
+  const planting = usePlanting(plantingId).data;
+  const site = useSite().data;
+  const { noted } = useUndo();
+  const { send, sending, fields, fault, at } = useSend();
+  const [stage, setStage] = useState<string>();
+  const [share, setShare] = useState("most");
+  const [day, setDay] = useState<string>();
+  const [height, setHeight] = useState("");
+  const [width, setWidth] = useState("");
+  const [marks, setMarks] = useState<string[]>([]);
+  const [note, setNote] = useState("");
+  const [moved, setMoved] = useState<Awaited<ReturnType<typeof save>>>();
+
+  const save = () =>
+    told(
+      api.POST("/api/plantings/{id}/observations", {
+        params: { path: { id: plantingId } },
+        body: {
+          day: day ?? site?.today ?? "",
+          stage: stage ?? planting?.expected ?? "",
+          share,
+          height,
+          width,
+          marks,
+          note,
+        },
+      }),
+    );
+  const onSave = async () => {
+    const answer = await send(save);
+    if (!answer) return;
+    noted(answer.entry);
+    if (answer.moved) setMoved(answer);
+    else onClose();
+  };
+  if (!planting || !site) return null;
+  return (
+    <Dialog open onClose={onClose} maxWidth="sm" fullWidth>
+      <DialogTitle>
+        {planting.name[0]?.toUpperCase() + planting.name.slice(1)} · {planting.bed}
+      </DialogTitle>
+      {moved ? (
+        <DialogContent>
+          {moved.moved && <MovedBox moved={moved.moved} />}
+          {moved.ready && (
+            <Alert severity="success" variant="outlined" sx={{ mt: 2 }}>
+              {moved.ready}
+            </Alert>
+          )}
+        </DialogContent>
+      ) : (
+        <DialogContent>
+          <Box sx={{ color: "text.secondary" }}>{planting.plantWords}</Box>
+          <Question text="What do you see?" note={`Expected: ${planting.expected}`} error={fields.stage}>
+            <ChoiceRow label="Stage" columns={5}>
+              {planting.options.map((option) => (
+                <Choice
+                  key={option}
+                  chosen={(stage ?? planting.expected) === option}
+                  onChoose={() => setStage(option)}
+                >
+                  <Sprig stage={option} size={42} label="" />
+                  <span style={{ fontSize: 13 }}>{option}</span>
+                </Choice>
+              ))}
+            </ChoiceRow>
+          </Question>
+          <Question text="How many of them?" error={fields.share}>
+            <ChoiceRow label="Share" columns={4}>
+              {site.shares.map((word) => (
+                <Choice key={word} chosen={share === word} onChoose={() => setShare(word)}>
+                  {word}
+                </Choice>
+              ))}
+            </ChoiceRow>
+          </Question>
+          <Question text="Size, if you measured it">
+            <Box sx={{ display: "flex", gap: 1 }}>
+              <TextField
+                label="Height"
+                placeholder={planting.height}
+                value={height}
+                onChange={(e) => setHeight(e.target.value)}
+                {...at("height")}
+              />
+              <TextField
+                label="Width"
+                placeholder={planting.width}
+                value={width}
+                onChange={(e) => setWidth(e.target.value)}
+                {...at("width")}
+              />
+              <TextField
+                label="Day"
+                type="date"
+                value={day ?? site.today}
+                onChange={(e) => setDay(e.target.value)}
+                slotProps={{ inputLabel: { shrink: true } }}
+                {...at("day")}
+              />
+            </Box>
+          </Question>
+          <Question text="Anything wrong?" error={fields.marks}>
+            <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1 }}>
+              {site.marks.map((mark) => (
+                <Choice
+                  key={mark}
+                  dark
+                  chosen={marks.includes(mark)}
+                  onChoose={() =>
+                    setMarks(marks.includes(mark) ? marks.filter((m) => m !== mark) : [...marks, mark])
+                  }
+                >
+                  {mark}
+                </Choice>
+              ))}
+            </Box>
+          </Question>
+          <TextField
+            label="Note"
+            multiline
+            minRows={2}
+            value={note}
+            onChange={(e) => setNote(e.target.value)}
+            sx={{ mt: 2 }}
+            {...at("note")}
+          />
+          {fault && (
+            <Alert severity="error" sx={{ mt: 2 }}>
+              {fault}
+            </Alert>
+          )}
+        </DialogContent>
+      )}
+      <DialogActions sx={{ px: 3, pb: 2 }}>
+        {moved ? (
+          <Button variant="contained" onClick={onClose} autoFocus>
+            Close
+          </Button>
+        ) : (
+          <>
+            <Button onClick={onClose}>Leave</Button>
+            <Button variant="contained" disabled={sending} onClick={() => void onSave()}>
+              Note it
+            </Button>
+          </>
+        )}
+      </DialogActions>
+    </Dialog>
+  );
+}

@@ -1,0 +1,129 @@
+import {
+  Alert,
+  Button,
+  Checkbox,
+  Dialog,
+  DialogActions,
+  DialogContent,
+  DialogTitle,
+  FormControlLabel,
+  MenuItem,
+  TextField,
+} from "@mui/material";
+import { useState } from "react";
+
+import { api, told } from "../api/client";
+import { usePlanting, useSite } from "../api/queries";
+import { useUndo } from "../app/Undo";
+import { AllowanceBox, Cautions } from "./AllowanceBox";
+import { useSend } from "./useSend";
+
+/** PickDialog notes a picking, with the allowance and the cautions beside it. */
+export function PickDialog({
+  plantingId,
+  part: asked,
+  onClose,
+}: {
+  plantingId: number;
+  part?: string;
+  onClose: () => void;
+}) {
+  const planting = usePlanting(plantingId).data;
+  const site = useSite().data;
+  const { noted } = useUndo();
+  const { send, sending, fields, fault, at } = useSend();
+  const [chosen, setPart] = useState(asked);
+  const [amount, setAmount] = useState("");
+  const [day, setDay] = useState<string>();
+  const [note, setNote] = useState("");
+  const [tookAnyway, setTookAnyway] = useState(false);
+  if (!planting || !site) return null;
+
+  const part =
+    chosen ?? planting.allowances.find((a) => a.offered)?.part ?? planting.allowances[0]?.part ?? "";
+  const allowance = planting.allowances.find((a) => a.part === part);
+  const onSave = async () => {
+    const answer = await send(() =>
+      told(
+        api.POST("/api/plantings/{id}/pickings", {
+          params: { path: { id: plantingId } },
+          body: { day: day ?? site.today, part, amount, note, tookAnyway },
+        }),
+      ),
+    );
+    if (!answer) return;
+    noted(answer.entry);
+    onClose();
+  };
+  const over = fields.amount?.includes("say so") || tookAnyway;
+  return (
+    <Dialog open onClose={onClose} maxWidth="sm" fullWidth>
+      <DialogTitle>
+        {planting.name[0]?.toUpperCase() + planting.name.slice(1)} · {planting.bed}
+      </DialogTitle>
+      <DialogContent>
+        <TextField
+          select
+          label="Part"
+          value={part}
+          onChange={(e) => setPart(e.target.value)}
+          sx={{ my: 1 }}
+          {...at("part")}
+        >
+          {planting.allowances.map((a) => (
+            <MenuItem key={a.part} value={a.part}>
+              {a.part}
+            </MenuItem>
+          ))}
+        </TextField>
+        {allowance && <AllowanceBox allowance={allowance} />}
+        <TextField
+          autoFocus
+          label="How much did you take?"
+          value={amount}
+          onChange={(e) => setAmount(e.target.value)}
+          onKeyDown={(e) => {
+            if (e.key === "Enter") void onSave();
+          }}
+          placeholder={allowance ? `${allowance.units || 6} ${allowance.unitName}` : ""}
+          sx={{ my: 1 }}
+          {...at("amount", `In ${allowance?.unitName ?? "pieces"}, or as a weight: 310 g, 11 oz`)}
+        />
+        {over && (
+          <FormControlLabel
+            control={<Checkbox checked={tookAnyway} onChange={(e) => setTookAnyway(e.target.checked)} />}
+            label="I took it all the same"
+          />
+        )}
+        <TextField
+          label="Day"
+          type="date"
+          value={day ?? site.today}
+          onChange={(e) => setDay(e.target.value)}
+          slotProps={{ inputLabel: { shrink: true } }}
+          sx={{ my: 1 }}
+          {...at("day")}
+        />
+        <TextField
+          label="Note"
+          value={note}
+          onChange={(e) => setNote(e.target.value)}
+          sx={{ my: 1 }}
+          {...at("note")}
+        />
+        {allowance && <Cautions allowance={allowance} />}
+        {fault && (
+          <Alert severity="error" sx={{ mt: 2 }}>
+            {fault}
+          </Alert>
+        )}
+      </DialogContent>
+      <DialogActions sx={{ px: 3, pb: 2 }}>
+        <Button onClick={onClose}>Leave</Button>
+        <Button variant="contained" disabled={sending} onClick={() => void onSave()}>
+          Note it
+        </Button>
+      </DialogActions>
+    </Dialog>
+  );
+}

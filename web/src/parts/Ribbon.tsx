@@ -1,0 +1,215 @@
+import { Box } from "@mui/material";
+import { useRef, type KeyboardEvent, type PointerEvent } from "react";
+
+import { useRibbon } from "../api/queries";
+import { useShownDay } from "../app/shownDay";
+import { addDays, dayMonth, daysBetween, fullDay, monthsOf, shortDay } from "./dates";
+
+const width = 1000;
+const height = 46;
+const coldest = -4;
+const warmest = 24;
+
+/** How far a key moves the shown day. */
+const keySteps: Record<string, number> = { ArrowLeft: -1, ArrowRight: 1, PageUp: -7, PageDown: 7 };
+
+/**
+ * Ribbon is the plot's year: frost as tint, the soil's warmth as a line, the windows that are open each week
+ * as bars. A flag is today; the other can be dragged, and the screen shows that day.
+ */
+export function Ribbon() {
+  const { today, shown, show, move, isToday, asked } = useShownDay();
+  const year = useRibbon(asked).data;
+  const field = useRef<HTMLDivElement>(null);
+  if (!year || !today || !shown) return <Box sx={{ height: 74, borderBottom: "1px solid var(--rule)" }} />;
+  const days = year.frost.length;
+  const x = (day: string) => (daysBetween(year.start, day) / days) * width;
+  const percent = (day: string) => `${Math.min(100, Math.max(0, (x(day) / width) * 100))}%`;
+  const soilY = (celsius: number) => height - 2 - ((celsius - coldest) / (warmest - coldest)) * (height - 6);
+  const mostOpen = Math.max(8, ...year.open);
+
+  const dayAt = (clientX: number) => {
+    const box = field.current?.getBoundingClientRect();
+    if (!box) return shown;
+    const share = Math.min(1, Math.max(0, (clientX - box.left) / box.width));
+    return addDays(year.start, Math.min(days - 1, Math.floor(share * days)));
+  };
+  const onPointer = (event: PointerEvent<HTMLDivElement>) => {
+    if (event.type === "pointerdown") {
+      if (event.button !== 0) return;
+      event.currentTarget.setPointerCapture(event.pointerId);
+      event.preventDefault();
+    } else if (!event.currentTarget.hasPointerCapture(event.pointerId)) return;
+    show(dayAt(event.clientX));
+  };
+  const onKey = (event: KeyboardEvent) => {
+    const step = keySteps[event.key];
+    if (step !== undefined) move(step);
+    else if (event.key === "Home") show(today);
+    else return;
+    event.preventDefault();
+  };
+
+  return (
+    <Box
+      className="no-print"
+      sx={{ borderBottom: "1px solid var(--rule)", background: "var(--card)", userSelect: "none" }}
+    >
+      <Box
+        ref={field}
+        sx={{ position: "relative", height: height + 22, cursor: "ew-resize", touchAction: "pan-y" }}
+        onPointerDown={onPointer}
+        onPointerMove={onPointer}
+        data-testid="ribbon"
+      >
+        <svg
+          viewBox={`0 0 ${width} ${height}`}
+          preserveAspectRatio="none"
+          width="100%"
+          height={height}
+          aria-hidden
+          style={{ display: "block" }}
+        >
+          {year.frost.map((chance, i) =>
+            chance < 0.02 ? null : (
+              <rect
+                key={i}
+                x={(i / days) * width}
+                y={0}
+                width={width / days + 0.3}
+                height={height}
+                fill="var(--frost)"
+                opacity={chance * 0.55}
+              />
+            ),
+          )}
+          {year.open.map((n, week) => (
+            <rect
+              key={week}
+              x={((week * 7 + 0.7) / days) * width}
+              width={(5.6 / days) * width}
+              y={height - (n / mostOpen) * height * 0.55}
+              height={(n / mostOpen) * height * 0.55}
+              fill="var(--leaf)"
+              opacity={0.75}
+            />
+          ))}
+          <path
+            d={year.soil
+              .map((celsius, i) => `${i ? "L" : "M"}${(i / days) * width} ${soilY(celsius)}`)
+              .join(" ")}
+            stroke="var(--clay)"
+            strokeWidth={1.8}
+            fill="none"
+            vectorEffect="non-scaling-stroke"
+          />
+          <path
+            d={`M0 ${height - 0.5} H${width}`}
+            stroke="var(--ink)"
+            strokeWidth={1}
+            vectorEffect="non-scaling-stroke"
+          />
+        </svg>
+        {monthsOf(year.start, year.end).map((month) => (
+          <Box
+            key={month.first}
+            sx={{
+              position: "absolute",
+              left: percent(month.first),
+              top: height,
+              pl: "5px",
+              borderLeft: "1px solid var(--softInk)",
+              fontSize: 13,
+              lineHeight: "20px",
+              color: "text.secondary",
+            }}
+          >
+            <Box component="span" sx={{ display: { xs: "none", md: "inline" } }}>
+              {month.name}
+            </Box>
+            <Box component="span" sx={{ display: { md: "none" } }}>
+              {month.name.slice(0, 1)}
+            </Box>
+          </Box>
+        ))}
+        {today >= year.start && today <= year.end && (
+          <Box
+            sx={{
+              position: "absolute",
+              left: percent(today),
+              top: 0,
+              height: height + 4,
+              borderLeft: "2.5px solid var(--bramble)",
+              pointerEvents: "none",
+            }}
+          >
+            <Box
+              sx={{
+                background: "var(--bramble)",
+                color: "var(--onBramble)",
+                fontSize: 13,
+                fontWeight: 700,
+                px: 0.8,
+                lineHeight: "18px",
+                whiteSpace: "nowrap",
+              }}
+            >
+              {shortDay(today)}
+            </Box>
+          </Box>
+        )}
+        <Box
+          role="slider"
+          tabIndex={0}
+          aria-label="Shown day"
+          aria-valuemin={0}
+          aria-valuemax={days - 1}
+          aria-valuenow={daysBetween(year.start, shown)}
+          aria-valuetext={isToday ? `today, ${fullDay(shown)}` : fullDay(shown)}
+          onKeyDown={onKey}
+          sx={{
+            position: "absolute",
+            left: percent(shown),
+            top: 0,
+            height: height + 4,
+            width: 0,
+            borderLeft: isToday ? 0 : "2px dashed var(--ink)",
+          }}
+        >
+          {isToday ? (
+            <Box
+              component="span"
+              sx={{
+                position: "absolute",
+                left: -7,
+                top: height - 4,
+                width: 16,
+                height: 16,
+                borderRadius: "50%",
+                background: "var(--card)",
+                border: "2.5px solid var(--bramble)",
+              }}
+            />
+          ) : (
+            <Box
+              component="span"
+              sx={{
+                position: "absolute",
+                top: 21,
+                whiteSpace: "nowrap",
+                background: "var(--card)",
+                border: "1.5px solid var(--ink)",
+                fontSize: 13,
+                px: 0.7,
+                lineHeight: "18px",
+                ...(x(shown) > width * 0.85 ? { right: 0 } : { left: 0 }),
+              }}
+            >
+              shown: {dayMonth(shown)}
+            </Box>
+          )}
+        </Box>
+      </Box>
+    </Box>
+  );
+}
