@@ -8,6 +8,7 @@ import (
 	"bramblyacre/core/agenda"
 	"bramblyacre/core/calendar"
 	"bramblyacre/core/flora"
+	"bramblyacre/core/identity"
 	"bramblyacre/core/phenology"
 )
 
@@ -167,6 +168,9 @@ func (s *state) careJobs(p *planting, on calendar.Date) []job {
 			j.Minutes = math.Max(2, float64(p.standing())*care.MinutesEach.Value)
 			j.view.Minutes = j.Minutes
 			j.view.Verb, j.view.What = care.Verb, p.species.Names.Name
+			if p.identity != identity.Sure {
+				j.view.What += " (unproven)"
+			}
 			j.view.Amount = care.What + " · " + minutesWords(j.Minutes)
 			j.view.Reason = care.Why
 			if care.Irreversible {
@@ -199,7 +203,7 @@ func likelyDays(band phenology.Band, start calendar.Date) (first, last calendar.
 
 // checkJobs asks for the proof of a planting that could be used were it sure.
 func (s *state) checkJobs(p *planting, on calendar.Date) []job {
-	if p.identity == "sure" || p.ground != "" || !s.season.Contains(on) {
+	if p.identity == identity.Sure || p.ground != "" || !s.season.Contains(on) {
 		return nil
 	}
 	owed := s.owed(p)

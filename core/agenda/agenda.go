@@ -32,8 +32,10 @@ const (
 )
 
 const (
-	// closingDays is how many days before the last one a job is closing.
+	// closingDays is how many days before the last one a job is closing, and
+	// lastingDays the same for one whose loss cannot be made good.
 	closingDays = 7
+	lastingDays = 14
 	// comingDays is how far ahead jobs are shown: three weeks.
 	comingDays = 21
 )
@@ -49,7 +51,12 @@ func UrgencyOn(j Job, day calendar.Date) Urgency {
 			return Coming
 		}
 		return Neither
-	case j.Last.DaysSince(day) <= closingDays:
+	}
+	notice := closingDays
+	if j.Irreversible {
+		notice = lastingDays
+	}
+	if j.Last.DaysSince(day) <= notice {
 		return Closing
 	}
 	return Open

@@ -23,7 +23,7 @@ func simulate(t *testing.T, p *Plan, seed uint64) truth {
 	from, days := year(t, 1000+seed)
 	real := truth{from: from, days: days, pace: math.Exp(PriorSpread * rng.NormFloat64())}
 	whole := ensemble(t, from, days, 1)
-	table, open := p.table(whole), p.gates(whole).member(0, nil)
+	table, open := p.table(whole), p.gates(whole).member(0, usualLight, nil)
 	day := 0
 	for k := range p.Stages {
 		if k > 0 {
@@ -38,7 +38,7 @@ func simulate(t *testing.T, p *Plan, seed uint64) truth {
 // and then takes one stage for the next.
 func (real truth) look(p *Plan, whole *climate.Ensemble, day int, rng *rand.Rand) Sighting {
 	table := p.table(whole)
-	open := p.gates(whole).member(0, nil)
+	open := p.gates(whole).member(0, usualLight, nil)
 	noise := shareNoise * rng.NormFloat64()
 	furthest, share := 0, 1.0
 	for k := range p.Stages {

@@ -51,11 +51,11 @@ func (p *Plan) Forecast(weather *climate.Ensemble, pace Pace, seen []Sighting) *
 	for c := range courses {
 		member := c / drawsPerMember
 		if c%drawsPerMember == 0 {
-			open = gates.member(member, open)
 			warmthBefore = table.Sum(member, p.warmthFrom-1)
 		}
-		// Two irrational steps spread paces and plants evenly over courses
-		// without tying them to each other or to the weather.
+		// Irrational steps spread paces, plants and day lengths evenly over
+		// the courses without tying them to each other or to the weather.
+		open = gates.member(member, fraction(float64(c)*0.7320508075688772), open)
 		logRho := paces[int(fraction(float64(c)*0.6180339887498949)*float64(courses))]
 		place := fraction(float64(c)*0.4142135623730951 + 0.5/float64(courses))
 		p.course(f.typical, c, table, member, warmthBefore, open, math.Exp(logRho), facts, -1)

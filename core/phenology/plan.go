@@ -23,7 +23,7 @@ type Plan struct {
 	Stages []flora.Stage
 
 	rules      []flora.StageRule
-	light      []int // day of the season before which day length bars each stage
+	light      []lightGate // when day length opens each stage
 	baseC      float64
 	upperC     float64
 	spread     float64
@@ -55,10 +55,10 @@ func NewPlan(species *flora.Species, yearOfLife int, season calendar.Season, lat
 		warmthFrom: max(0, started.DaysSince(season.Start)),
 		standing:   species.ForecastStanding(year),
 	}
-	p.light = []int{p.warmthFrom}
+	p.light = []lightGate{{p.warmthFrom, p.warmthFrom, p.warmthFrom}}
 	for k, rule := range year.Stages {
 		p.Stages = append(p.Stages, rule.Stage)
-		p.light = append(p.light, max(p.light[k], lightGate(rule, days)))
+		p.light = append(p.light, gateOf(rule, days).notBefore(p.light[k]))
 	}
 	return p, nil
 }
@@ -88,7 +88,7 @@ func (p *Plan) Index(stage flora.Stage, day calendar.Date) (int, bool) {
 // gates are the days before which each stage cannot be reached, whatever the
 // warmth: by day length for every member alike, by chill for each member.
 type gates struct {
-	light []int                 // by stage index
+	light []lightGate           // by stage index
 	chill []*climate.ChillTable // nil where the stage waits for no cold
 	wants []float64             // days of cold
 }
@@ -116,43 +116,78 @@ func dayLengths(latitude float64, season calendar.Season) ([]float64, error) {
 	return hours, nil
 }
 
-// lightGate returns the first day of the season on which a rule's day length
-// is met, or the season's length if it never is.
-func lightGate(rule flora.StageRule, hours []float64) int {
-	gate := 0
-	if rule.DayAbove != nil {
-		for gate < len(hours) && hours[gate] < rule.DayAbove.Value {
-			gate++
-		}
-	}
-	if rule.DayBelow != nil {
-		longest := 0
-		for i, length := range hours {
-			if length > hours[longest] {
-				longest = i
-			}
-		}
-		gate = max(gate, longest)
-		for gate < len(hours) && hours[gate] > rule.DayBelow.Value {
-			gate++
-		}
-	}
-	return gate
+// lightGate is the day of the season from which day length opens a stage: with
+// the rule's usual figure, and at the earliest and latest with its range. A day
+// past the season's end stands for never.
+type lightGate struct{ usual, earliest, latest int }
+
+// at returns the day for a place in the range, 0 the earliest to 1 the latest.
+func (g lightGate) at(place float64) int {
+	return g.earliest + int(place*float64(g.latest-g.earliest+1))
 }
 
-// member returns the first day on which each stage is open to one member.
-func (g gates) member(m int, into []int) []int {
-	into = append(into[:0], g.light...)
-	open := 0
-	for k := range into {
-		if g.chill[k] != nil {
-			into[k] = max(into[k], g.chill[k].DayReaching(m, g.wants[k]))
+func (g lightGate) notBefore(other lightGate) lightGate {
+	return lightGate{max(g.usual, other.usual), max(g.earliest, other.earliest), max(g.latest, other.latest)}
+}
+
+// gateOf returns the days on which a rule's day lengths are met.
+func gateOf(rule flora.StageRule, hours []float64) lightGate {
+	var g lightGate
+	if f := rule.DayAbove; f != nil {
+		g = g.notBefore(lightGate{firstAbove(hours, f.Value), firstAbove(hours, f.Low), firstAbove(hours, f.High)})
+	}
+	if f := rule.DayBelow; f != nil {
+		g = g.notBefore(lightGate{firstBelow(hours, f.Value), firstBelow(hours, f.High), firstBelow(hours, f.Low)})
+	}
+	return g
+}
+
+// firstAbove returns the first day at least as long as the threshold.
+func firstAbove(hours []float64, threshold float64) int {
+	day := 0
+	for day < len(hours) && hours[day] < threshold {
+		day++
+	}
+	return day
+}
+
+// firstBelow returns the first day from the longest one on that is no longer
+// than the threshold.
+func firstBelow(hours []float64, threshold float64) int {
+	longest := 0
+	for day, length := range hours {
+		if length > hours[longest] {
+			longest = day
 		}
-		open = max(open, into[k])
-		into[k] = open
+	}
+	for longest < len(hours) && hours[longest] > threshold {
+		longest++
+	}
+	return longest
+}
+
+// member returns the first day on which each stage is open to one member, for
+// a place in the range of the rules' day lengths (0 to 1; below 0 for the usual
+// figures).
+func (g gates) member(m int, place float64, into []int) []int {
+	into = into[:0]
+	open := 0
+	for k, light := range g.light {
+		day := light.usual
+		if place >= 0 {
+			day = light.at(place)
+		}
+		if g.chill[k] != nil {
+			day = max(day, g.chill[k].DayReaching(m, g.wants[k]))
+		}
+		open = max(open, day)
+		into = append(into, open)
 	}
 	return into
 }
+
+// usualLight asks for the rules' usual day lengths.
+const usualLight = -1
 
 // table returns the weather's warmth for the plan's temperatures.
 func (p *Plan) table(weather *climate.Ensemble) *climate.ThermalTable {

@@ -54,7 +54,7 @@ func (p *Plan) Learn(pace Pace, weather *climate.Ensemble, seen Sighting) (after
 	day := seen.Day.DaysSince(p.Season.Start)
 	table := p.table(weather)
 	warmth := table.Sum(0, day) - table.Sum(0, p.warmthFrom-1)
-	open := p.gates(weather).member(0, nil)
+	open := p.gates(weather).member(0, usualLight, nil)
 	lead := func(k int, logRho float64) float64 {
 		switch {
 		case k <= 0:

@@ -33,6 +33,7 @@ export function themeFor(look: Look): Theme {
       h2: { ...heading, fontSize: "1.35rem" },
       h3: { ...heading, fontSize: "1.12rem" },
       button: { textTransform: "none", fontWeight: 600 },
+      body1: { lineHeight: 1.36 },
       body2: { fontSize: "0.88rem", lineHeight: 1.4 },
     },
     components: {

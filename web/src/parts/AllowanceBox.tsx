@@ -30,17 +30,8 @@ export function AllowanceBox({ allowance: a, onPick, open = false }: Props) {
       data-testid={`allowance-${a.part}`}
     >
       <Box sx={{ display: "flex", gap: 1, alignItems: "baseline", flexWrap: "wrap" }}>
-        <Box component="b">
+        <Box component="b" sx={{ flex: 1 }}>
           {a.verb} {a.part}
-        </Box>
-        <Box sx={{ flex: 1 }}>
-          {a.amount}
-          {a.offered && (
-            <Box component="span" sx={{ color: "text.secondary" }}>
-              {" "}
-              · {a.weight}
-            </Box>
-          )}
         </Box>
         {a.limits.length > 0 && (
           <Button size="small" aria-expanded={shown} onClick={() => setShown(!shown)} sx={{ minHeight: 30 }}>
@@ -57,6 +48,10 @@ export function AllowanceBox({ allowance: a, onPick, open = false }: Props) {
             Note picking
           </Button>
         )}
+      </Box>
+      <Box sx={{ fontWeight: a.offered ? 700 : 400 }}>
+        {a.amount}
+        {a.offered && <span style={{ fontWeight: 400 }}> · {a.weight}</span>}
       </Box>
       {a.refusal && <Refused refusal={a.refusal} />}
       {a.weather && (

@@ -9,7 +9,7 @@ export function Question({
   children,
 }: {
   text: string;
-  note?: string;
+  note?: ReactNode;
   error?: string;
   children: ReactNode;
 }) {

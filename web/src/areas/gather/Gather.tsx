@@ -11,7 +11,8 @@ import { useWidth } from "../../parts/useWidth";
 import { WindowBar } from "../planting/YearChart";
 import { Needs } from "./Needs";
 
-const lane = 27;
+const lane = 30;
+const names = 18;
 
 const groups = [
   { title: "Open", states: ["closing", "open"] },
@@ -45,10 +46,11 @@ export function Gather() {
             <Typography variant="h2" sx={{ mb: 0.5 }}>
               {group.title} <span style={{ color: "var(--softInk)" }}>{windows.length}</span>
             </Typography>
-            {windows.map((w) => (
+            {windows.map((w, i) => (
               <Row
                 key={`${w.plantingId}${w.part}${w.first}`}
                 window={w}
+                named={i === 0}
                 gather={gather}
                 today={site?.today ?? ""}
                 shown={shown ?? ""}
@@ -69,18 +71,20 @@ interface RowProps {
   today: string;
   shown: string;
   canPick: boolean;
+  named: boolean;
 }
 
-function Row({ window: w, gather, today, shown, canPick }: RowProps) {
+function Row({ window: w, gather, today, shown, canPick, named }: RowProps) {
   const kept = useKept();
   const { pick } = useActs();
   const [box, width] = useWidth(520);
+  const height = named ? lane + names : lane;
   const axis: Axis = { start: gather.seasonStart, end: gather.seasonEnd, left: 0, width };
   return (
     <Box
       sx={{
         display: "grid",
-        gridTemplateColumns: { xs: "minmax(0, 1fr)", md: "250px minmax(0, 1fr) 250px" },
+        gridTemplateColumns: { xs: "minmax(0, 1fr)", md: "232px minmax(0, 1fr) 330px" },
         columnGap: 2,
         alignItems: "center",
         borderTop: "1px solid var(--rule)",
@@ -100,15 +104,17 @@ function Row({ window: w, gather, today, shown, canPick }: RowProps) {
       <Box ref={box} sx={{ minWidth: 0 }}>
         <svg
           width={width}
-          height={lane + 18}
+          height={height}
           role="img"
           aria-label={`${w.part} ${w.words}`}
           style={{ display: "block" }}
         >
-          <SeasonAxis axis={axis} height={lane + 18} />
-          <WindowBar axis={axis} window={w} y={21} />
-          <DayLine axis={axis} day={today} height={lane + 18} />
-          {shown !== today && <DayLine axis={axis} day={shown} height={lane + 18} shown />}
+          <SeasonAxis axis={axis} height={height} named={named} />
+          <WindowBar axis={axis} window={w} y={height - 23} />
+          <DayLine axis={axis} day={today} height={height} top={named ? names : 0} />
+          {shown !== today && (
+            <DayLine axis={axis} day={shown} height={height} top={named ? names : 0} shown />
+          )}
         </svg>
       </Box>
       <Box sx={{ fontSize: 14.5, display: "flex", gap: 1, alignItems: "center" }}>

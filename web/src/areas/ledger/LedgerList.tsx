@@ -53,7 +53,11 @@ export function LedgerList({ lines, short = false }: { lines: Schemas["LedgerLin
                 <Box
                   component={Link}
                   to={`/plantings/${line.plantingId}`}
-                  sx={{ color: "inherit", textDecorationColor: "var(--rule)" }}
+                  sx={{
+                    color: "inherit",
+                    textDecoration: "none",
+                    "&:hover": { textDecoration: "underline" },
+                  }}
                 >
                   {line.summary}
                 </Box>

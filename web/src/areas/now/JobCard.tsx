@@ -1,4 +1,5 @@
 import { Box, Button } from "@mui/material";
+import { useState } from "react";
 import { Link } from "react-router";
 
 import { api, told, type Schemas } from "../../api/client";
@@ -12,6 +13,7 @@ export function JobCard({ job, edge, canAct }: { job: Schemas["JobView"]; edge: 
   const kept = useKept();
   const { pick } = useActs();
   const { noted, say } = useUndo();
+  const [cautions, setCautions] = useState(false);
   const answer = async (word: string) => {
     try {
       noted(await told(api.POST("/api/jobs/answer", { body: { key: job.key, answer: word } })));
@@ -19,7 +21,7 @@ export function JobCard({ job, edge, canAct }: { job: Schemas["JobView"]; edge: 
       say(reason instanceof Error ? reason.message : String(reason), "error");
     }
   };
-  const small = { minHeight: 30, px: 1, minWidth: 0 } as const;
+  const small = { minHeight: { xs: 44, md: 28 }, py: 0, px: 1, minWidth: 0 };
   const to = job.kind === "round" ? "/round" : `/plantings/${job.plantingId}`;
   return (
     <Box
@@ -32,14 +34,14 @@ export function JobCard({ job, edge, canAct }: { job: Schemas["JobView"]; edge: 
         border: "1px solid var(--rule)",
         borderLeft: `5px solid var(${job.kind === "check" ? "--bramble" : edge})`,
         borderRadius: "3px",
-        p: "9px 10px 6px",
-        mb: 1.2,
+        p: "7px 10px 3px",
+        mb: 1,
       }}
     >
       <Sprig stage={job.stage} size={38} />
       <Box sx={{ flex: 1, minWidth: 0 }}>
-        <Box sx={{ display: "flex", gap: 1, alignItems: "baseline" }}>
-          <Box sx={{ flex: 1, minWidth: 0 }}>
+        <Box sx={{ display: "flex", flexWrap: "wrap", columnGap: 1, alignItems: "baseline" }}>
+          <Box sx={{ flex: "1 1 172px", minWidth: 0 }}>
             <Box
               component={Link}
               to={kept(to)}
@@ -54,19 +56,11 @@ export function JobCard({ job, edge, canAct }: { job: Schemas["JobView"]; edge: 
           </Box>
           <Box sx={{ color: "var(--clay)", fontSize: 14, whiteSpace: "nowrap" }}>{job.deadline}</Box>
         </Box>
-        <Box sx={{ fontWeight: 700 }}>{job.amount}</Box>
+        <Box sx={{ fontWeight: 700, fontSize: 15.5 }}>{job.amount}</Box>
         <Box sx={{ fontSize: 14, color: "text.secondary", lineHeight: 1.35 }}>{job.reason}</Box>
-        {job.caution && (
-          <Box
-            component="details"
-            sx={{ fontSize: 14, color: "var(--forbid)", "& summary": { cursor: "pointer" } }}
-          >
-            <summary>Cautions</summary>
-            {job.caution}
-          </Box>
-        )}
+        {cautions && <Box sx={{ fontSize: 14, color: "var(--forbid)", lineHeight: 1.35 }}>{job.caution}</Box>}
         {canAct && job.kind !== "round" && (
-          <Box className="no-print" sx={{ display: "flex", gap: 0.5, ml: -1, mt: 0.2 }}>
+          <Box className="no-print" sx={{ display: "flex", flexWrap: "wrap", gap: 0.5, ml: -1 }}>
             {job.kind === "pick" && (
               <Button size="small" sx={small} onClick={() => pick(job.plantingId, job.part)}>
                 Done
@@ -83,6 +77,17 @@ export function JobCard({ job, edge, canAct }: { job: Schemas["JobView"]; edge: 
             <Button size="small" sx={small} color="inherit" onClick={() => void answer("skip")}>
               Skip
             </Button>
+            {job.caution && (
+              <Button
+                size="small"
+                sx={small}
+                color="error"
+                aria-expanded={cautions}
+                onClick={() => setCautions(!cautions)}
+              >
+                Cautions
+              </Button>
+            )}
           </Box>
         )}
       </Box>

@@ -14,7 +14,15 @@ const y = (celsius: number) =>
 /** Outlook is the station's next days: a bar from the night's low to the day's high, and rain from the ground up. */
 export function Outlook({ days, source }: { days: Schemas["WeatherDay"][]; source: string }) {
   return (
-    <Box sx={{ display: "flex", gap: { xs: 1, md: 1.6 }, alignItems: "center" }}>
+    <Box
+      sx={{
+        display: "flex",
+        columnGap: { xs: 0.9, md: 1.6 },
+        rowGap: 0.5,
+        alignItems: "center",
+        flexWrap: { xs: "wrap", md: "nowrap" },
+      }}
+    >
       <Box
         sx={{
           border: "1px solid var(--rule)",
@@ -22,6 +30,7 @@ export function Outlook({ days, source }: { days: Schemas["WeatherDay"][]; sourc
           fontSize: 13,
           px: 1,
           borderRadius: "3px",
+          flex: { xs: "1 0 100%", md: "none" },
         }}
       >
         {source}

@@ -8,7 +8,7 @@ import { useWidth } from "../../parts/useWidth";
 
 const lane = 30;
 const top = 22;
-const names = 112;
+const names = 138;
 
 /**
  * YearChart is one planting's year. Each stage has a lane: the bar runs over the days in which it is reached
@@ -52,7 +52,7 @@ export function YearChart({ planting }: { planting: Schemas["PlantingView"] }) {
           return (
             <g key={`${stage.stage}${i}`}>
               <text
-                x={8}
+                x={36}
                 y={y + 19}
                 fontSize={14}
                 fill="var(--ink)"
@@ -83,8 +83,8 @@ export function YearChart({ planting }: { planting: Schemas["PlantingView"] }) {
                 fill={stage.past ? "var(--lichen)" : "var(--leaf)"}
                 opacity={stage.past ? 0.8 : 0.9}
               />
-              <g transform={`translate(${place(axis, stage.dates.p50) - 12} ${y + 1}) scale(0.62)`}>
-                <circle cx={20} cy={20} r={19} fill="var(--card)" stroke="var(--rule)" />
+              <path d={`M${place(axis, stage.dates.p50)} ${y + 8} v14`} stroke="var(--ink)" strokeWidth={2} />
+              <g transform={`translate(4 ${y + 1}) scale(0.68)`}>
                 <SprigShape stage={stage.stage} />
               </g>
             </g>

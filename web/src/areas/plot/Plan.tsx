@@ -243,7 +243,8 @@ function BedShape({ bed, scale, selected, onSelect }: ShapeProps & { bed: Bed })
   );
 }
 
-const smallestSprig = 15;
+const smallestSprig = 19;
+const letterWidth = 6.1;
 const largestSprig = 44;
 
 function PlantedShape({
@@ -254,14 +255,15 @@ function PlantedShape({
   onSelect,
 }: ShapeProps & { planted: Planted; turn: number }) {
   const radius = Math.max(3, (planted.plantM / 2) * scale);
-  const eachHasRoom = radius >= 11 && planted.spots.length <= 12;
   const x = planted.middle.x * scale;
   const y = planted.middle.y * scale;
   const width = planted.widthM * scale;
   const depth = planted.depthM * scale;
   const unproven = planted.identity !== "sure";
-  const sprigSize = Math.min(largestSprig, Math.max(smallestSprig, radius * 1.5));
-  const shared = Math.min(largestSprig, Math.max(24, Math.min(width, depth) * 0.5));
+  const spacing = Math.sqrt((width * depth) / Math.max(1, planted.spots.length));
+  const sprigSize = Math.min(largestSprig, Math.max(smallestSprig, radius * 1.5), spacing * 0.9);
+  const eachHasRoom = sprigSize >= smallestSprig;
+  const shared = Math.min(largestSprig, Math.max(18, Math.min(width, depth) * 0.42));
   const sprig = (cx: number, cy: number, size: number) => (
     <g
       key={`${cx},${cy}`}
@@ -312,6 +314,12 @@ function PlantedShape({
           {sprig(x, y, shared)}
         </>
       )}
+      {planted.name.length * letterWidth < width && (
+        <text x={x} y={y + depth / 2 - 4} fontSize={11.5} textAnchor="middle" fill="var(--ink)" stroke="var(--soil)" strokeWidth={3} paintOrder="stroke">
+          {planted.name}
+        </text>
+      )}
+      <title>{planted.name}</title>
     </g>
   );
 }

@@ -72,7 +72,20 @@ export function StopForm({ stop, marks, next, onBack, onDone }: Props) {
           </Box>
         )}
       </Box>
-      <Question text="What do you see?" note={stop.expectedWords} error={fields.stage}>
+      <Question
+        text="What do you see?"
+        error={fields.stage}
+        note={
+          <Box sx={{ display: "flex", alignItems: "center", gap: 1 }}>
+            <Box sx={{ flex: 1 }}>{stop.expectedWords}</Box>
+            {!all && stop.allStages.length > stop.options.length && (
+              <Button size="small" onClick={() => setAll(true)} sx={{ my: -0.5 }}>
+                Something else
+              </Button>
+            )}
+          </Box>
+        }
+      >
         <ChoiceRow label="Stage" columns={4}>
           {options.map((option) => (
             <Choice key={option} chosen={stage === option} onChoose={() => setStage(option)}>
@@ -81,11 +94,6 @@ export function StopForm({ stop, marks, next, onBack, onDone }: Props) {
             </Choice>
           ))}
         </ChoiceRow>
-        {!all && stop.allStages.length > stop.options.length && (
-          <Button size="small" onClick={() => setAll(true)} sx={{ mt: 0.5, ml: -0.5 }}>
-            Something else
-          </Button>
-        )}
       </Question>
       <Question text="How many of them?" error={fields.share}>
         <ChoiceRow label="Share" columns={4}>
