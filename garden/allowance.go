@@ -187,15 +187,23 @@ func viewOwed(owed []identity.Check) []OwedCheck {
 
 // nextWindowWords says when a part's window opens next, or that it is over.
 func (s *state) nextWindowWords(p *planting, part string, on calendar.Date) string {
+	closed := ""
 	for _, span := range s.spans(p) {
-		if span.window.Part.Name == part && span.first > on {
-			return fmt.Sprintf("Its window opens about %s (%s).", span.first.DayMonth(), viewDates(span.window.Opens).Text)
+		if span.window.Part.Name != part {
+			continue
 		}
+		if span.last < on {
+			closed = fmt.Sprintf("Its window closed about %s. ", span.last.DayMonth())
+			continue
+		}
+		opens := fmt.Sprintf("about %s (%s)", span.first.DayMonth(), viewDates(span.window.Opens).Text)
+		if closed != "" {
+			return closed + "The next opens " + opens + "."
+		}
+		return "Its window opens " + opens + "."
 	}
-	for _, span := range s.spans(p) {
-		if span.window.Part.Name == part {
-			return fmt.Sprintf("Its window closed about %s.", span.last.DayMonth())
-		}
+	if closed != "" {
+		return strings.TrimSpace(closed)
 	}
 	return "No window this year or next."
 }

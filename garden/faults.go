@@ -1,7 +1,6 @@
 package garden
 
 import (
-	"errors"
 	"fmt"
 	"strings"
 	"unicode/utf8"
@@ -86,10 +85,4 @@ func sentence(text string) string {
 		text += "."
 	}
 	return text
-}
-
-// asFaults returns the faults in an error, and whether it holds any.
-func asFaults(err error) (Faults, bool) {
-	var faults Faults
-	return faults, errors.As(err, &faults)
 }

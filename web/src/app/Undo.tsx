@@ -1,4 +1,4 @@
-import { Alert, Button, Snackbar } from "@mui/material";
+import { Alert, Button, Snackbar, useMediaQuery, useTheme } from "@mui/material";
 import { createContext, useCallback, useContext, useMemo, useState, type ReactNode } from "react";
 
 import { api, told, type Schemas } from "../api/client";
@@ -28,6 +28,8 @@ interface Line {
 export function UndoProvider({ children }: { children: ReactNode }) {
   const refresh = useRefresh();
   const [line, setLine] = useState<Line | null>(null);
+  // Out on the round the buttons are at the bottom, within reach of a thumb: this stays clear of them.
+  const narrow = useMediaQuery(useTheme().breakpoints.down("md"));
   const noted = useCallback(
     (entry: Entry) => {
       void refresh();
@@ -73,8 +75,10 @@ export function UndoProvider({ children }: { children: ReactNode }) {
             </Button>
           )
         }
-        anchorOrigin={{ vertical: "bottom", horizontal: "center" }}
-        sx={{ bottom: { xs: 84, md: 24 } }}
+        anchorOrigin={
+          narrow ? { vertical: "top", horizontal: "center" } : { vertical: "bottom", horizontal: "right" }
+        }
+        sx={narrow ? { top: 2 } : undefined}
       >
         {line?.severity ? (
           <Alert

@@ -315,7 +315,16 @@ function PlantedShape({
         </>
       )}
       {planted.name.length * letterWidth < width && (
-        <text x={x} y={y + depth / 2 - 4} fontSize={11.5} textAnchor="middle" fill="var(--ink)" stroke="var(--soil)" strokeWidth={3} paintOrder="stroke">
+        <text
+          x={x}
+          y={y + depth / 2 - 4}
+          fontSize={11.5}
+          textAnchor="middle"
+          fill="var(--ink)"
+          stroke="var(--soil)"
+          strokeWidth={3}
+          paintOrder="stroke"
+        >
           {planted.name}
         </text>
       )}

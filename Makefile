@@ -1,0 +1,58 @@
+# Brambly Acre. `make demo` and `make test` need Go, Node with npm, and (for the
+# browser tests) root's apt where Chromium is missing; everything else is fetched.
+
+ADDR ?= 127.0.0.1:8420
+VERSION ?= $(shell git describe --always --dirty 2>/dev/null || echo unknown)
+PROGRAM := bin/brambly-acre
+GO_TOOL := CGO_ENABLED=0 go tool -modfile=tools/go.mod
+PACKAGES := ./...
+
+.PHONY: demo test check build generate bench shots front program clean
+
+demo: build
+	$(PROGRAM) demo --addr $(ADDR)
+
+build: front program
+
+front: web/dist/index.html
+
+web/node_modules/.installed: web/package.json web/package-lock.json
+	cd web && npm ci --no-audit --no-fund --loglevel=error
+	touch $@
+
+web/dist/index.html: web/node_modules/.installed $(shell find web/src web/public web/index.html web/vite.config.ts web/tsconfig.json -type f)
+	cd web && npm run --silent build
+
+program: front
+	go build -ldflags "-X main.version=$(VERSION)" -o $(PROGRAM) ./cmd/brambly-acre
+
+# Go's tests, the browser's among them. Chromium is installed if missing.
+test: build
+	tools/ensure-chromium
+	go test $(PACKAGES)
+
+# Everything that can be told without running the tests.
+check: build
+	tools/check-format
+	go vet $(PACKAGES)
+	$(GO_TOOL) staticcheck $(PACKAGES)
+	cd web && npm run --silent format && npm run --silent types && npm run --silent lint
+	tools/check-generated
+
+# The code that is made from queries and from the server's operations.
+generate: front
+	$(GO_TOOL) sqlc generate -f store/sqlc.yaml
+	go run ./cmd/brambly-acre openapi > docs/openapi.json
+	cd web && npm run --silent generate
+
+bench: build
+	go test -run '^$$' -bench . -benchmem ./core/... ./garden ./server ./demo
+	tools/first-page-size
+
+# The pictures in docs/screenshots, from the sample plot.
+shots: build
+	tools/ensure-chromium
+	go test ./e2e -count=1 -run TestScreenshots -args -shots=$(CURDIR)/docs/screenshots
+
+clean:
+	rm -rf bin web/dist/assets web/dist/index.html web/node_modules

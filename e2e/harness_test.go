@@ -1,0 +1,307 @@
+// Package e2e drives the real interface in headless Chromium against a real
+// server and database.
+package e2e
+
+import (
+	"context"
+	"encoding/json"
+	"fmt"
+	"io"
+	"log/slog"
+	"net"
+	"net/http"
+	"net/url"
+	"strings"
+	"sync"
+	"sync/atomic"
+	"testing"
+	"time"
+
+	"github.com/chromedp/cdproto/network"
+	"github.com/chromedp/cdproto/runtime"
+	"github.com/chromedp/chromedp"
+
+	"bramblyacre/demo"
+	"bramblyacre/garden"
+	"bramblyacre/library"
+	"bramblyacre/server"
+	"bramblyacre/store"
+	"bramblyacre/web"
+)
+
+// patience is how long a page may take to show something on a busy machine.
+const patience = 15 * time.Second
+
+// plot is a running server over a database of its own.
+type plot struct {
+	garden *garden.Garden
+	url    string
+	// cut makes the server drop every connection, as a lost network does.
+	cut atomic.Bool
+}
+
+// samplePlot serves a fresh sample plot.
+func samplePlot(t *testing.T) *plot {
+	t.Helper()
+	return serve(t, func(s *store.Store, l *library.Library) error { return demo.Build(t.Context(), s, l) })
+}
+
+// emptyPlot serves a plot that nothing has been done on.
+func emptyPlot(t *testing.T) *plot {
+	t.Helper()
+	return serve(t, func(*store.Store, *library.Library) error { return nil })
+}
+
+func serve(t *testing.T, fill func(*store.Store, *library.Library) error) *plot {
+	t.Helper()
+	shipped, err := library.Shipped()
+	check(t, err)
+	s, err := store.Open(t.Context(), t.TempDir())
+	check(t, err)
+	check(t, fill(s, shipped))
+	g, err := garden.Open(t.Context(), garden.Options{Store: s, Library: shipped, PinnedTo: &demo.Today, Sample: true})
+	check(t, err)
+	front, err := web.Front()
+	check(t, err)
+	listener, err := net.Listen("tcp", "127.0.0.1:0")
+	check(t, err)
+	p := &plot{garden: g, url: "http://" + listener.Addr().String()}
+	handler, err := server.New(server.Options{
+		Garden: g, Front: front, Address: listener.Addr().String(), Version: "test", Log: slog.New(slog.NewTextHandler(io.Discard, nil)),
+	})
+	check(t, err)
+	ctx, stop := context.WithCancel(context.Background())
+	ended := make(chan error, 1)
+	go func() { ended <- server.Serve(ctx, listener, p.cuttable(handler)) }()
+	t.Cleanup(func() {
+		stop()
+		if err := <-ended; err != nil {
+			t.Errorf("the server ended with %v", err)
+		}
+		check(t, s.Close())
+	})
+	return p
+}
+
+func (p *plot) cuttable(next http.Handler) http.Handler {
+	return http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
+		if p.cut.Load() {
+			if connection, _, err := w.(http.Hijacker).Hijack(); err == nil {
+				_ = connection.Close()
+			}
+			return
+		}
+		next.ServeHTTP(w, r)
+	})
+}
+
+func check(t *testing.T, err error) {
+	t.Helper()
+	if err != nil {
+		t.Fatal(err)
+	}
+}
+
+// browser is one tab.
+type browser struct {
+	t    *testing.T
+	ctx  context.Context
+	plot *plot
+
+	mu       sync.Mutex
+	problems []string
+}
+
+// open starts Chromium with a window of a size and opens a path. When the test
+// ends, any script error and any request to another host fails it.
+func open(t *testing.T, p *plot, width, height int64, path string) *browser {
+	t.Helper()
+	options := append(chromedp.DefaultExecAllocatorOptions[:],
+		chromedp.Flag("no-sandbox", true), chromedp.Flag("disable-gpu", true), chromedp.Flag("disable-quic", true),
+		chromedp.Flag("disable-background-networking", true), chromedp.Flag("disable-component-update", true), chromedp.Flag("disable-sync", true),
+		chromedp.Flag("hide-scrollbars", true), chromedp.UserDataDir(t.TempDir()),
+	)
+	allocator, stopAllocator := chromedp.NewExecAllocator(context.Background(), options...)
+	ctx, stop := chromedp.NewContext(allocator)
+	b := &browser{t: t, ctx: ctx, plot: p}
+	t.Cleanup(func() {
+		stop()
+		stopAllocator()
+		b.mu.Lock()
+		defer b.mu.Unlock()
+		for _, problem := range b.problems {
+			t.Error(problem)
+		}
+	})
+	check(t, chromedp.Listen(ctx, b.watch))
+	check(t, chromedp.Do(ctx, chromedp.EmulateViewport(width, height)))
+	b.visit(path)
+	return b
+}
+
+func (b *browser) watch(event any) {
+	problem := ""
+	switch e := event.(type) {
+	case *network.EventRequestWillBeSent:
+		at, err := url.Parse(e.Request.URL)
+		if err != nil || at.Scheme != "data" && at.Scheme != "blob" && !strings.HasPrefix(e.Request.URL, b.plot.url+"/") {
+			problem = "a request went elsewhere: " + e.Request.URL
+		}
+	case *runtime.EventExceptionThrown:
+		problem = "a script failed: " + e.ExceptionDetails.Text
+	case *runtime.EventConsoleAPICalled:
+		if e.Type == "error" || e.Type == "warning" {
+			problem = fmt.Sprintf("the console says: %s", e.Args[0].Value)
+		}
+	}
+	if problem != "" {
+		b.mu.Lock()
+		b.problems = append(b.problems, problem)
+		b.mu.Unlock()
+	}
+}
+
+func (b *browser) visit(path string) {
+	b.t.Helper()
+	check(b.t, chromedp.Do(b.ctx, chromedp.Navigate(b.plot.url+path)))
+}
+
+// spot is where an element stands in the window.
+type spot struct {
+	Found bool    `json:"found"`
+	X     float64 `json:"x"`
+	Y     float64 `json:"y"`
+}
+
+// finder finds an element by its role's selector and its accessible name: the
+// aria-label, the label's text, or the text itself. A name in full goes before one
+// that merely holds it, and inside an open dialog goes before outside.
+const finder = `(selector, name) => {
+	const nameOf = (e) => (e.getAttribute("aria-label") ?? (e.labels?.[0]?.textContent) ?? e.textContent ?? "").replace(/\s+/g, " ").trim();
+	const within = [...document.querySelectorAll("[role=dialog], [role=listbox]")].at(-1) ?? document;
+	const shown = [...within.querySelectorAll(selector)].filter((e) => e.getClientRects().length > 0);
+	return shown.find((e) => nameOf(e) === name) ?? shown.find((e) => nameOf(e).includes(name));
+}`
+
+const (
+	buttons = "button, a, [role=button], [role=option], [role=menuitem], summary"
+	fields  = "input, textarea, [role=combobox]"
+)
+
+// locate waits for an element and brings it into view.
+func (b *browser) locate(selector, name string) spot {
+	b.t.Helper()
+	expression := fmt.Sprintf(`(() => { const e = (%s)(%s, %s); if (!e) return {found: false};
+		e.scrollIntoView({block: "center", inline: "center", behavior: "instant"});
+		const r = e.getBoundingClientRect(); return {found: true, x: r.x + r.width / 2, y: r.y + r.height / 2}; })()`, finder, quoted(selector), quoted(name))
+	// It has to stand still: a page that is still filling would slip from
+	// under the mouse.
+	var before spot
+	for end := time.Now().Add(patience); ; time.Sleep(80 * time.Millisecond) {
+		at, err := chromedp.Run(b.ctx, chromedp.Evaluate[spot](expression))
+		check(b.t, err)
+		if at.Found && at == before {
+			return at
+		}
+		before = at
+		if time.Now().After(end) {
+			b.t.Fatalf("nothing is called %q. The page says:\n%s", name, b.text())
+		}
+	}
+}
+
+func quoted(text string) string {
+	encoded, err := json.Marshal(text)
+	if err != nil {
+		panic(err) // a string can always be written
+	}
+	return string(encoded)
+}
+
+// click clicks a button or link by its name, with the mouse.
+func (b *browser) click(name string) {
+	b.t.Helper()
+	at := b.locate(buttons, name)
+	check(b.t, chromedp.Do(b.ctx, chromedp.MouseClickXY(at.X, at.Y)))
+}
+
+// fill types into a field by its label, in place of what stands there.
+func (b *browser) fill(label, text string) {
+	b.t.Helper()
+	at := b.locate(fields, label)
+	check(b.t, chromedp.Do(b.ctx, chromedp.MouseClickXY(at.X, at.Y)))
+	_, err := chromedp.Run(b.ctx, chromedp.Evaluate[bool](`(() => { const e = document.activeElement; e.select?.(); return true; })()`))
+	check(b.t, err)
+	b.keys("\b")
+	b.keys(text)
+}
+
+// choose picks an option from a field that opens a list.
+func (b *browser) choose(label, option string) {
+	b.t.Helper()
+	at := b.locate("[role=combobox]", label)
+	check(b.t, chromedp.Do(b.ctx, chromedp.MouseClickXY(at.X, at.Y)))
+	b.click(option)
+	b.gone("[role=listbox]")
+}
+
+// keys types.
+func (b *browser) keys(text string) {
+	b.t.Helper()
+	check(b.t, chromedp.Do(b.ctx, chromedp.KeyEvent(text)))
+}
+
+// text is what the page says, an open dialog's words first.
+func (b *browser) text() string {
+	b.t.Helper()
+	text, err := chromedp.Run(b.ctx, chromedp.Evaluate[string](`[...document.querySelectorAll("[role=dialog]"), document.body].map((e) => e.innerText).join(" / ").replace(/\s+/g, " ")`))
+	check(b.t, err)
+	return text
+}
+
+// textOf is what an element says, empty where there is none.
+func (b *browser) textOf(selector string) string {
+	b.t.Helper()
+	text, err := chromedp.Run(b.ctx, chromedp.Evaluate[string](fmt.Sprintf(`(document.querySelector(%s)?.innerText ?? "").replace(/\s+/g, " ")`, quoted(selector))))
+	check(b.t, err)
+	return text
+}
+
+// sees waits until the page says something.
+func (b *browser) sees(words string) {
+	b.t.Helper()
+	b.until("the words "+quoted(words), func() bool { return strings.Contains(b.text(), words) })
+}
+
+// seesNo waits until the page no longer says something.
+func (b *browser) seesNo(words string) {
+	b.t.Helper()
+	b.until("no more of "+quoted(words), func() bool { return !strings.Contains(b.text(), words) })
+}
+
+// gone waits until no element matches.
+func (b *browser) gone(selector string) {
+	b.t.Helper()
+	b.until("no "+selector, func() bool {
+		none, err := chromedp.Run(b.ctx, chromedp.Evaluate[bool](fmt.Sprintf("!document.querySelector(%s)", quoted(selector))))
+		check(b.t, err)
+		return none
+	})
+}
+
+func (b *browser) until(what string, holds func() bool) {
+	b.t.Helper()
+	for end := time.Now().Add(patience); !holds(); time.Sleep(60 * time.Millisecond) {
+		if time.Now().After(end) {
+			b.t.Fatalf("waited in vain for %s. The page says:\n%s", what, b.text())
+		}
+	}
+}
+
+// fetch reads a path of the server as the page would.
+func (b *browser) fetch(path string) string {
+	b.t.Helper()
+	text, err := chromedp.Run(b.ctx, chromedp.Evaluate[string](fmt.Sprintf("fetch(%s).then((r) => r.text())", quoted(path)), chromedp.EvalAwaitPromise))
+	check(b.t, err)
+	return text
+}
