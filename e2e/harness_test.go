@@ -177,14 +177,15 @@ type spot struct {
 // aria-label, the label's text, or the text itself. A name in full goes before one
 // that merely holds it, and inside an open dialog goes before outside.
 const finder = `(selector, name) => {
-	const nameOf = (e) => (e.getAttribute("aria-label") ?? (e.labels?.[0]?.textContent) ?? e.textContent ?? "").replace(/\s+/g, " ").trim();
+	const labelled = (e) => e.getAttribute("aria-labelledby")?.split(" ").map((id) => document.getElementById(id)?.textContent).join(" ");
+	const nameOf = (e) => (e.getAttribute("aria-label") ?? labelled(e) ?? e.labels?.[0]?.textContent ?? e.textContent ?? "").replace(/\s+/g, " ").trim();
 	const within = [...document.querySelectorAll("[role=dialog], [role=listbox]")].at(-1) ?? document;
 	const shown = [...within.querySelectorAll(selector)].filter((e) => e.getClientRects().length > 0);
 	return shown.find((e) => nameOf(e) === name) ?? shown.find((e) => nameOf(e).includes(name));
 }`
 
 const (
-	buttons = "button, a, [role=button], [role=option], [role=menuitem], summary"
+	buttons = "button, a, [role=button], [role=option], [role=menuitem], input[type=checkbox]"
 	fields  = "input, textarea, [role=combobox]"
 )
 

@@ -15,6 +15,7 @@ import (
 func WriteCalendar(w io.Writer, data garden.CalendarData) error {
 	file := ics.NewCalendarFor("Brambly Acre")
 	file.SetMethod(ics.MethodPublish)
+	file.SetProductId("-//Brambly Acre//EN")
 	file.SetName(data.Name)
 	for _, e := range data.Events {
 		event := file.AddEvent(e.UID)
@@ -28,7 +29,7 @@ func WriteCalendar(w io.Writer, data garden.CalendarData) error {
 		// A window asks for no hour of the day: it leaves the grower free.
 		event.SetTimeTransparency(ics.TransparencyTransparent)
 	}
-	return file.SerializeTo(w)
+	return file.SerializeTo(w, ics.WithNewLineWindows) // RFC 5545, 3.1: lines end in CRLF
 }
 
 func compact(day calendar.Date) string { return day.Time().Format("20060102") }

@@ -6,6 +6,7 @@ import (
 	"strings"
 	"unicode"
 
+	"golang.org/x/text/cases"
 	"golang.org/x/text/runes"
 	"golang.org/x/text/transform"
 	"golang.org/x/text/unicode/norm"
@@ -56,11 +57,11 @@ func (g *Garden) Find(ctx context.Context, words string) ([]Found, error) {
 	return found[:min(len(found), mostFound)], nil
 }
 
-// plain writes a text in lower case and without accents.
+// plain writes a text without accents and regardless of case: ß as ss.
 func plain(text string) string {
 	stripped, _, err := transform.String(transform.Chain(norm.NFD, runes.Remove(runes.In(unicode.Mn)), norm.NFC), text)
 	if err != nil {
 		return strings.ToLower(text)
 	}
-	return strings.ToLower(stripped)
+	return cases.Fold().String(stripped)
 }

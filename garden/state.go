@@ -3,6 +3,8 @@ package garden
 import (
 	"context"
 	"fmt"
+	"runtime"
+	"sync"
 
 	"bramblyacre/core/calendar"
 	"bramblyacre/core/flora"
@@ -183,11 +185,40 @@ func (g *Garden) addPlantings(s *state, rows allRows) error {
 		if row.RemovedOn != nil {
 			continue
 		}
-		if err := s.forecast(p); err != nil {
-			return fmt.Errorf("planting %d: %w", row.ID, err)
-		}
 		s.plantings = append(s.plantings, p)
 	}
+	return s.forecastAll()
+}
+
+// forecastAll forecasts every planting that stands, as many at a time as the
+// machine has processors. The weather of every season that they need is made
+// first: while they are at work it is only read.
+func (s *state) forecastAll() error {
+	earliest := s.season
+	for _, p := range s.byID {
+		if seen := p.sightings; len(seen) > 0 && seen[0].Day < earliest.Start {
+			earliest = calendar.SeasonOf(s.site.Latitude, seen[0].Day)
+		}
+	}
+	for season := earliest; season.Start <= s.next.Start; season = season.Next(s.site.Latitude) {
+		if err := s.sky.make(season); err != nil {
+			return err
+		}
+	}
+	var workers sync.WaitGroup
+	waiting := make(chan *planting)
+	for range runtime.GOMAXPROCS(0) {
+		workers.Go(func() {
+			for p := range waiting {
+				s.forecast(p)
+			}
+		})
+	}
+	for _, p := range s.plantings {
+		waiting <- p
+	}
+	close(waiting)
+	workers.Wait()
 	return nil
 }
 
@@ -218,13 +249,20 @@ func (s *state) plan(p *planting, season calendar.Season) (*phenology.Plan, bool
 	if !p.origin.FromStart {
 		started = season.Start.AddDays(-1)
 	}
-	plan, err := phenology.NewPlan(p.species, s.yearOfLife(p, season), season, s.site.Latitude, started)
+	daylight, made := s.sky.daylight[season]
+	if !made { // a season that no forecast needed, asked for by a note of old
+		var err error
+		if daylight, err = phenology.NewDaylight(s.site.Latitude, season); err != nil {
+			return nil, false
+		}
+	}
+	plan, err := phenology.NewPlan(p.species, s.yearOfLife(p, season), daylight, started)
 	return plan, err == nil
 }
 
 // forecast learns the planting's pace from everything seen, season after
 // season, and forecasts this season and the next.
-func (s *state) forecast(p *planting) error {
+func (s *state) forecast(p *planting) {
 	p.year = s.yearOfLife(p, s.season)
 	pace := phenology.PriorPace()
 	season := s.season
@@ -233,24 +271,17 @@ func (s *state) forecast(p *planting) error {
 	}
 	for ; season.Start < s.season.Start; season = season.Next(s.site.Latitude) {
 		if plan, lives := s.plan(p, season); lives {
-			weather, err := s.sky.season(season)
-			if err != nil {
-				return err
-			}
 			for _, seen := range p.seenIn(season) {
-				pace, _, _ = plan.Learn(pace, weather, seen)
+				pace, _, _ = plan.Learn(pace, s.sky.seasons[season], seen)
 			}
 		}
 		pace = pace.NextYear()
 	}
 	plan, lives := s.plan(p, s.season)
 	if !lives {
-		return nil
+		return
 	}
-	weather, err := s.sky.season(s.season)
-	if err != nil {
-		return err
-	}
+	weather := s.sky.seasons[s.season]
 	seen := p.seenIn(s.season)
 	for i, sighting := range seen {
 		if i == len(seen)-1 {
@@ -262,14 +293,10 @@ func (s *state) forecast(p *planting) error {
 	p.windows = harvest.Windows(p.now, p.species, p.year)
 	nextPlan, lives := s.plan(p, s.next)
 	if !lives {
-		return nil
+		return
 	}
-	if weather, err = s.sky.season(s.next); err != nil {
-		return err
-	}
-	p.next = nextPlan.Forecast(weather, pace.NextYear(), nil)
+	p.next = nextPlan.Forecast(s.sky.seasons[s.next], pace.NextYear(), nil)
 	p.windows = append(p.windows, harvest.Windows(p.next, p.species, p.year+1)...)
-	return nil
 }
 
 // seenIn returns what was seen in a season, the first look first.

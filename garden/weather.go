@@ -6,6 +6,7 @@ import (
 
 	"bramblyacre/core/calendar"
 	"bramblyacre/core/climate"
+	"bramblyacre/core/phenology"
 	"bramblyacre/station"
 )
 
@@ -29,6 +30,7 @@ type sky struct {
 	generator *climate.Generator
 	station   station.Station
 	seasons   map[calendar.Season]*climate.Ensemble
+	daylight  map[calendar.Season]*phenology.Daylight
 	usual     *climate.Ensemble
 	frost     []float64
 	soil      []float64
@@ -54,17 +56,18 @@ func (g *Garden) sky(key skyKey) (*sky, error) {
 	if err != nil {
 		return nil, err
 	}
-	s := &sky{key: key, size: g.Seasons, normals: normals, generator: generator, station: weather, seasons: map[calendar.Season]*climate.Ensemble{}}
+	s := &sky{key: key, size: g.Seasons, normals: normals, generator: generator, station: weather, seasons: map[calendar.Season]*climate.Ensemble{}, daylight: map[calendar.Season]*phenology.Daylight{}}
 	// One day's weather is enough to keep; yesterday's is not asked for again.
 	g.skies = map[skyKey]*sky{key: s}
 	return s, nil
 }
 
-// season returns the ensemble of a season: read up to today, generated after.
-// A season that is over has a single member, the weather as it was.
-func (s *sky) season(season calendar.Season) (*climate.Ensemble, error) {
-	if e, made := s.seasons[season]; made {
-		return e, nil
+// make makes the ensemble and the daylight of a season where they are missing:
+// read up to today, generated after. A season that is over has a single member,
+// the weather as it was.
+func (s *sky) make(season calendar.Season) error {
+	if _, made := s.seasons[season]; made {
+		return nil
 	}
 	first := season.Start.AddDays(-climate.LeadDays)
 	last := min(s.key.today, season.End)
@@ -72,7 +75,7 @@ func (s *sky) season(season calendar.Season) (*climate.Ensemble, error) {
 	if last >= first {
 		var err error
 		if read, err = s.station.Days(first, last); err != nil {
-			return nil, fmt.Errorf("read the weather: %w", err)
+			return fmt.Errorf("read the weather: %w", err)
 		}
 	}
 	size := s.size
@@ -81,10 +84,14 @@ func (s *sky) season(season calendar.Season) (*climate.Ensemble, error) {
 	}
 	e, err := climate.NewEnsemble(s.generator, season, first, read, size, s.seedFor(season.Start.String()))
 	if err != nil {
-		return nil, err
+		return err
 	}
-	s.seasons[season] = e
-	return e, nil
+	daylight, err := phenology.NewDaylight(s.key.latitude, season)
+	if err != nil {
+		return err
+	}
+	s.seasons[season], s.daylight[season] = e, daylight
+	return nil
 }
 
 // seedFor keeps the seeds of different ensembles apart.

@@ -85,7 +85,13 @@ func (e *Ensemble) known() int {
 type ThermalTable struct {
 	// cumulative[m][i] is the sum over the first i days, in °C·d.
 	cumulative [][]float64
+	// passed[m][k] is the first day by whose end the sum is at least k times
+	// indexStep: it narrows the search for the day that reaches a sum.
+	passed [][]int16
 }
+
+// indexStep is the distance of the sums in ThermalTable.passed, in °C·d.
+const indexStep = 16.0
 
 // Thermal returns the table for a base and an upper cut-off in °C, made once
 // for each pair. It is safe for use by several goroutines.
@@ -111,6 +117,13 @@ func (e *Ensemble) Thermal(baseC, upperC float64) *ThermalTable {
 			sums[i+1] = sums[i] + degreeDays(weather[i].TMin, weather[i].TMax, baseC, upperC)
 		}
 		table.cumulative[m] = sums
+		passed := make([]int16, 0, int(sums[days]/indexStep)+1)
+		for i := range days {
+			for float64(len(passed))*indexStep <= sums[i+1] {
+				passed = append(passed, int16(i))
+			}
+		}
+		table.passed = append(table.passed, passed)
 	}
 	e.thermal[key] = table
 	return table
@@ -124,8 +137,19 @@ func (t *ThermalTable) Sum(member, i int) float64 { return t.cumulative[member][
 // from, by whose end the warmth gathered since the season began is at least
 // sum in °C·d. It returns the season's length when no day does.
 func (t *ThermalTable) DayReaching(member int, sum float64, from int) int {
-	sums := t.cumulative[member]
-	low, high := max(from, 0), len(sums)-1
+	sums, passed := t.cumulative[member], t.passed[member]
+	low, high := 0, len(sums)-1
+	if k := int(sum / indexStep); k >= 0 && k < len(passed) {
+		low = int(passed[k])
+		if k+1 < len(passed) {
+			high = int(passed[k+1])
+		}
+	} else if k > 0 {
+		low = max(0, high-1)
+	}
+	if low = max(low, from, 0); low > high {
+		return low
+	}
 	for low < high {
 		middle := int(uint(low+high) >> 1)
 		if sums[middle+1] < sum {

@@ -23,7 +23,7 @@ var valley = climate.Normals{
 
 func herb() *flora.Species {
 	figure := func(v float64) flora.Figure { return flora.Figure{Value: v} }
-	hours := func(v float64) *flora.Figure { return &flora.Figure{Value: v} }
+	hours := func(v float64) *flora.Figure { return &flora.Figure{Value: v, Low: v, High: v} }
 	rule := func(s flora.Stage, warmth float64) flora.StageRule {
 		return flora.StageRule{Stage: s, Warmth: figure(warmth)}
 	}
@@ -80,7 +80,11 @@ func ensemble(t testing.TB, from calendar.Date, read []climate.Day, size int) *c
 
 func plan(t testing.TB, yearOfLife int) *Plan {
 	t.Helper()
-	p, err := NewPlan(herb(), yearOfLife, season, latitude, season.Start.AddDays(-500))
+	daylight, err := NewDaylight(latitude, season)
+	if err != nil {
+		t.Fatal(err)
+	}
+	p, err := NewPlan(herb(), yearOfLife, daylight, season.Start.AddDays(-500))
 	if err != nil {
 		t.Fatal(err)
 	}

@@ -10,7 +10,7 @@ import (
 )
 
 // drawsPerMember is how many paces are tried with each season's weather.
-const drawsPerMember = 3
+const drawsPerMember = 2
 
 // Forecast is when a planting reaches its stages, as a spread of possible
 // courses: each a season's weather with a pace from what is known.
@@ -134,14 +134,20 @@ type Dates struct {
 func (f *Forecast) Dates(index int) Dates { return f.datesOf(f.typical[index]) }
 
 func (f *Forecast) datesOf(days []int16) Dates {
-	sorted := slices.Clone(days)
-	slices.Sort(sorted)
+	counts := make([]int, f.days+1)
+	for _, day := range days {
+		counts[day]++
+	}
 	at := func(q float64) calendar.Date {
-		day := int(sorted[int(q*float64(len(sorted)-1)+0.5)])
+		rank := int(q*float64(len(days)-1) + 0.5)
+		day := 0
+		for passed := counts[0]; passed <= rank; passed += counts[day] {
+			day++
+		}
 		return f.Season.Start.AddDays(min(day, f.days-1))
 	}
-	reached, _ := slices.BinarySearch(sorted, int16(f.days))
-	return Dates{P10: at(0.1), P50: at(0.5), P90: at(0.9), Chance: float64(reached) / float64(len(sorted))}
+	reached := len(days) - counts[f.days]
+	return Dates{P10: at(0.1), P50: at(0.5), P90: at(0.9), Chance: float64(reached) / float64(len(days))}
 }
 
 // SharesOn returns the expected share of plants at each stage on a day, by the

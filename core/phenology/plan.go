@@ -31,20 +31,17 @@ type Plan struct {
 	standing   flora.Standing
 }
 
-// NewPlan returns the plan of a species in one season of its life. latitude is
-// in degrees, south negative. The first day that counts is started if that lies
-// in the season and the planting began as seed, else the season's first: pass a
-// started before the season for a planting that stands already. A year of life
-// that the species does not have, or a latitude beyond ±90, is an error.
-func NewPlan(species *flora.Species, yearOfLife int, season calendar.Season, latitude float64, started calendar.Date) (*Plan, error) {
+// NewPlan returns the plan of a species in one season of its life. The first
+// day that counts is started if that lies in the season and the planting began
+// as seed, else the season's first: pass a started before the season for a
+// planting that stands already. A year of life that the species does not have,
+// or a start after the season, is an error.
+func NewPlan(species *flora.Species, yearOfLife int, daylight *Daylight, started calendar.Date) (*Plan, error) {
 	year, err := species.YearOfLifeRules(yearOfLife)
 	if err != nil {
 		return nil, err
 	}
-	days, err := dayLengths(latitude, season)
-	if err != nil {
-		return nil, err
-	}
+	season := daylight.Season
 	if started > season.End {
 		return nil, fmt.Errorf("the planting starts %s, after the season ends", started)
 	}
@@ -58,7 +55,7 @@ func NewPlan(species *flora.Species, yearOfLife int, season calendar.Season, lat
 	p.light = []lightGate{{p.warmthFrom, p.warmthFrom, p.warmthFrom}}
 	for k, rule := range year.Stages {
 		p.Stages = append(p.Stages, rule.Stage)
-		p.light = append(p.light, gateOf(rule, days).notBefore(p.light[k]))
+		p.light = append(p.light, gateOf(rule, daylight.hours).notBefore(p.light[k]))
 	}
 	return p, nil
 }
@@ -104,16 +101,24 @@ func (p *Plan) gates(weather *climate.Ensemble) gates {
 	return g
 }
 
-// dayLengths returns the hours of daylight on each day of a season.
-func dayLengths(latitude float64, season calendar.Season) ([]float64, error) {
-	hours := make([]float64, season.Days())
-	for i := range hours {
+// Daylight is the hours of daylight on each day of a season, which the plans of
+// all plantings of a plot share.
+type Daylight struct {
+	Season calendar.Season
+	hours  []float64
+}
+
+// NewDaylight returns the daylight of a season at a latitude in degrees, south
+// negative. A latitude beyond ±90 is an error.
+func NewDaylight(latitude float64, season calendar.Season) (*Daylight, error) {
+	d := &Daylight{Season: season, hours: make([]float64, season.Days())}
+	for i := range d.hours {
 		var err error
-		if hours[i], err = climate.DayLength(latitude, season.Start.AddDays(i)); err != nil {
+		if d.hours[i], err = climate.DayLength(latitude, season.Start.AddDays(i)); err != nil {
 			return nil, err
 		}
 	}
-	return hours, nil
+	return d, nil
 }
 
 // lightGate is the day of the season from which day length opens a stage: with

@@ -68,10 +68,6 @@ func (p *Plan) Learn(pace Pace, weather *climate.Ensemble, seen Sighting) (after
 	after.Seen++
 	asFar, farther := 0.0, 0.0 // chance to be named this stage or a later one; a later one
 	for i, w := range pace.weights {
-		if w < 1e-9 {
-			after.weights[i] = 0
-			continue
-		}
 		logRho := logRhoAt(i)
 		likelihood := 0.0
 		for offset, chance := range []float64{oneStageError, 1 - 2*oneStageError, oneStageError} {
@@ -82,8 +78,8 @@ func (p *Plan) Learn(pace Pace, weather *climate.Ensemble, seen Sighting) (after
 			asFar += w * chance * normalCDF((lead(k, logRho)-unnoticed)/shareNoise)
 			farther += w * chance * normalCDF((lead(k+1, logRho)-unnoticed)/shareNoise)
 		}
-		// A floor keeps a sighting that no pace explains from wiping out all.
-		after.weights[i] = w * (likelihood + 1e-9)
+		// The floor only keeps the sum from underflowing to nothing.
+		after.weights[i] = w * (likelihood + 1e-300)
 	}
 	after.normalise()
 	if notPast := 1 - farther; asFar < surpriseBelow || notPast < surpriseBelow {

@@ -30,6 +30,13 @@ var kindNames = map[Kind]string{
 // String names the kind in a grower's word.
 func (k Kind) String() string { return kindNames[k] }
 
+func (k Kind) withArticle() string {
+	if k == Area {
+		return "an " + k.String()
+	}
+	return "a " + k.String()
+}
+
 // ErrEmpty is returned for a text without an amount.
 var ErrEmpty = errors.New("nothing is written here")
 
@@ -72,7 +79,7 @@ func Parse(kind Kind, text, defaultUnit string) (float64, error) {
 	for rest != "" {
 		number, name, remaining, err := nextPart(rest)
 		if err != nil {
-			return 0, fmt.Errorf("%q is not a %s; write for example %s", text, kind, example(kind))
+			return 0, fmt.Errorf("%q is not %s; write for example %s", text, kind.withArticle(), example(kind))
 		}
 		rest = remaining
 		if name == "" {

@@ -12,10 +12,11 @@ interface Props {
   planted: Schemas["PlantedView"];
   onChange: () => void;
   onRemoved: () => void;
+  onBed: () => void;
 }
 
 /** PlantingPanel is what is known of the planting chosen on the plan. */
-export function PlantingPanel({ planted, onChange, onRemoved }: Props) {
+export function PlantingPanel({ planted, onChange, onRemoved, onBed }: Props) {
   const { asked } = useShownDay();
   const planting = usePlanting(planted.id, asked).data;
   const { observe } = useActs();
@@ -95,6 +96,9 @@ export function PlantingPanel({ planted, onChange, onRemoved }: Props) {
         </Button>
         <Button variant="outlined" component={Link} to={kept(`/plantings/${planted.id}`)}>
           Open
+        </Button>
+        <Button color="inherit" onClick={onBed}>
+          To the bed
         </Button>
         <Button color="inherit" onClick={onChange}>
           Change

@@ -50,6 +50,7 @@ export function Plot() {
               planted={planted}
               onChange={() => setEditing({ what: "planting", id: planted.id })}
               onRemoved={() => setSelection({})}
+              onBed={() => setSelection({ bed: planted.bedId })}
             />
           ) : bed ? (
             <BedPanel

@@ -1,0 +1,293 @@
+package main
+
+import (
+	"bufio"
+	"bytes"
+	"encoding/json"
+	"errors"
+	"fmt"
+	"net/http"
+	"os"
+	"os/exec"
+	"path/filepath"
+	"strings"
+	"sync"
+	"syscall"
+	"testing"
+	"time"
+
+	"bramblyacre/garden"
+)
+
+// program builds the program once for all tests.
+var program = sync.OnceValues(func() (string, error) {
+	dir, err := os.MkdirTemp("", "brambly-acre-test-*")
+	if err != nil {
+		return "", err
+	}
+	path := filepath.Join(dir, "brambly-acre")
+	out, err := exec.Command("go", "build", "-o", path, ".").CombinedOutput()
+	if err != nil {
+		return "", fmt.Errorf("%w: %s", err, out)
+	}
+	return path, nil
+})
+
+func TestMain(m *testing.M) {
+	code := m.Run()
+	if path, err := program(); err == nil {
+		_ = os.RemoveAll(filepath.Dir(path))
+	}
+	os.Exit(code)
+}
+
+// run runs the program to its end.
+func run(t *testing.T, args ...string) (status int, out, errs string) {
+	t.Helper()
+	path, err := program()
+	check(t, err)
+	var stdout, stderr bytes.Buffer
+	cmd := exec.CommandContext(t.Context(), path, args...)
+	cmd.Stdout, cmd.Stderr = &stdout, &stderr
+	err = cmd.Run()
+	var exit *exec.ExitError
+	if err != nil && !errors.As(err, &exit) {
+		t.Fatal(err)
+	}
+	return cmd.ProcessState.ExitCode(), stdout.String(), stderr.String()
+}
+
+func check(t *testing.T, err error) {
+	t.Helper()
+	if err != nil {
+		t.Fatal(err)
+	}
+}
+
+func TestCalcPrintsOneObject(t *testing.T) {
+	tests := []struct{ args, want string }{
+		{"daylight latitude=-20 date=2031-09-03", `{"day_length_h":11.67,"radiation_mj_m2":32.19}`},
+		{"degree-days tmin=5 tmax=15 base=10", `{"degree_days":1.59}`},
+		{"degree-days tmin=20 tmax=40 base=10 upper=30", `{"degree_days":16.82}`},
+		{"evapotranspiration latitude=45.72 date=2031-07-15 tmin=14.8 tmax=26.6", `{"et0_mm":5.03}`},
+		{"daylight latitude=90 date=2031-12-21", `{"day_length_h":0,"radiation_mj_m2":0}`},
+	}
+	for _, test := range tests {
+		status, out, errs := run(t, append([]string{"calc"}, strings.Fields(test.args)...)...)
+		if status != 0 || out != test.want+"\n" || errs != "" {
+			t.Errorf("calc %s: status %d, %q, %q", test.args, status, out, errs)
+		}
+	}
+}
+
+func TestWrongArgumentsEndWithTwoAndOneLine(t *testing.T) {
+	tests := []struct{ args, says string }{
+		{"calc moonlight latitude=1", `no sum "moonlight"`},
+		{"calc", "say what to work out"},
+		{"calc daylight latitude=95 date=2031-09-03", "not between -90 and 90"},
+		{"calc daylight latitude=north date=2031-09-03", `"north" is not a number`},
+		{"calc daylight latitude=NaN date=2031-09-03", "is not a number"},
+		{"calc daylight latitude=1 date=2031-02-29", "is not a date"},
+		{"calc daylight latitude=1", "date is missing"},
+		{"calc daylight latitude=1 date=2031-09-03 wind=4", `"wind" is not asked for`},
+		{"calc degree-days tmin=15 tmax=5 base=10", "is above the highest"},
+		{"calc degree-days tmin=5 tmax=15 base=10 upper=10", "is not above the base"},
+		{"calc degree-days 5 15 10", "is not key=value"},
+		{"serve", "--data DIR"},
+		{"serve --data x --today tomorrow", "is not a date"},
+		{"serve --colour", "unknown flag"},
+		{"export recipes --data x", "say what to write"},
+		{"sing", `no command "sing"`},
+	}
+	for _, test := range tests {
+		status, out, errs := run(t, strings.Fields(test.args)...)
+		if status != 2 || out != "" || strings.Count(errs, "\n") != 1 || !strings.Contains(errs, test.says) {
+			t.Errorf("%s: status %d, %q, %q; want 2 and one line with %q", test.args, status, out, errs, test.says)
+		}
+	}
+}
+
+func TestHelpAndVersion(t *testing.T) {
+	if status, out, _ := run(t, "--help"); status != 0 || !strings.Contains(out, "serve") || !strings.Contains(out, "demo") {
+		t.Errorf("--help: %d, %q", status, out)
+	}
+	if status, out, _ := run(t, "--version"); status != 0 || !strings.Contains(out, "brambly-acre version") {
+		t.Errorf("--version: %d, %q", status, out)
+	}
+}
+
+// process is the program serving, as a process of its own.
+type process struct {
+	cmd *exec.Cmd
+	url string
+}
+
+func start(t *testing.T, args ...string) *process {
+	t.Helper()
+	path, err := program()
+	check(t, err)
+	s := &process{cmd: exec.Command(path, append(args, "--addr", "127.0.0.1:0")...)}
+	out, err := s.cmd.StdoutPipe()
+	check(t, err)
+	check(t, s.cmd.Start())
+	t.Cleanup(func() {
+		_ = s.cmd.Process.Kill() // it may have ended already
+		_ = s.cmd.Wait()
+	})
+	line, err := bufio.NewReader(out).ReadString('\n')
+	check(t, err)
+	_, address, found := strings.Cut(strings.TrimSpace(line), " at ")
+	if !found {
+		t.Fatalf("it says %q, not its address", line)
+	}
+	s.url = address
+	return s
+}
+
+func (s *process) post(path string, body any) (status int, err error) {
+	text, err := json.Marshal(body)
+	if err != nil {
+		return 0, err
+	}
+	answer, err := http.Post(s.url+path, "application/json", bytes.NewReader(text))
+	if err != nil {
+		return 0, err
+	}
+	return answer.StatusCode, answer.Body.Close()
+}
+
+func (s *process) get(t *testing.T, path string, into any) {
+	t.Helper()
+	answer, err := http.Get(s.url + path)
+	check(t, err)
+	defer func() { check(t, answer.Body.Close()) }()
+	if answer.StatusCode != http.StatusOK {
+		t.Fatalf("%s is answered %s", path, answer.Status)
+	}
+	check(t, json.NewDecoder(answer.Body).Decode(into))
+}
+
+// Killed at any moment, the program loses nothing that it acknowledged and keeps
+// nothing half-written.
+func TestKillingDuringWritesLosesNothingAcknowledged(t *testing.T) {
+	dir := t.TempDir()
+	args := []string{"serve", "--data", dir, "--today", "2031-05-27"}
+	s := start(t, args...)
+	status, err := s.post("/api/beds", garden.BedInput{Name: "Long Bed", X: "10 m", Y: "5 m", Width: "8 m", Depth: "1 m", SunHours: 6, Moisture: "moist"})
+	if err != nil || status != http.StatusOK {
+		t.Fatalf("the bed: %d, %v", status, err)
+	}
+	status, err = s.post("/api/plantings", garden.PlantingInput{BedID: 1, SpeciesID: "garden-sorrel", Plants: 9, StartedOn: "2029-04-10", Origin: "seed", Identity: "unproven"})
+	if err != nil || status != http.StatusOK {
+		t.Fatalf("the planting: %d, %v", status, err)
+	}
+	acknowledged := map[string]bool{}
+	for round := range 4 {
+		var lock sync.Mutex
+		var writers sync.WaitGroup
+		for writer := range 3 {
+			writers.Go(func() {
+				for i := range 500 { // ended by the kill long before
+					note := fmt.Sprintf("round %d writer %d look %d", round, writer, i)
+					status, err := s.post("/api/plantings/1/observations", garden.ObservationInput{Day: "2031-05-27", Stage: "in bud", Note: note})
+					if err != nil {
+						return
+					}
+					if status == http.StatusOK {
+						lock.Lock()
+						acknowledged[note] = true
+						lock.Unlock()
+					}
+				}
+			})
+		}
+		time.Sleep(time.Duration(150+70*round) * time.Millisecond)
+		check(t, s.cmd.Process.Signal(syscall.SIGKILL))
+		writers.Wait()
+		_ = s.cmd.Wait() // killed, as it should be
+		s = start(t, args...)
+	}
+	written := exportedNotes(t, dir)
+	if len(acknowledged) == 0 {
+		t.Fatal("nothing was acknowledged before the kills")
+	}
+	for note := range acknowledged {
+		if !written[note] {
+			t.Errorf("%q was acknowledged and is lost", note)
+		}
+	}
+	// What was written without its answer arriving is whole, too: a row of the
+	// ledger for each row of the table.
+	entries := 0
+	for before := int64(0); ; {
+		var page garden.LedgerView
+		s.get(t, fmt.Sprintf("/api/ledger?kind=observation&most=200&before=%d", before), &page)
+		entries += len(page.Lines)
+		if !page.More {
+			break
+		}
+		before = page.Lines[len(page.Lines)-1].ID
+	}
+	if entries != len(written) {
+		t.Errorf("%d looks are written, %d in the ledger", len(written), entries)
+	}
+	t.Logf("%d looks acknowledged, %d written, over four kills", len(acknowledged), len(written))
+}
+
+func exportedNotes(t *testing.T, dir string) map[string]bool {
+	t.Helper()
+	status, out, errs := run(t, "export", "observations", "--data", dir, "--today", "2031-05-27")
+	if status != 0 {
+		t.Fatalf("export: %d, %s", status, errs)
+	}
+	notes := map[string]bool{}
+	for line := range strings.Lines(out) {
+		if i := strings.LastIndex(line, ",round "); i >= 0 {
+			notes[strings.TrimSpace(line[i+1:])] = true
+		}
+	}
+	return notes
+}
+
+func TestSIGTERMEndsItGracefully(t *testing.T) {
+	s := start(t, "demo")
+	var site garden.SiteView
+	s.get(t, "/api/site", &site)
+	if !site.Sample || !site.Pinned || site.Today.String() != "2031-05-27" || !site.WeatherSimulated {
+		t.Errorf("the demo says %+v", site)
+	}
+	check(t, s.cmd.Process.Signal(syscall.SIGTERM))
+	if err := s.cmd.Wait(); err != nil {
+		t.Errorf("it ended with %v", err)
+	}
+}
+
+func TestDemoLeavesAPlotOfYourOwnAlone(t *testing.T) {
+	dir := t.TempDir()
+	check(t, os.WriteFile(filepath.Join(dir, "acre.db"), []byte("mine"), 0o600))
+	status, _, errs := run(t, "demo", "--data", dir, "--addr", "127.0.0.1:0")
+	if status != 1 || !strings.Contains(errs, "not the sample") {
+		t.Errorf("status %d, %q", status, errs)
+	}
+	if text, err := os.ReadFile(filepath.Join(dir, "acre.db")); err != nil || string(text) != "mine" {
+		t.Errorf("the file is now %q, %v", text, err)
+	}
+}
+
+func TestExportWritesAFile(t *testing.T) {
+	dir := t.TempDir()
+	s := start(t, "demo", "--data", dir)
+	check(t, s.cmd.Process.Signal(syscall.SIGTERM))
+	check(t, s.cmd.Wait())
+	for name, want := range map[string]string{"calendar": "SUMMARY:Behead sweet cicely", "pickings": "2031-05-20,Dry Bank,common sage", "observations": "height (cm)"} {
+		out := filepath.Join(t.TempDir(), name)
+		status, _, errs := run(t, "export", name, "--data", dir, "--out", out, "--today", "2031-05-27")
+		text, err := os.ReadFile(out)
+		if status != 0 || err != nil || !strings.Contains(string(text), want) {
+			t.Errorf("%s: status %d, %q, %v; %d bytes without %q", name, status, errs, err, len(text), want)
+		}
+	}
+	if status, _, errs := run(t, "export", "calendar", "--data", t.TempDir()); status != 1 || !strings.Contains(errs, "no plot") {
+		t.Errorf("an empty folder: %d, %q", status, errs)
+	}
+}

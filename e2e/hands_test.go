@@ -1,0 +1,115 @@
+package e2e
+
+import (
+	"strings"
+	"testing"
+
+	"github.com/chromedp/chromedp"
+	"github.com/chromedp/chromedp/kb"
+)
+
+// The keys do what the help says they do.
+func TestKeysReachEverything(t *testing.T) {
+	b := open(t, samplePlot(t), 1280, 800, "/")
+	b.sees("Tuesday 27 May")
+	b.keys("?")
+	b.sees("Show a week earlier, a week later")
+	b.keys(kb.Escape)
+	b.gone("[role=dialog]")
+
+	b.keys("]")
+	b.sees("Tuesday 3 June")
+	b.sees("shown: 3 June")
+	b.keys("}")
+	b.sees("Wednesday 4 June")
+	b.keys("[")
+	b.sees("Wednesday 28 May")
+	b.keys("t")
+	b.sees("Tuesday 27 May")
+	b.seesNo("shown:")
+
+	for _, area := range []struct{ key, says string }{{"p", "Lay out a bed"}, {"r", "What do you see?"}, {"g", "Needed this year"}, {"d", "Pickings as a table"}, {"n", "Closing"}} {
+		b.keys("g" + area.key)
+		b.sees(area.says)
+	}
+
+	// Find a plant by a name in another language, without its accents.
+	b.keys("/")
+	b.fill("Find a plant or bed, by any name", "madesuss")
+	b.sees("Wet Corner")
+	b.keys(kb.ArrowDown)
+	b.keys(kb.Enter)
+	b.sees("Meadowsweet · Hedge Foot")
+
+	// Note a look at the planting that is open, then leave without noting.
+	b.keys("o")
+	b.sees("What do you see?")
+	b.keys(kb.Escape)
+	b.gone("[role=dialog]")
+	b.keys("k")
+	b.sees("How much did you take?")
+	b.keys(kb.Escape)
+	b.gone("[role=dialog]")
+}
+
+// Dragging the flag shows another day on every planning screen.
+func TestDraggingTheFlagShowsAnotherDay(t *testing.T) {
+	b := open(t, samplePlot(t), 1280, 800, "/")
+	b.sees("Tuesday 27 May")
+	at := b.locate("[role=slider]", "Shown day")
+	// The ribbon is 1132 px wide at this width: 250 px are about 80 days.
+	check(t, chromedp.Do(b.ctx, chromedp.DragAndDropXY(at.X, at.Y, at.X+250, at.Y)))
+	b.sees("shown, not today")
+	b.sees("August")
+	b.click("Gather")
+	b.sees("shown:")
+	b.click("Plot")
+	b.until("the meadowsweet setting seed", func() bool {
+		label, err := chromedp.Run(b.ctx, chromedp.Evaluate[string](`document.querySelector("[data-planting][aria-label^='meadowsweet, Wet Corner']")?.getAttribute("aria-label") ?? ""`))
+		check(t, err)
+		return strings.Contains(label, "setting seed") || strings.Contains(label, "ripe")
+	})
+}
+
+// Out of reach of the network a round goes on: looks are kept on the device,
+// sent when it is back, and counted once.
+func TestRoundGoesOnWithoutANetwork(t *testing.T) {
+	p := samplePlot(t)
+	b := open(t, p, 390, 844, "/round")
+	b.sees("0 of 14 seen")
+	p.cut.Store(true)
+	b.click("Next: garden sorrel")
+	b.until("the next stop", func() bool { return b.textOf("main h1") == "Garden sorrel" })
+	b.sees("saved on this device · 1 to send")
+	b.click("Next: valerian")
+	b.sees("2 to send")
+	p.cut.Store(false)
+	_, err := chromedp.Run(b.ctx, chromedp.Evaluate[bool](`window.dispatchEvent(new Event("online"))`))
+	check(t, err)
+	b.sees("all sent")
+	b.click("Ledger")
+	b.sees("Saw lovage in Long Bed: full leaf, most")
+	b.sees("Saw garden sorrel in Long Bed: in bud")
+	view, err := p.garden.Round(t.Context())
+	check(t, err)
+	if view.Seen != 2 {
+		t.Errorf("%d plantings count as seen today, want 2", view.Seen)
+	}
+}
+
+func TestUnitsAreShownAsChosenAndTypedEitherWay(t *testing.T) {
+	b := open(t, samplePlot(t), 1280, 800, "/settings")
+	b.choose("Units shown", "US: inches, pounds, °F")
+	b.click("Keep these")
+	b.sees("Changed the site: Thornwell Acre")
+	b.sees("Last night at 32 °F or below")
+	b.fill("Latitude (degrees, south below 0)", "95")
+	b.click("Keep these")
+	b.sees("A latitude lies between -90 and 90 degrees")
+	b.visit("/gather")
+	b.sees("Up to 12 of 49 outer stalks · 11 oz")
+	b.click("Note picking lovage leaf, Long Bed")
+	b.fill("How much did you take?", "200 g")
+	b.click("Note it")
+	b.sees("Picked 8 outer stalks, 7 oz, of lovage leaf in Long Bed")
+}

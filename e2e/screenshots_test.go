@@ -1,0 +1,58 @@
+package e2e
+
+import (
+	"flag"
+	"os"
+	"path/filepath"
+	"testing"
+
+	"github.com/chromedp/chromedp"
+)
+
+var shots = flag.String("shots", "", "folder to write the pictures of the main views to")
+
+// TestScreenshots opens every main view of the sample plot at its size and makes
+// sure that it fits its width; with -shots it writes the pictures too.
+func TestScreenshots(t *testing.T) {
+	p := samplePlot(t)
+	views := []struct {
+		name, path, says string
+		width, height    int64
+		first            func(*browser)
+	}{
+		{"now", "/", "Behead sweet cicely", 1280, 800, nil},
+		{"plot", "/plot", "Wet Corner", 1280, 800, func(b *browser) { b.click("hop, North Fence") }},
+		{"plot-in-july", "/plot?on=2031-07-14", "shown: 14 July", 1280, 800, nil},
+		{"round", "/round", "What do you see?", 1280, 800, nil},
+		{"round-phone", "/round", "What do you see?", 390, 844, nil},
+		{"now-phone", "/", "Behead sweet cicely", 390, 844, nil},
+		{"planting", "/plantings/5", "What may be taken today", 1280, 800, func(b *browser) { b.click("Why") }},
+		{"picking", "/gather", "Needed this year", 1280, 800, func(b *browser) { b.click("Note picking lovage leaf, Long Bed") }},
+		{"gather", "/gather", "Needed this year", 1280, 800, nil},
+		{"ledger", "/ledger", "Take back", 1280, 800, nil},
+		{"settings", "/settings", "Frost here", 1280, 800, nil},
+	}
+	for _, view := range views {
+		t.Run(view.name, func(t *testing.T) {
+			b := open(t, p, view.width, view.height, view.path)
+			b.sees(view.says)
+			if view.first != nil {
+				view.first(b)
+			}
+			b.gone("[role=progressbar]")
+			over, err := chromedp.Run(b.ctx, chromedp.Evaluate[int](`document.documentElement.scrollWidth - window.innerWidth`))
+			check(t, err)
+			if over > 0 {
+				t.Errorf("the page is %d px wider than its window", over)
+			}
+			if *shots == "" {
+				return
+			}
+			_, err = chromedp.Run(b.ctx, chromedp.Evaluate[bool]("document.fonts.ready.then(() => new Promise((r) => setTimeout(() => r(true), 400)))", chromedp.EvalAwaitPromise))
+			check(t, err)
+			picture, err := chromedp.Run(b.ctx, chromedp.CaptureScreenshot())
+			check(t, err)
+			check(t, os.WriteFile(filepath.Join(*shots, view.name+".png"), picture, 0o644))
+		})
+	}
+}
