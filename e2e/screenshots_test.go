@@ -2,8 +2,10 @@ package e2e
 
 import (
 	"flag"
+	"fmt"
 	"os"
 	"path/filepath"
+	"strings"
 	"testing"
 
 	"github.com/chromedp/chromedp"
@@ -31,9 +33,15 @@ func TestScreenshots(t *testing.T) {
 		{"gather", "/gather", "Needed this year", 1280, 800, nil},
 		{"ledger", "/ledger", "Take back", 1280, 800, nil},
 		{"settings", "/settings", "Frost here", 1280, 800, nil},
+		{"gather-phone", "/gather", "Needed this year", 390, 844, nil},
+		{"planting-phone", "/plantings/5", "What may be taken today", 390, 844, nil},
+		// Without pictures: these only have to fit.
+		{"", "/plot", "Wet Corner", 390, 844, nil},
+		{"", "/ledger", "Take back", 390, 844, nil},
+		{"", "/settings", "Frost here", 390, 844, nil},
 	}
 	for _, view := range views {
-		t.Run(view.name, func(t *testing.T) {
+		t.Run(fmt.Sprintf("%s at %d", strings.ReplaceAll(view.path, "/", " "), view.width), func(t *testing.T) {
 			b := open(t, p, view.width, view.height, view.path)
 			b.sees(view.says)
 			if view.first != nil {
@@ -45,7 +53,12 @@ func TestScreenshots(t *testing.T) {
 			if over > 0 {
 				t.Errorf("the page is %d px wider than its window", over)
 			}
-			if *shots == "" {
+			b.until("every drawing to fit its width", func() bool {
+				fits, err := chromedp.Run(b.ctx, chromedp.Evaluate[bool](`[...document.querySelectorAll("main svg")].every((e) => e.getBoundingClientRect().right <= window.innerWidth + 1)`))
+				check(t, err)
+				return fits
+			})
+			if *shots == "" || view.name == "" {
 				return
 			}
 			_, err = chromedp.Run(b.ctx, chromedp.Evaluate[bool]("document.fonts.ready.then(() => new Promise((r) => setTimeout(() => r(true), 400)))", chromedp.EvalAwaitPromise))

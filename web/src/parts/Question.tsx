@@ -14,7 +14,7 @@ export function Question({
   children: ReactNode;
 }) {
   return (
-    <Box sx={{ mt: 1.6 }}>
+    <Box sx={{ mt: 1.2 }}>
       <Box sx={{ fontWeight: 700, mb: 0.7 }}>{text}</Box>
       {children}
       {error && (

@@ -49,8 +49,10 @@ export function JobCard({ job, edge, canAct }: { job: Schemas["JobView"]; edge: 
             >
               <b>{job.verb}</b> {job.what}
             </Box>
-            <Box component="span" sx={{ color: "text.secondary" }}>
-              {" "}
+            <Box
+              component="span"
+              sx={{ color: "text.secondary", display: "inline-block", whiteSpace: "nowrap", ml: 0.5 }}
+            >
               · {job.bed}
             </Box>
           </Box>

@@ -105,10 +105,7 @@ export function StopForm({ stop, marks, next, onBack, onDone }: Props) {
         </ChoiceRow>
       </Question>
       <Question
-        text="Size"
-        note={
-          height === undefined && width === undefined ? "Expected size; step it if you measured." : undefined
-        }
+        text={height === undefined && width === undefined ? "Size, as expected" : "Size"}
         error={fields.height ?? fields.width}
       >
         <Box sx={{ display: "grid", gridTemplateColumns: "1fr 1fr", gap: 1 }}>
@@ -160,46 +157,37 @@ export function StopForm({ stop, marks, next, onBack, onDone }: Props) {
           />
         )}
       </Question>
-      {stop.ready && (
-        <Box
-          sx={{
-            background: "var(--brambleWash)",
-            borderLeft: "5px solid var(--bramble)",
-            p: "8px 12px",
-            mt: 2,
-            fontSize: 15,
-          }}
-        >
-          <b>Ready.</b> {stop.ready}
-        </Box>
-      )}
       {fault && (
         <Alert severity="error" sx={{ mt: 2 }}>
           {fault}
         </Alert>
       )}
-      <Box
-        sx={{
-          display: "flex",
-          gap: 1,
-          mt: 2,
-          position: "sticky",
-          bottom: { xs: 64, md: 0 },
-          background: "var(--paper)",
-          py: 1,
-        }}
-      >
-        <Button variant="outlined" onClick={() => onDone(false)} sx={{ minHeight: 52, minWidth: 84 }}>
-          Skip
-        </Button>
-        <Button
-          variant="contained"
-          disabled={sending}
-          onClick={() => void onNext()}
-          sx={{ minHeight: 52, flex: 1, fontSize: 17 }}
-        >
-          {next ? `Next: ${next}` : "Finish the round"}
-        </Button>
+      <Box sx={{ position: "sticky", bottom: { xs: 60, md: 0 }, background: "var(--paper)", pb: 1, mt: 1.5 }}>
+        {stop.ready && (
+          <Box
+            sx={{
+              background: "var(--brambleWash)",
+              borderLeft: "5px solid var(--bramble)",
+              p: "5px 12px",
+              fontSize: 15,
+            }}
+          >
+            <b>Ready.</b> {stop.ready}
+          </Box>
+        )}
+        <Box sx={{ display: "flex", gap: 1, pt: 1 }}>
+          <Button variant="outlined" onClick={() => onDone(false)} sx={{ minHeight: 52, minWidth: 84 }}>
+            Skip
+          </Button>
+          <Button
+            variant="contained"
+            disabled={sending}
+            onClick={() => void onNext()}
+            sx={{ minHeight: 52, flex: 1, fontSize: 17 }}
+          >
+            {next ? `Next: ${next}` : "Finish the round"}
+          </Button>
+        </Box>
       </Box>
     </>
   );
