@@ -88,7 +88,7 @@ func (g *Garden) Pickings(ctx context.Context) ([]PickingRow, error) {
 		return nil, err
 	}
 	rows := []PickingRow{}
-	for _, p := range s.byID {
+	for _, p := range s.all {
 		for _, picking := range p.pickings {
 			row := PickingRow{
 				Day: picking.Day, Bed: p.bed.Name, Plant: p.species.Names.Name, Botanical: p.species.Names.Botanical, Part: picking.Part,
@@ -100,8 +100,8 @@ func (g *Garden) Pickings(ctx context.Context) ([]PickingRow, error) {
 			rows = append(rows, row)
 		}
 	}
-	slices.SortFunc(rows, func(a, b PickingRow) int {
-		return compareTexts(a.Day, b.Day, a.Bed, b.Bed, a.Plant, b.Plant, a.Part, b.Part, fmt.Sprint(a.Units), fmt.Sprint(b.Units))
+	slices.SortStableFunc(rows, func(a, b PickingRow) int {
+		return compareTexts(a.Day, b.Day, a.Bed, b.Bed, a.Plant, b.Plant, a.Part, b.Part)
 	})
 	return rows, nil
 }
@@ -122,7 +122,7 @@ func (g *Garden) Observations(ctx context.Context) ([]ObservationRow, error) {
 		return nil, err
 	}
 	rows := []ObservationRow{}
-	for _, p := range s.byID {
+	for _, p := range s.all {
 		for _, seen := range p.sightings {
 			rows = append(rows, ObservationRow{
 				Day: seen.row.Day, Bed: p.bed.Name, Plant: p.species.Names.Name, Botanical: p.species.Names.Botanical, Stage: seen.Stage,
@@ -130,8 +130,8 @@ func (g *Garden) Observations(ctx context.Context) ([]ObservationRow, error) {
 			})
 		}
 	}
-	slices.SortFunc(rows, func(a, b ObservationRow) int {
-		return compareTexts(a.Day, b.Day, a.Bed, b.Bed, a.Plant, b.Plant, a.Note, b.Note)
+	slices.SortStableFunc(rows, func(a, b ObservationRow) int {
+		return compareTexts(a.Day, b.Day, a.Bed, b.Bed, a.Plant, b.Plant)
 	})
 	return rows, nil
 }

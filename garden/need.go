@@ -104,7 +104,7 @@ func (s *state) needWords(species, part string) string {
 // takenGrams sums what was taken of a part this season over all plantings,
 // those since removed among them.
 func (s *state) takenGrams(species, part string) (grams float64) {
-	for _, p := range s.byID {
+	for _, p := range s.all {
 		if p.SpeciesID != species {
 			continue
 		}

@@ -28,7 +28,8 @@ type state struct {
 	sky       *sky
 	beds      []store.Bed
 	bedByID   map[int64]store.Bed
-	plantings []*planting
+	plantings []*planting // those that stand
+	all       []*planting // and those removed
 	byID      map[int64]*planting
 	answers   map[string]store.JobAnswer // the newest by job key
 	needs     []store.Need
@@ -182,6 +183,7 @@ func (g *Garden) addPlantings(s *state, rows allRows) error {
 		p.ground = suitability.UnsafeGround(p.bed.Unsafe)
 		p.lifted = liftedSinceCount(p)
 		s.byID[row.ID] = p
+		s.all = append(s.all, p)
 		if row.RemovedOn != nil {
 			continue
 		}
@@ -195,7 +197,7 @@ func (g *Garden) addPlantings(s *state, rows allRows) error {
 // first: while they are at work it is only read.
 func (s *state) forecastAll() error {
 	earliest := s.season
-	for _, p := range s.byID {
+	for _, p := range s.all {
 		if seen := p.sightings; len(seen) > 0 && seen[0].Day < earliest.Start {
 			earliest = calendar.SeasonOf(s.site.Latitude, seen[0].Day)
 		}

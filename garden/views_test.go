@@ -1,0 +1,248 @@
+package garden
+
+import (
+	"encoding/json"
+	"math"
+	"strings"
+	"testing"
+
+	"bramblyacre/core/agenda"
+	"bramblyacre/core/calendar"
+	"bramblyacre/core/flora"
+	"bramblyacre/store"
+)
+
+// noNulls fails where an answer holds a null: the front end's types promise lists.
+func noNulls(t *testing.T, name string, view any) {
+	t.Helper()
+	text, err := json.Marshal(view)
+	check(t, err)
+	if strings.Contains(string(text), "null") {
+		t.Errorf("%s holds a null: %s", name, text)
+	}
+}
+
+func TestViewsOfAnEmptyAndAFilledPlotHoldNoNulls(t *testing.T) {
+	today := day
+	empty, _ := emptyGarden(t, &today)
+	for name, g := range map[string]*Garden{"empty": empty, "filled": newPlot(t).Garden} {
+		ctx := t.Context()
+		now, err := g.Now(ctx, NoDay)
+		check(t, err)
+		noNulls(t, name+" now", now)
+		plot, err := g.Plot(ctx, NoDay)
+		check(t, err)
+		noNulls(t, name+" plot", plot)
+		gather, err := g.Gather(ctx, NoDay)
+		check(t, err)
+		noNulls(t, name+" gather", gather)
+		round, err := g.Round(ctx)
+		check(t, err)
+		noNulls(t, name+" round", round)
+		ribbon, err := g.Ribbon(ctx, NoDay)
+		check(t, err)
+		noNulls(t, name+" ribbon", ribbon)
+		ledger, err := g.Ledger(ctx, LedgerFilter{Most: 10})
+		check(t, err)
+		noNulls(t, name+" ledger", ledger)
+		site, err := g.Site(ctx)
+		check(t, err)
+		noNulls(t, name+" site", site)
+		found, err := g.Find(ctx, "nothing by that name")
+		check(t, err)
+		noNulls(t, name+" found", found)
+		noNulls(t, name+" species", g.Species())
+	}
+	p := newPlot(t)
+	for _, on := range []calendar.Date{NoDay, day.AddDays(-140), day.AddDays(100), day.AddDays(300)} {
+		view, err := p.Planting(t.Context(), p.planting, on)
+		check(t, err)
+		noNulls(t, "planting", view)
+	}
+}
+
+func TestRoundMarksTheExpectedStageAndOffersItsNeighbours(t *testing.T) {
+	p := newPlot(t)
+	view, err := p.Round(t.Context())
+	check(t, err)
+	stop := view.Stops[0]
+	planting, err := p.Planting(t.Context(), p.planting, NoDay)
+	check(t, err)
+	if stop.Expected != planting.Stage || !strings.HasPrefix(stop.ExpectedWords, "Expected today: "+stop.Expected.String()) {
+		t.Errorf("expected is %s (%q), and the planting is at %s", stop.Expected, stop.ExpectedWords, planting.Stage)
+	}
+	offered := false
+	for _, option := range stop.Options {
+		offered = offered || option == stop.Expected
+	}
+	if !offered || len(stop.Options) != 4 || stop.SeenToday || stop.HeightNumber <= 0 || stop.SizeStep != "cm" {
+		t.Errorf("the stop is %+v", stop)
+	}
+	_, err = p.NoteObservation(t.Context(), p.planting, ObservationInput{Day: day.String(), Stage: stop.Expected.String(), Share: stop.ExpectedShare})
+	check(t, err)
+	view, err = p.Round(t.Context())
+	check(t, err)
+	if !view.Stops[0].SeenToday || view.Seen != 1 {
+		t.Errorf("after a look %d stops are seen", view.Seen)
+	}
+}
+
+// The stage seen today is the stage shown today.
+func TestTheStageSeenIsTheStageShown(t *testing.T) {
+	for _, stage := range []flora.Stage{flora.FullLeaf, flora.InBud, flora.FirstFlower, flora.FullFlower} {
+		p := newPlot(t)
+		_, err := p.NoteObservation(t.Context(), p.planting, ObservationInput{Day: day.String(), Stage: stage.String(), Share: "most"})
+		check(t, err)
+		view, err := p.Planting(t.Context(), p.planting, NoDay)
+		check(t, err)
+		if view.Stage != stage || view.SeenWords != "seen today: "+stage.String()+", most" {
+			t.Errorf("seen %s, and shown %s, %q", stage, view.Stage, view.SeenWords)
+		}
+	}
+}
+
+func TestAMeasuredSizeScalesWhatIsShownAndTaken(t *testing.T) {
+	p := newPlot(t)
+	before := p.leaf()
+	_, err := p.NoteObservation(t.Context(), p.planting, ObservationInput{Day: day.String(), Stage: "in bud", Share: "half", Width: "15 cm"})
+	check(t, err)
+	view, err := p.Planting(t.Context(), p.planting, NoDay)
+	check(t, err)
+	if view.Width != "15 cm" {
+		t.Errorf("measured 15 cm wide, it is shown as %s", view.Width)
+	}
+	if after := p.leaf(); after.Units > 0.6*before.Units || after.Units == 0 {
+		t.Errorf("half as wide, it allows %v after %v", after.Units, before.Units)
+	}
+}
+
+func TestLayoutKeepsPlantsInsideTheirBedAndApart(t *testing.T) {
+	p := newPlot(t)
+	for _, species := range []string{"hop", "lovage", "common-sage"} {
+		in := p.goodPlanting()
+		in.SpeciesID, in.Plants, in.StartedOn = species, 7, "2030-05-01"
+		_, err := p.AddPlanting(t.Context(), in)
+		check(t, err)
+	}
+	s, err := p.state(t.Context())
+	check(t, err)
+	for _, bed := range []store.Bed{{WidthM: 8, DepthM: 1.2}, {WidthM: 1, DepthM: 9}, {WidthM: 3, DepthM: 3}} {
+		covered := 0.0
+		for i, area := range layOut(bed, s.plantings) {
+			covered += area.width * area.depth
+			if len(area.plants) != s.plantings[i].standing() {
+				t.Errorf("%d of %d plants are drawn", len(area.plants), s.plantings[i].standing())
+			}
+			had := map[Spot]bool{}
+			for _, spot := range area.plants {
+				if math.Abs(spot.X) > bed.WidthM/2 || math.Abs(spot.Y) > bed.DepthM/2 || had[spot] {
+					t.Errorf("a plant stands at %+v in a bed of %v by %v m", spot, bed.WidthM, bed.DepthM)
+				}
+				had[spot] = true
+			}
+		}
+		if math.Abs(covered-bed.WidthM*bed.DepthM) > 1e-6 {
+			t.Errorf("the plantings share %v of %v m²", covered, bed.WidthM*bed.DepthM)
+		}
+	}
+}
+
+func TestAnAreaIsCountedAsPlants(t *testing.T) {
+	p := newPlot(t)
+	in := p.goodPlanting()
+	in.Plants, in.Area = 0, "10 ft²"
+	_, err := p.AddPlanting(t.Context(), in)
+	check(t, err)
+	view, err := p.Planting(t.Context(), p.newest().PlantingID, NoDay)
+	check(t, err)
+	if view.Plants != 10 || view.Area != "0.9 m²" { // 0.929 m² at 30 cm each way
+		t.Errorf("10 ft² of sorrel are %d plants, %s", view.Plants, view.Area)
+	}
+}
+
+func TestFindKnowsEveryNameWhateverTheAccents(t *testing.T) {
+	p := newPlot(t)
+	for words, want := range map[string]int{
+		"sorrel": 1, "OSEILLE": 1, "rumex acetosa": 1, "sauer": 1, "long": 2, "sorrel long bed": 1, "Acetosa pratensis": 1, "": 0, "mint": 0, "sorrel mint": 0,
+	} {
+		found, err := p.Find(t.Context(), words)
+		check(t, err)
+		if len(found) != want {
+			t.Errorf("%q finds %d, want %d: %+v", words, len(found), want, found)
+		}
+	}
+}
+
+func TestRibbonCountsOnlyWhatIsForUse(t *testing.T) {
+	p := newPlot(t)
+	sure, err := p.Ribbon(t.Context(), NoDay)
+	check(t, err)
+	if len(sure.Frost) != 365 || len(sure.Open) != 53 || sure.Open[20] != 1 || sure.Open[2] != 0 {
+		t.Errorf("open windows by week: %v", sure.Open)
+	}
+	in := p.goodPlanting()
+	in.Identity = "unproven"
+	_, err = p.ChangePlanting(t.Context(), p.planting, in)
+	check(t, err)
+	unproven, err := p.Ribbon(t.Context(), NoDay)
+	check(t, err)
+	for week, open := range unproven.Open {
+		if open != 0 {
+			t.Errorf("in week %d a window of an unproven planting counts", week)
+		}
+	}
+	nextYear, err := p.Ribbon(t.Context(), day.AddDays(300))
+	check(t, err)
+	if nextYear.Start.String() != "2032-01-01" || len(nextYear.Frost) != 366 {
+		t.Errorf("next year's ribbon starts %s with %d days", nextYear.Start, len(nextYear.Frost))
+	}
+}
+
+func TestCalendarEventsAreStableAndInOrder(t *testing.T) {
+	p := newPlot(t)
+	first, err := p.Calendar(t.Context())
+	check(t, err)
+	again, err := p.Calendar(t.Context())
+	check(t, err)
+	uids := map[string]bool{}
+	for i, e := range first.Events {
+		if e.First > e.Last || e.Last < day || i > 0 && e.First < first.Events[i-1].First {
+			t.Errorf("event %d runs %s to %s", i, e.First, e.Last)
+		}
+		if uids[e.UID] || e.UID != again.Events[i].UID {
+			t.Errorf("the uid %q is not its own", e.UID)
+		}
+		uids[e.UID] = true
+		if strings.HasPrefix(e.Summary, "Pick") && !strings.Contains(e.Description, "Cautions: Kidney trouble") {
+			t.Errorf("a picking without its cautions: %q", e.Description)
+		}
+	}
+	if len(first.Events) < 2 {
+		t.Errorf("%d events", len(first.Events))
+	}
+}
+
+func TestAnotherDayIsShownAsItWillBe(t *testing.T) {
+	p := newPlot(t)
+	stages := map[flora.Stage]bool{}
+	for offset := -140; offset <= 210; offset += 10 {
+		view, err := p.Plot(t.Context(), day.AddDays(offset))
+		check(t, err)
+		stages[view.Beds[0].Plantings[0].Stage] = true
+	}
+	for _, want := range []flora.Stage{flora.Resting, flora.FullLeaf, flora.FullFlower, flora.Ripe, flora.DyingBack} {
+		if !stages[want] {
+			t.Errorf("through the year sorrel is never shown %s: %v", want, stages)
+		}
+	}
+	winter, err := p.Now(t.Context(), calendar.Must(2031, 12, 20))
+	check(t, err)
+	for _, j := range append(winter.Closing, winter.Open...) {
+		if j.Kind == "pick" {
+			t.Errorf("in December there is to %s %s", j.Verb, j.What)
+		}
+	}
+	if winter.IsToday || urgencyOf(span{first: day, last: day}, day) != agenda.Closing {
+		t.Error("a day in December counts as today")
+	}
+}

@@ -1,0 +1,42 @@
+package garden
+
+import (
+	"testing"
+
+	"bramblyacre/core/calendar"
+	"bramblyacre/core/phenology"
+)
+
+func TestWords(t *testing.T) {
+	tests := []struct{ got, want string }{
+		{yearWords(3), "third year"}, {yearWords(14), "year 14"},
+		{counted(1, "plant", "plants"), "1 plant"}, {counted(2.46, "handful", "handfuls"), "2.5 handfuls"}, {counted(0, "leaf", "leaves"), "0 leaves"},
+		{shareWords(0.33), "a third"}, {shareWords(0.5), "half"}, {shareWords(0.42), "42 %"},
+		{joined(nil), ""}, {joined([]string{"a"}), "a"}, {joined([]string{"a", "b", "c"}), "a, b and c"},
+		{inTen(0.84), "8 in 10"}, {minutesWords(0.2), "1 min"}, {minutesWords(59), "59 min"}, {minutesWords(60), "1 h"}, {minutesWords(111), "1 h 50 min"},
+		{daysLeft(day, day), "last day"}, {daysLeft(day, day+1), "1 day left"}, {daysLeft(day, day+9), "9 days left"}, {daysLeft(day, day+20), "to 16 June"},
+		{sentence("no such bed"), "No such bed."}, {capital(""), ""}, {lowerFirst("Up"), "up"}, {plain("Süßdolde Á"), "sussdolde a"},
+	}
+	for _, test := range tests {
+		if test.got != test.want {
+			t.Errorf("got %q, want %q", test.got, test.want)
+		}
+	}
+}
+
+func TestDatesSayTheirChance(t *testing.T) {
+	june := func(d int) calendar.Date { return calendar.Must(2031, 6, d) }
+	tests := []struct {
+		dates phenology.Dates
+		want  string
+	}{
+		{phenology.Dates{P10: june(2), P50: june(4), P90: june(6), Chance: 1}, "2–6 June, 8 in 10"},
+		{phenology.Dates{P10: june(4), P50: june(4), P90: june(4), Chance: 1}, "4 June"},
+		{phenology.Dates{P10: june(4), P50: june(30), P90: june(30), Chance: 0.3}, "not expected this year"},
+	}
+	for _, test := range tests {
+		if got := viewDates(test.dates).Text; got != test.want {
+			t.Errorf("%+v reads %q, want %q", test.dates, got, test.want)
+		}
+	}
+}
