@@ -42,7 +42,7 @@ func TestMain(m *testing.M) {
 }
 
 // run runs the program to its end.
-func run(t *testing.T, args ...string) (status int, out, errs string) {
+func run(t testing.TB, args ...string) (status int, out, errs string) {
 	t.Helper()
 	path, err := program()
 	check(t, err)
@@ -57,7 +57,7 @@ func run(t *testing.T, args ...string) (status int, out, errs string) {
 	return cmd.ProcessState.ExitCode(), stdout.String(), stderr.String()
 }
 
-func check(t *testing.T, err error) {
+func check(t testing.TB, err error) {
 	t.Helper()
 	if err != nil {
 		t.Fatal(err)
@@ -122,7 +122,7 @@ type process struct {
 	url string
 }
 
-func start(t *testing.T, args ...string) *process {
+func start(t testing.TB, args ...string) *process {
 	t.Helper()
 	path, err := program()
 	check(t, err)
@@ -156,7 +156,7 @@ func (s *process) post(path string, body any) (status int, err error) {
 	return answer.StatusCode, answer.Body.Close()
 }
 
-func (s *process) get(t *testing.T, path string, into any) {
+func (s *process) get(t testing.TB, path string, into any) {
 	t.Helper()
 	answer, err := http.Get(s.url + path)
 	check(t, err)
@@ -289,5 +289,26 @@ func TestExportWritesAFile(t *testing.T) {
 	}
 	if status, _, errs := run(t, "export", "calendar", "--data", t.TempDir()); status != 1 || !strings.Contains(errs, "no plot") {
 		t.Errorf("an empty folder: %d, %q", status, errs)
+	}
+}
+
+// BenchmarkStartToFirstAnswer starts the program on the sample plot's data and
+// waits for what to do now.
+func BenchmarkStartToFirstAnswer(b *testing.B) {
+	dir := b.TempDir()
+	sample := start(b, "demo", "--data", dir)
+	check(b, sample.cmd.Process.Signal(syscall.SIGTERM))
+	check(b, sample.cmd.Wait())
+	for b.Loop() {
+		s := start(b, "serve", "--data", dir, "--today", "2031-05-27")
+		var now garden.NowView
+		s.get(b, "/api/now", &now)
+		if len(now.Open) == 0 {
+			b.Fatal("nothing to do")
+		}
+		b.StopTimer()
+		check(b, s.cmd.Process.Signal(syscall.SIGTERM))
+		check(b, s.cmd.Wait())
+		b.StartTimer()
 	}
 }

@@ -12,6 +12,7 @@ import { Sprig } from "../../parts/Sprig";
 import { Trouble } from "../../parts/Trouble";
 import { LedgerList } from "../ledger/LedgerList";
 import { PlantingDialog } from "../plot/PlantingDialog";
+import { SharesBar } from "./SharesBar";
 import { YearChart } from "./YearChart";
 
 /** Planting is everything about one planting: its year, what was seen, what may be taken, what was noted. */
@@ -81,6 +82,7 @@ export function Planting() {
         }}
       >
         <Box sx={{ minWidth: 0 }}>
+          {p.shares.length > 0 && <SharesBar shares={p.shares} />}
           {p.stages.length > 0 && <YearChart planting={p} />}
           <Box sx={{ color: "text.secondary", fontSize: 14, mt: 0.7 }}>
             A bar is when the stage is reached, 8 in 10; a diamond is a look

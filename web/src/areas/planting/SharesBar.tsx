@@ -1,0 +1,55 @@
+import { Box } from "@mui/material";
+
+import type { Schemas } from "../../api/client";
+import { Sprig } from "../../parts/Sprig";
+
+const least = 0.02;
+const inTen = (share: number) => {
+  const n = Math.round(share * 10);
+  return n === 0 ? "a few" : `${n} in 10`;
+};
+
+/** SharesBar says how many of the plants stand at each stage on the day: they never all move at once. */
+export function SharesBar({ shares }: { shares: Schemas["StageShare"][] }) {
+  const shown = shares.filter((s) => s.share >= least);
+  return (
+    <Box
+      role="list"
+      aria-label="Share of plants at each stage"
+      sx={{
+        display: "flex",
+        border: "1px solid var(--rule)",
+        borderRadius: "3px",
+        overflow: "hidden",
+        mb: 1.2,
+      }}
+    >
+      {shown.map((s, i) => (
+        <Box
+          role="listitem"
+          key={`${s.stage}${i}`}
+          title={`${s.stage}: ${inTen(s.share)}`}
+          sx={{
+            flex: `${Math.max(0.12, s.share)} 1 0`,
+            minWidth: 0,
+            display: "flex",
+            alignItems: "center",
+            gap: 0.7,
+            px: 0.7,
+            background: i % 2 ? "var(--paper)" : "var(--card)",
+            borderLeft: i ? "1px solid var(--rule)" : 0,
+            fontSize: 13.5,
+            lineHeight: 1.15,
+            overflow: "hidden",
+          }}
+        >
+          <Sprig stage={s.stage} size={30} label="" />
+          <Box sx={{ overflow: "hidden", textOverflow: "ellipsis" }}>
+            <Box sx={{ whiteSpace: "nowrap", overflow: "hidden", textOverflow: "ellipsis" }}>{s.stage}</Box>
+            <Box sx={{ color: "text.secondary", whiteSpace: "nowrap" }}>{inTen(s.share)}</Box>
+          </Box>
+        </Box>
+      ))}
+    </Box>
+  );
+}
