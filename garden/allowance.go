@@ -196,7 +196,11 @@ func (s *state) nextWindowWords(p *planting, part string, on calendar.Date) stri
 			closed = fmt.Sprintf("Its window closed about %s. ", span.last.DayMonth())
 			continue
 		}
-		opens := fmt.Sprintf("about %s (%s)", span.first.DayMonth(), viewDates(span.window.Opens).Text)
+		year := ""
+		if span.first.Year() != on.Year() {
+			year = fmt.Sprintf(" %d", span.first.Year())
+		}
+		opens := fmt.Sprintf("about %s%s (%s)", span.first.DayMonth(), year, viewDates(span.window.Opens).Text)
 		if closed != "" {
 			return closed + "The next opens " + opens + "."
 		}

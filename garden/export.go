@@ -4,6 +4,7 @@ import (
 	"context"
 	"fmt"
 	"slices"
+	"strings"
 	"time"
 
 	"bramblyacre/core/calendar"
@@ -42,7 +43,7 @@ func (g *Garden) Calendar(ctx context.Context) (CalendarData, error) {
 			}
 			v := s.viewWindow(p, span, max(span.first, s.today))
 			data.Events = append(data.Events, Event{
-				UID:   fmt.Sprintf("window-%d-%s-%s@brambly-acre", p.ID, span.window.Part.Name, span.window.Season().Start),
+				UID:   fmt.Sprintf("window-%d-%s-%s@brambly-acre", p.ID, strings.ReplaceAll(span.window.Part.Name, " ", "-"), span.window.Season().Start),
 				First: span.first, Last: span.last, Place: p.bed.Name,
 				Summary: fmt.Sprintf("%s %s", v.Verb, partOf(p.species.Names.Name, v.Part)),
 				Description: fmt.Sprintf("%s. Opens %s; closes %s. %s", v.Amount, v.Opens.Text, v.Closes.Text,

@@ -99,8 +99,9 @@ func (s *state) readPicking(p *planting, in PickingInput) (store.PutPickingParam
 		return row, nil, err
 	}
 	rule := part.Harvest
-	row.Units = s.readAmount(&c, rule, in.Amount)
-	row.Grams = row.Units * rule.GramsEach.Value
+	gramsEach := harvest.GramsEach(rule, s.sizeShare(p, s.yearOfLife(p, calendar.SeasonOf(s.site.Latitude, day))))
+	row.Units = s.readAmount(&c, rule, in.Amount, gramsEach)
+	row.Grams = row.Units * gramsEach
 	if err := c.err(); err != nil {
 		return row, nil, err
 	}
@@ -152,10 +153,10 @@ func (s *state) judgeAmount(c *checklist, p *planting, part flora.Part, day cale
 var leadingNumber = regexp.MustCompile(`^\s*([+-]?[0-9]+(?:[.,][0-9]+)?)\s*(.*)$`)
 
 // readAmount reads an amount in the part's own unit, or as a weight.
-func (s *state) readAmount(c *checklist, rule *flora.HarvestRule, text string) (units float64) {
+func (s *state) readAmount(c *checklist, rule *flora.HarvestRule, text string, gramsEach float64) (units float64) {
 	found := leadingNumber.FindStringSubmatch(text)
 	if strings.TrimSpace(text) == "" || found == nil {
-		c.add("amount", "Say how much, for example 6 %s or %s.", rule.Many, s.units.Weight(6*rule.GramsEach.Value))
+		c.add("amount", "Say how much, for example 6 %s or %s.", rule.Many, s.units.Weight(6*gramsEach))
 		return 0
 	}
 	name := strings.ToLower(strings.TrimSpace(found[2]))
@@ -166,10 +167,10 @@ func (s *state) readAmount(c *checklist, rule *flora.HarvestRule, text string) (
 	} else {
 		grams, err := unit.Parse(unit.Mass, text, s.units.MassUnit())
 		if err != nil {
-			c.add("amount", "%q is not an amount here; write %s, or a weight such as %s.", text, rule.Many, s.units.Weight(6*rule.GramsEach.Value))
+			c.add("amount", "%q is not an amount here; write %s, or a weight such as %s.", text, rule.Many, s.units.Weight(6*gramsEach))
 			return 0
 		}
-		units = grams / rule.GramsEach.Value
+		units = grams / gramsEach
 	}
 	if units <= 0 || math.IsInf(units, 0) || math.IsNaN(units) {
 		c.add("amount", "An amount must be above nothing.")

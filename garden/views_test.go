@@ -246,3 +246,44 @@ func TestAnotherDayIsShownAsItWillBe(t *testing.T) {
 		t.Error("a day in December counts as today")
 	}
 }
+
+// Every species of the library is forecast in every climate, at every latitude,
+// the poles' among them: in order, inside the season, and never NaN.
+func TestEverySpeciesIsForecastEverywhere(t *testing.T) {
+	p := newPlot(t)
+	for _, species := range p.Library.AllSpecies() {
+		in := p.goodPlanting()
+		in.SpeciesID, in.StartedOn = species.ID, "2030-05-20"
+		_, err := p.AddPlanting(t.Context(), in)
+		check(t, err)
+	}
+	for _, climate := range p.Library.Climates() {
+		for _, latitude := range []float64{-89, -46, -5, 0, 30, 52, 70, 89} {
+			_, err := p.SetSite(t.Context(), SiteInput{Name: "Somewhere", Latitude: latitude, Altitude: "100 m", ClimateID: climate.ID, Width: "30 m", Depth: "20 m", Units: "metric"})
+			check(t, err)
+			s, err := p.state(t.Context())
+			check(t, err)
+			for _, planting := range s.plantings {
+				if planting.now == nil {
+					continue
+				}
+				before := s.season.Start
+				for k := range planting.now.Stages {
+					d := planting.now.Dates(k)
+					if d.P50 < before || d.P10 > d.P50 || d.P50 > d.P90 || !s.season.Contains(d.P10) || !s.season.Contains(d.P90) || math.IsNaN(d.Chance) {
+						t.Fatalf("%s in %s at %v: %s comes %+v after %s", planting.SpeciesID, climate.ID, latitude, planting.now.Stages[k], d, before)
+					}
+					before = d.P50
+				}
+			}
+			for _, view := range []func() error{
+				func() error { _, err := p.Now(t.Context(), NoDay); return err },
+				func() error { _, err := p.Gather(t.Context(), NoDay); return err },
+				func() error { _, err := p.Site(t.Context()); return err },
+				func() error { _, err := p.Ribbon(t.Context(), NoDay); return err },
+			} {
+				check(t, view())
+			}
+		}
+	}
+}

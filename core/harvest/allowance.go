@@ -69,7 +69,7 @@ type Allowance struct {
 // fresh weight. Regrowth is linear in thermal time, the simplest course that
 // model.md §7 allows.
 func Allow(rule *flora.HarvestRule, stand Stand) Allowance {
-	full := stand.Plants * rule.PerPlant.Value * stand.SizeShare
+	full := stand.Plants * rule.PerPlant.Value * countShare(rule, stand.SizeShare)
 	cut, missing := 0.0, 0.0
 	for _, t := range stand.Taken {
 		cut += t.Units
@@ -98,8 +98,27 @@ func Allow(rule *flora.HarvestRule, stand Stand) Allowance {
 	slices.SortStableFunc(limits, func(x, y Limit) int { return cmp.Compare(x.Units, y.Units) })
 	a.Limits = limits
 	a.Units = limits[0].Units
-	a.Grams = a.Units * rule.GramsEach.Value
+	a.Grams = a.Units * GramsEach(rule, stand.SizeShare)
 	return a
+}
+
+// countShare is the share of a full-grown plant's units that a plant of a size
+// has: a smaller plant has fewer stems, but still one root.
+func countShare(rule *flora.HarvestRule, sizeShare float64) float64 {
+	if rule.TakesPlant {
+		return 1
+	}
+	return sizeShare
+}
+
+// GramsEach returns the fresh weight of one unit in grams, from plants of a size
+// against full-grown ones (1 for full size): a smaller plant's stem weighs the
+// same, its root less.
+func GramsEach(rule *flora.HarvestRule, sizeShare float64) float64 {
+	if rule.TakesPlant {
+		return rule.GramsEach.Value * sizeShare
+	}
+	return rule.GramsEach.Value
 }
 
 // regrownShare is the share of a cut that has grown back after some warmth.

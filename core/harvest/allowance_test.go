@@ -63,6 +63,15 @@ func TestWhatDoesNotGrowBackStaysMissing(t *testing.T) {
 	}
 }
 
+func TestSmallPlantsHaveWholeRootsThatWeighLess(t *testing.T) {
+	rule := tops()
+	rule.TakesPlant, rule.PerPlant, rule.Regrowth = true, figure(1), nil
+	a := Allow(rule, Stand{Plants: 12, SizeShare: 0.5, Ready: 1})
+	if a.Full != 12 || a.Units != 4 || a.Grams != 4*22*0.5 {
+		t.Errorf("12 plants of half size allow %+v; want 4 roots of half weight", a)
+	}
+}
+
 // However a stand is picked within its allowance, no more than the cut share is
 // ever missing, and the floor stands.
 func TestPickingWithinTheAllowanceNeverOverdrawsTheStand(t *testing.T) {

@@ -16,6 +16,7 @@ import { useUndo } from "../app/Undo";
 import { Choice, ChoiceRow } from "./Choices";
 import { MovedBox } from "./MovedBox";
 import { Question } from "./Question";
+import { Ready } from "./Ready";
 import { Sprig } from "./Sprig";
 import { useSend } from "./useSend";
 
@@ -65,11 +66,9 @@ export function ObserveDialog({ plantingId, onClose }: { plantingId: number; onC
       {moved ? (
         <DialogContent>
           {moved.moved && <MovedBox moved={moved.moved} />}
-          {moved.ready && (
-            <Alert severity="success" variant="outlined" sx={{ mt: 2 }}>
-              {moved.ready}
-            </Alert>
-          )}
+          <Box sx={{ mt: 2 }}>
+            <Ready words={moved.ready} />
+          </Box>
         </DialogContent>
       ) : (
         <DialogContent>

@@ -48,12 +48,12 @@ export function JobCard({ job, edge, canAct }: { job: Schemas["JobView"]; edge: 
               sx={{ color: "inherit", textDecoration: "none", "&:hover": { textDecoration: "underline" } }}
             >
               <b>{job.verb}</b> {job.what}
-            </Box>
+            </Box>{" "}
             <Box
               component="span"
-              sx={{ color: "text.secondary", display: "inline-block", whiteSpace: "nowrap", ml: 0.5 }}
+              sx={{ color: "text.secondary", display: "inline-block", whiteSpace: "nowrap" }}
             >
-              · {job.bed}
+              {job.bed}
             </Box>
           </Box>
           <Box sx={{ color: "var(--clay)", fontSize: 14, whiteSpace: "nowrap" }}>{job.deadline}</Box>

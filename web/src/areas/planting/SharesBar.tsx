@@ -36,6 +36,7 @@ export function SharesBar({ shares }: { shares: Schemas["StageShare"][] }) {
             alignItems: "center",
             gap: 0.7,
             px: 0.7,
+            py: 0.3,
             background: i % 2 ? "var(--paper)" : "var(--card)",
             borderLeft: i ? "1px solid var(--rule)" : 0,
             fontSize: 13.5,

@@ -7,6 +7,7 @@ import { useSite } from "../../api/queries";
 import { useUndo } from "../../app/Undo";
 import { Choice, ChoiceRow } from "../../parts/Choices";
 import { Question } from "../../parts/Question";
+import { Ready } from "../../parts/Ready";
 import { Sprig } from "../../parts/Sprig";
 import { useSend } from "../../parts/useSend";
 import { Stepper } from "./Stepper";
@@ -163,18 +164,7 @@ export function StopForm({ stop, marks, next, onBack, onDone }: Props) {
         </Alert>
       )}
       <Box sx={{ position: "sticky", bottom: { xs: 60, md: 0 }, background: "var(--paper)", pb: 1, mt: 1.5 }}>
-        {stop.ready && (
-          <Box
-            sx={{
-              background: "var(--brambleWash)",
-              borderLeft: "5px solid var(--bramble)",
-              p: "5px 12px",
-              fontSize: 15,
-            }}
-          >
-            <b>Ready.</b> {stop.ready}
-          </Box>
-        )}
+        <Ready words={stop.ready} />
         <Box sx={{ display: "flex", gap: 1, pt: 1 }}>
           <Button variant="outlined" onClick={() => onDone(false)} sx={{ minHeight: 52, minWidth: 84 }}>
             Skip
