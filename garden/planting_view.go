@@ -55,6 +55,7 @@ type StageBand struct {
 type StageShare struct {
 	Stage flora.Stage `json:"stage"`
 	Share float64     `json:"share"`
+	Words string      `json:"words" doc:"3 in 10"`
 }
 
 // SeenMark is a look as the year's drawing shows it.
@@ -93,7 +94,11 @@ type WindowView struct {
 	Chance     float64       `json:"chance" doc:"That it is open on the day"`
 }
 
-const mostHistory = 60
+const (
+	mostHistory = 60
+	// leastShare is the share of plants from which a stage is told.
+	leastShare = 0.02
+)
 
 // Planting returns one planting on a day.
 func (g *Garden) Planting(ctx context.Context, id int64, on calendar.Date) (PlantingView, error) {
@@ -152,8 +157,8 @@ func (s *state) addForecast(v *PlantingView, p *planting, forecast *phenology.Fo
 			dates := viewDates(forecast.Dates(k))
 			v.Stages = append(v.Stages, StageBand{stage, stage.BBCH(), dates, dates.P50 <= on})
 		}
-		if shares[k] >= 0.005 {
-			v.Shares = append(v.Shares, StageShare{stage, shares[k]})
+		if shares[k] >= leastShare {
+			v.Shares = append(v.Shares, StageShare{stage, shares[k], fewInTen(shares[k])})
 		}
 	}
 	for _, seen := range p.sightings {

@@ -69,6 +69,14 @@ func joined(words []string) string {
 // inTen says a chance as a grower does: "8 in 10".
 func inTen(chance float64) string { return fmt.Sprintf("%.0f in 10", math.Round(chance*10)) }
 
+// fewInTen says a share of plants: "3 in 10", or "a few" below that.
+func fewInTen(share float64) string {
+	if share < 0.05 {
+		return "a few"
+	}
+	return inTen(share)
+}
+
 // daysLeft says how long until a last day.
 func daysLeft(today, last calendar.Date) string {
 	switch left := last.DaysSince(today); {

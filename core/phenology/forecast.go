@@ -13,7 +13,8 @@ import (
 const drawsPerMember = 2
 
 // Forecast is when a planting reaches its stages, as a spread of possible
-// courses: each a season's weather with a pace from what is known.
+// courses: each a season's weather with a pace from what is known. It does not
+// change once made, so several goroutines can read it.
 type Forecast struct {
 	*Plan
 	Pace Pace
@@ -62,6 +63,7 @@ func (p *Plan) Forecast(weather *climate.Ensemble, pace Pace, seen []Sighting) *
 		pace := math.Exp(logRho + p.spread*probit(math.Min(math.Max(place, 1e-6), 1-1e-6)))
 		p.course(f.plants, c, table, member, warmthBefore, open, pace, facts, place)
 	}
+	f.countArrivals()
 	return f
 }
 
@@ -153,9 +155,6 @@ func (f *Forecast) datesOf(days []int16) Dates {
 // SharesOn returns the expected share of plants at each stage on a day, by the
 // stages' indices; they sum to 1.
 func (f *Forecast) SharesOn(day calendar.Date) []float64 {
-	if f.arrived == nil {
-		f.countArrivals()
-	}
 	at := f.dayIndex(day)
 	shares := make([]float64, len(f.Stages))
 	for k := range shares {

@@ -7,6 +7,12 @@ export type Problem = Schemas["ErrorModel"];
 
 export const api = createClient<paths>({ baseUrl: "" });
 
+/** What the server's form check says, in a grower's words. */
+const plainly: Record<string, string> = {
+  "expected number": "Write a number.",
+  "expected string": "Write something here.",
+};
+
 /** Refusal is an answer of the server that something cannot be, with what is wrong at which field. */
 export class Refusal extends Error {
   readonly status: number;
@@ -17,7 +23,7 @@ export class Refusal extends Error {
     const general: string[] = [];
     for (const fault of problem.errors ?? []) {
       const field = (fault.location ?? "").replace(/^(body|query|path)\.?/, "");
-      if (field) fields[field] = fault.message ?? "";
+      if (field) fields[field] = plainly[fault.message ?? ""] ?? fault.message ?? "";
       else if (fault.message) general.push(fault.message);
     }
     super(

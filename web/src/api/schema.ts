@@ -880,6 +880,8 @@ export interface components {
             /** Format: double */
             share: number;
             stage: string;
+            /** @description 3 in 10 */
+            words: string;
         };
         Stop: {
             allStages: string[];

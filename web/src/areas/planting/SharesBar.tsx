@@ -3,15 +3,8 @@ import { Box } from "@mui/material";
 import type { Schemas } from "../../api/client";
 import { Sprig } from "../../parts/Sprig";
 
-const least = 0.02;
-const inTen = (share: number) => {
-  const n = Math.round(share * 10);
-  return n === 0 ? "a few" : `${n} in 10`;
-};
-
 /** SharesBar says how many of the plants stand at each stage on the day: they never all move at once. */
 export function SharesBar({ shares }: { shares: Schemas["StageShare"][] }) {
-  const shown = shares.filter((s) => s.share >= least);
   return (
     <Box
       role="list"
@@ -24,11 +17,11 @@ export function SharesBar({ shares }: { shares: Schemas["StageShare"][] }) {
         mb: 1.2,
       }}
     >
-      {shown.map((s, i) => (
+      {shares.map((s, i) => (
         <Box
           role="listitem"
           key={`${s.stage}${i}`}
-          title={`${s.stage}: ${inTen(s.share)}`}
+          title={`${s.stage}: ${s.words}`}
           sx={{
             flex: `${Math.max(0.12, s.share)} 1 0`,
             minWidth: 0,
@@ -47,7 +40,7 @@ export function SharesBar({ shares }: { shares: Schemas["StageShare"][] }) {
           <Sprig stage={s.stage} size={30} label="" />
           <Box sx={{ overflow: "hidden", textOverflow: "ellipsis" }}>
             <Box sx={{ whiteSpace: "nowrap", overflow: "hidden", textOverflow: "ellipsis" }}>{s.stage}</Box>
-            <Box sx={{ color: "text.secondary", whiteSpace: "nowrap" }}>{inTen(s.share)}</Box>
+            <Box sx={{ color: "text.secondary", whiteSpace: "nowrap" }}>{s.words}</Box>
           </Box>
         </Box>
       ))}

@@ -14,6 +14,7 @@ import { Controller, useForm } from "react-hook-form";
 import { api, told, type Schemas } from "../../api/client";
 import { useSite } from "../../api/queries";
 import { useUndo } from "../../app/Undo";
+import { typedNumber } from "../../parts/numbers";
 import { useSend } from "../../parts/useSend";
 
 /** BedDialog lays out a bed, or changes one. */
@@ -37,7 +38,7 @@ export function BedDialog({ bed, onClose }: { bed?: Schemas["BedView"]; onClose:
   });
   if (!site) return null;
   const onSave = handleSubmit(async (typed) => {
-    const body = { ...typed, turn: Number(typed.turn), sunHours: Number(typed.sunHours) };
+    const body = { ...typed, turn: typedNumber(typed.turn), sunHours: typedNumber(typed.sunHours) };
     const entry = await send(() =>
       told(
         bed

@@ -6,6 +6,7 @@ import { useSite } from "../../api/queries";
 import { useLook } from "../../app/LookProvider";
 import { useUndo } from "../../app/Undo";
 import { Choice, ChoiceRow } from "../../parts/Choices";
+import { typedNumber } from "../../parts/numbers";
 import { useSend } from "../../parts/useSend";
 
 /** Settings is where the plot lies, its climate, and how it is shown. */
@@ -32,7 +33,7 @@ function SettingsForm({ site }: { site: Schemas["SiteView"] }) {
   });
   const onSave = handleSubmit(async (typed) => {
     const entry = await send(() =>
-      told(api.PUT("/api/site", { body: { ...typed, latitude: Number(typed.latitude) } })),
+      told(api.PUT("/api/site", { body: { ...typed, latitude: typedNumber(typed.latitude) } })),
     );
     if (entry) noted(entry);
   });
