@@ -36,7 +36,9 @@ func TestKeysReachEverything(t *testing.T) {
 	// Find a plant by a name in another language, without its accents.
 	b.keys("/")
 	b.fill("Find a plant or bed, by any name", "madesuss")
-	b.sees("Wet Corner")
+	b.until("both meadowsweets to be found", func() bool {
+		return b.textOf("[aria-label=Found]") == "Meadowsweet Wet Corner Meadowsweet Hedge Foot"
+	})
 	b.keys(kb.ArrowDown)
 	b.keys(kb.Enter)
 	b.sees("Meadowsweet · Hedge Foot")

@@ -5,12 +5,15 @@ package e2e
 import (
 	"context"
 	"encoding/json"
+	"errors"
 	"fmt"
 	"io"
 	"log/slog"
 	"net"
 	"net/http"
 	"net/url"
+	"os"
+	"path/filepath"
 	"strings"
 	"sync"
 	"sync/atomic"
@@ -30,7 +33,7 @@ import (
 )
 
 // patience is how long a page may take to show something on a busy machine.
-const patience = 15 * time.Second
+const patience = 30 * time.Second
 
 // plot is a running server over a database of its own.
 type plot struct {
@@ -40,25 +43,57 @@ type plot struct {
 	cut atomic.Bool
 }
 
-// samplePlot serves a fresh sample plot.
+// sampleFile builds the sample plot once; every test works on a copy.
+var sampleFile = sync.OnceValues(func() (path string, err error) {
+	dir, err := os.MkdirTemp("", "brambly-acre-e2e-*")
+	if err != nil {
+		return "", err
+	}
+	shipped, err := library.Shipped()
+	if err != nil {
+		return "", err
+	}
+	s, err := store.Open(context.Background(), dir)
+	if err != nil {
+		return "", err
+	}
+	// Closing brings the write-ahead log into the file.
+	err = errors.Join(demo.Build(context.Background(), s, shipped), s.Close())
+	return filepath.Join(dir, store.FileName), err
+})
+
+func TestMain(m *testing.M) {
+	code := m.Run()
+	if path, err := sampleFile(); err == nil {
+		_ = os.RemoveAll(filepath.Dir(path))
+	}
+	os.Exit(code)
+}
+
+// samplePlot serves a fresh copy of the sample plot.
 func samplePlot(t *testing.T) *plot {
 	t.Helper()
-	return serve(t, func(s *store.Store, l *library.Library) error { return demo.Build(t.Context(), s, l) })
+	path, err := sampleFile()
+	check(t, err)
+	sample, err := os.ReadFile(path)
+	check(t, err)
+	dir := t.TempDir()
+	check(t, os.WriteFile(filepath.Join(dir, store.FileName), sample, 0o600))
+	return serve(t, dir)
 }
 
 // emptyPlot serves a plot that nothing has been done on.
 func emptyPlot(t *testing.T) *plot {
 	t.Helper()
-	return serve(t, func(*store.Store, *library.Library) error { return nil })
+	return serve(t, t.TempDir())
 }
 
-func serve(t *testing.T, fill func(*store.Store, *library.Library) error) *plot {
+func serve(t *testing.T, dir string) *plot {
 	t.Helper()
 	shipped, err := library.Shipped()
 	check(t, err)
-	s, err := store.Open(t.Context(), t.TempDir())
+	s, err := store.Open(t.Context(), dir)
 	check(t, err)
-	check(t, fill(s, shipped))
 	g, err := garden.Open(t.Context(), garden.Options{Store: s, Library: shipped, PinnedTo: &demo.Today, Sample: true})
 	check(t, err)
 	front, err := web.Front()

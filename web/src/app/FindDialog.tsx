@@ -17,7 +17,7 @@ export function FindDialog({ onClose }: { onClose: () => void }) {
     void go(one.kind === "bed" ? `/plot?bed=${one.bedId}` : `/plantings/${one.plantingId}`);
   };
   const onKey = (event: KeyboardEvent) => {
-    if (event.key === "ArrowDown") setAt(Math.min(at + 1, found.length - 1));
+    if (event.key === "ArrowDown") setAt(Math.max(0, Math.min(at + 1, found.length - 1)));
     else if (event.key === "ArrowUp") setAt(Math.max(at - 1, 0));
     else if (event.key === "Enter") open(at);
     else return;
