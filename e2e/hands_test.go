@@ -99,6 +99,26 @@ func TestRoundGoesOnWithoutANetwork(t *testing.T) {
 	}
 }
 
+// A look that waited and is then refused stays on the device with its reason,
+// until the grower throws it away.
+func TestALookRefusedLaterIsShownWithItsReason(t *testing.T) {
+	p := samplePlot(t)
+	b := open(t, p, 390, 844, "/round")
+	b.sees("0 of 14 seen")
+	p.cut.Store(true)
+	b.click("Next: garden sorrel")
+	b.sees("saved on this device · 1 to send")
+	_, err := p.garden.RemovePlanting(t.Context(), 1)
+	check(t, err)
+	p.cut.Store(false)
+	_, err = chromedp.Run(b.ctx, chromedp.Evaluate[bool](`window.dispatchEvent(new Event("online"))`))
+	check(t, err)
+	b.sees("A look of 2031-05-27 (full leaf) was not taken in: Lovage was removed from Long Bed.")
+	b.click("Throw away")
+	b.seesNo("was not taken in")
+	b.sees("all sent")
+}
+
 func TestUnitsAreShownAsChosenAndTypedEitherWay(t *testing.T) {
 	b := open(t, samplePlot(t), 1280, 800, "/settings")
 	b.choose("Units shown", "US: inches, pounds, °F")

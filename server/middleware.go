@@ -53,7 +53,9 @@ func onlyHost(address string) gin.HandlerFunc {
 		if name, _, err := net.SplitHostPort(host); err == nil {
 			host = name
 		}
-		if !slices.Contains(allowed, strings.Trim(host, "[]")) {
+		host = strings.Trim(host, "[]")
+		local, known := reachedAt(c.Request)
+		if !slices.Contains(allowed, host) && !(known && host == local) {
 			problem(c, http.StatusMisdirectedRequest, "This server answers only to its own address.")
 			return
 		}
@@ -63,6 +65,16 @@ func onlyHost(address string) gin.HandlerFunc {
 		}
 		c.Next()
 	}
+}
+
+// reachedAt is the address of this machine that a request came in at: its own,
+// too, where the server listens at all of them.
+func reachedAt(r *http.Request) (address string, known bool) {
+	local, known := r.Context().Value(http.LocalAddrContextKey).(*net.TCPAddr)
+	if !known {
+		return "", false
+	}
+	return local.IP.String(), true
 }
 
 func limited(most int64) gin.HandlerFunc {

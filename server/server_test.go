@@ -2,9 +2,11 @@ package server
 
 import (
 	"bytes"
+	"context"
 	"encoding/json"
 	"io"
 	"log/slog"
+	"net"
 	"net/http"
 	"net/http/httptest"
 	"strings"
@@ -132,6 +134,19 @@ func TestOnlyItsOwnAddressIsAnswered(t *testing.T) {
 		if answer := ask(h, "GET", "/api/site", "", "Host", host); answer.Code != want {
 			t.Errorf("host %q is answered %d, want %d", host, answer.Code, want)
 		}
+	}
+	// Where it listens at every address, the one it was reached at is its own.
+	for host, want := range map[string]int{"192.0.2.7:8420": 200, "192.0.2.8:8420": 421, "evil.example": 421, "unknown": 421} {
+		request := httptest.NewRequest("GET", "http://"+host+"/api/site", nil)
+		local := &net.TCPAddr{IP: net.ParseIP("192.0.2.7"), Port: 8420}
+		answer := httptest.NewRecorder()
+		h.ServeHTTP(answer, request.WithContext(context.WithValue(request.Context(), http.LocalAddrContextKey, local)))
+		if answer.Code != want {
+			t.Errorf("reached at 192.0.2.7, host %q is answered %d, want %d", host, answer.Code, want)
+		}
+	}
+	if answer := ask(h, "GET", "/api/site", "", "Host", "unknown"); answer.Code != 421 {
+		t.Errorf("a host called unknown is answered %d", answer.Code)
 	}
 	if answer := ask(h, "PUT", "/api/needs", "{}", "Origin", "http://evil.example"); answer.Code != 403 {
 		t.Errorf("a foreign page's change is answered %d", answer.Code)

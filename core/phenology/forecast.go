@@ -3,6 +3,7 @@ package phenology
 import (
 	"math"
 	"slices"
+	"sync"
 
 	"bramblyacre/core/calendar"
 	"bramblyacre/core/climate"
@@ -24,7 +25,9 @@ type Forecast struct {
 	// season's first; days where never) on which the typical plant, and one
 	// plant drawn from the planting, reach stage k.
 	typical, plants [][]int16
-	arrived         [][]float64 // share of plants at stage k or past it, by day
+	// arrived gives the share of plants at stage k or past it, by day. Not every
+	// forecast is asked for it.
+	arrived func() [][]float64
 }
 
 // Forecast returns the planting's courses through an ensemble of seasons, given
@@ -63,7 +66,7 @@ func (p *Plan) Forecast(weather *climate.Ensemble, pace Pace, seen []Sighting) *
 		pace := math.Exp(logRho + p.spread*probit(math.Min(math.Max(place, 1e-6), 1-1e-6)))
 		p.course(f.plants, c, table, member, warmthBefore, open, pace, facts, place)
 	}
-	f.countArrivals()
+	f.arrived = sync.OnceValue(f.countArrivals)
 	return f
 }
 
@@ -155,12 +158,12 @@ func (f *Forecast) datesOf(days []int16) Dates {
 // SharesOn returns the expected share of plants at each stage on a day, by the
 // stages' indices; they sum to 1.
 func (f *Forecast) SharesOn(day calendar.Date) []float64 {
-	at := f.dayIndex(day)
+	arrived, at := f.arrived(), f.dayIndex(day)
 	shares := make([]float64, len(f.Stages))
 	for k := range shares {
-		shares[k] = f.arrived[k][at]
+		shares[k] = arrived[k][at]
 		if k+1 < len(shares) {
-			shares[k] -= f.arrived[k+1][at]
+			shares[k] -= arrived[k+1][at]
 		}
 	}
 	return shares
@@ -168,7 +171,7 @@ func (f *Forecast) SharesOn(day calendar.Date) []float64 {
 
 // countArrivals turns the plants' days into shares by day. The rest that the
 // year begins with holds from the season's first day.
-func (f *Forecast) countArrivals() {
+func (f *Forecast) countArrivals() [][]float64 {
 	arrived := make([][]float64, len(f.Stages))
 	for k, days := range f.plants {
 		arrived[k] = make([]float64, f.days+1)
@@ -185,7 +188,7 @@ func (f *Forecast) countArrivals() {
 			arrived[k][i] = math.Min(1, arrived[k][i])
 		}
 	}
-	f.arrived = arrived
+	return arrived
 }
 
 func (f *Forecast) dayIndex(day calendar.Date) int {

@@ -1,24 +1,30 @@
-import { useSyncExternalStore } from "react";
+import { useMemo, useSyncExternalStore } from "react";
 
 import { api, told, Unreachable, type Schemas } from "./client";
 
 /** A look that was noted without a network: kept on this device until it is sent. */
-interface Kept {
+export interface Kept {
   plantingId: number;
   note: Schemas["ObservationInput"];
+  /** Why the plot did not take it in, once it has said so. */
+  refused?: string;
 }
 
 const place = "brambly-acre-outbox";
 const listeners = new Set<() => void>();
 
-function read(): Kept[] {
+const stored = () => localStorage.getItem(place) ?? "[]";
+
+function parse(text: string): Kept[] {
   try {
-    const kept: unknown = JSON.parse(localStorage.getItem(place) ?? "[]");
+    const kept: unknown = JSON.parse(text);
     return Array.isArray(kept) ? (kept as Kept[]) : [];
   } catch {
     return [];
   }
 }
+
+const read = () => parse(stored());
 
 function write(kept: Kept[]) {
   localStorage.setItem(place, JSON.stringify(kept));
@@ -34,8 +40,15 @@ function listen(tell: () => void) {
   };
 }
 
-/** useWaiting returns how many looks wait to be sent. */
-export const useWaiting = () => useSyncExternalStore(listen, () => read().length);
+/** useKept returns the looks that are kept on this device: those to send, and those that were refused. */
+export function useKept(): Kept[] {
+  const text = useSyncExternalStore(listen, stored);
+  return useMemo(() => parse(text), [text]);
+}
+
+/** discard throws a look away that was refused. */
+export const discard = (kept: Kept) =>
+  write(read().filter((other) => other.note.clientKey !== kept.note.clientKey));
 
 /** newKey makes a key by which a look that is sent twice counts once. */
 export function newKey(): string {
@@ -61,15 +74,19 @@ export async function noteLook(plantingId: number, note: Schemas["ObservationInp
 /** sendWaiting sends the looks that wait, the oldest first, and returns how many were taken in. */
 export async function sendWaiting(): Promise<number> {
   let sent = 0;
-  for (const kept of read()) {
+  for (const kept of read().filter((k) => !k.refused)) {
     try {
       await send(kept);
     } catch (reason) {
-      // What the server refuses stays here too, so that nothing is lost unseen.
       if (reason instanceof Unreachable) break;
+      // What the plot refuses stays here with its reason, so that nothing is lost unseen.
+      const refused = reason instanceof Error ? reason.message : String(reason);
+      write(
+        read().map((other) => (other.note.clientKey === kept.note.clientKey ? { ...other, refused } : other)),
+      );
       continue;
     }
-    write(read().filter((other) => other.note.clientKey !== kept.note.clientKey));
+    discard(kept);
     sent++;
   }
   return sent;

@@ -2,7 +2,7 @@ import { Alert, Box, Button, Typography } from "@mui/material";
 import { useEffect, useMemo, useState } from "react";
 
 import { useRefresh, useRound } from "../../api/queries";
-import { sendWaiting, useWaiting } from "../../api/outbox";
+import { discard, sendWaiting, useKept } from "../../api/outbox";
 import { useGo } from "../../app/shownDay";
 import { Trouble } from "../../parts/Trouble";
 import { StopForm } from "./StopForm";
@@ -14,7 +14,9 @@ const retryMs = 15_000;
 export function Round() {
   const query = useRound();
   const refresh = useRefresh();
-  const waiting = useWaiting();
+  const kept = useKept();
+  const refused = kept.filter((k) => k.refused);
+  const waiting = kept.length - refused.length;
   const go = useGo();
   const [at, setAt] = useState<number>();
   // Looks noted on this walk without a network count as seen, too.
@@ -76,6 +78,17 @@ export function Round() {
           }}
         />
       </Box>
+      {refused.map((look) => (
+        <Alert
+          key={look.note.clientKey}
+          severity="error"
+          variant="outlined"
+          sx={{ mb: 1 }}
+          action={<Button onClick={() => discard(look)}>Throw away</Button>}
+        >
+          A look of {look.note.day} ({look.note.stage}) was not taken in: {look.refused}
+        </Alert>
+      ))}
       {stop ? (
         <StopForm
           key={stop.id}
