@@ -40,8 +40,8 @@ function listen(tell: () => void) {
   };
 }
 
-/** useKept returns the looks that are kept on this device: those to send, and those that were refused. */
-export function useKept(): Kept[] {
+/** useKeptLooks returns the looks that are kept on this device: those to send, and those that were refused. */
+export function useKeptLooks(): Kept[] {
   const text = useSyncExternalStore(listen, stored);
   return useMemo(() => parse(text), [text]);
 }

@@ -8,7 +8,7 @@ import { useKept, useShownDay } from "../../app/shownDay";
 import { DayLine, SeasonAxis, type Axis } from "../../parts/SeasonAxis";
 import { Trouble } from "../../parts/Trouble";
 import { useWidth } from "../../parts/useWidth";
-import { WindowBar } from "../planting/YearChart";
+import { WindowBar } from "../../parts/WindowBar";
 import { Needs } from "./Needs";
 
 const lane = 30;

@@ -1,8 +1,9 @@
 import { Box, Button, ButtonGroup } from "@mui/material";
-import { useLayoutEffect, useRef, useState, type KeyboardEvent } from "react";
+import { useState, type KeyboardEvent } from "react";
 
 import type { Schemas } from "../../api/client";
 import { SprigShape } from "../../parts/Sprig";
+import { useWidth } from "../../parts/useWidth";
 
 type Bed = Schemas["BedView"];
 type Planted = Schemas["PlantedView"];
@@ -53,17 +54,9 @@ function aroundBeds(plot: Schemas["PlotView"]): Frame {
 
 /** Plan is the scaled plan of the plot, with plantings at their size and stage on the shown day. */
 export function Plan({ plot, selection, onSelect }: Props) {
-  const box = useRef<HTMLDivElement>(null);
-  const [room, setRoom] = useState(760);
+  const [box, room] = useWidth(760);
   const [whole, setWhole] = useState(false);
   const [zoom, setZoom] = useState(1);
-  useLayoutEffect(() => {
-    const element = box.current;
-    if (!element) return;
-    const watch = new ResizeObserver(() => setRoom(element.clientWidth));
-    watch.observe(element);
-    return () => watch.disconnect();
-  }, []);
   const frame = whole ? { x: 0, y: 0, width: plot.widthM, depth: plot.depthM } : aroundBeds(plot);
   const fit = Math.min(room / frame.width, planHeight / frame.depth);
   const scale = fit * zoom;

@@ -2,7 +2,7 @@ import { Alert, Box, Button, Typography } from "@mui/material";
 import { useEffect, useMemo, useState } from "react";
 
 import { useRefresh, useRound } from "../../api/queries";
-import { discard, sendWaiting, useKept } from "../../api/outbox";
+import { discard, sendWaiting, useKeptLooks } from "../../api/outbox";
 import { useGo } from "../../app/shownDay";
 import { Trouble } from "../../parts/Trouble";
 import { StopForm } from "./StopForm";
@@ -14,7 +14,7 @@ const retryMs = 15_000;
 export function Round() {
   const query = useRound();
   const refresh = useRefresh();
-  const kept = useKept();
+  const kept = useKeptLooks();
   const refused = kept.filter((k) => k.refused);
   const waiting = kept.length - refused.length;
   const go = useGo();
