@@ -1,6 +1,9 @@
 package climate
 
-import "math"
+import (
+	"fmt"
+	"math"
+)
 
 // NoUpper is the upper cut-off of a plant that no heat of the climate slows.
 var NoUpper = math.Inf(1)
@@ -17,7 +20,7 @@ func DegreeDays(tminC, tmaxC, baseC, upperC float64) (float64, error) {
 		return 0, err
 	}
 	if !(upperC > baseC) {
-		return 0, errUpperNotAboveBase(upperC, baseC)
+		return 0, fmt.Errorf("the upper cut-off, %v °C, is not above the base, %v °C", upperC, baseC)
 	}
 	return degreeDays(tminC, tmaxC, baseC, upperC), nil
 }
