@@ -287,3 +287,28 @@ func TestEverySpeciesIsForecastEverywhere(t *testing.T) {
 		}
 	}
 }
+
+// A look noted late counts for the day it was made, not the day it was noted.
+func TestALookOfAnEarlierDayTakesItsPlace(t *testing.T) {
+	p := newPlot(t)
+	for _, look := range []ObservationInput{
+		{Day: day.String(), Stage: "first flower", Share: "half"},
+		{Day: day.AddDays(-20).String(), Stage: "full leaf", Share: "most"},
+	} {
+		_, err := p.NoteObservation(t.Context(), p.planting, look)
+		check(t, err)
+	}
+	view, err := p.Planting(t.Context(), p.planting, NoDay)
+	check(t, err)
+	if view.Stage != flora.FirstFlower || !strings.Contains(view.SeenWords, "today: first flower") {
+		t.Errorf("after a look of three weeks ago it is shown %s, %q", view.Stage, view.SeenWords)
+	}
+	if len(view.Seen) != 2 || view.Seen[0].Day >= view.Seen[1].Day {
+		t.Errorf("the looks stand in the order %+v", view.Seen)
+	}
+	for _, stage := range view.Stages {
+		if stage.Stage == flora.InBud && stage.Dates.P10 <= day.AddDays(-20) {
+			t.Errorf("it was in full leaf on %s, and in bud comes from %s", day.AddDays(-20), stage.Dates.P10)
+		}
+	}
+}
