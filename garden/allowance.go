@@ -151,11 +151,14 @@ func (s *state) refusal(p *planting, part flora.Part, on calendar.Date) *Refusal
 			return nil
 		}
 	}
-	if r := harvest.AgeRefusal(part.Harvest, year); r != nil {
+	if r := harvest.AgeRefusal(part.Harvest, s.age(p, calendar.SeasonOf(s.site.Latitude, on))); r != nil {
 		view := viewRefusal(p, part, r)
-		if r.Kind == harvest.TooYoung {
+		switch r.Kind {
+		case harvest.Settling:
+			view.Why = fmt.Sprintf("Set on %s (%s): it is left alone to settle until next season.", p.started.DayMonth(), p.origin.Name)
+		case harvest.TooYoung:
 			view.Why = fmt.Sprintf("In its %s; taken from the %s on.", yearWords(year), yearWords(int(part.Harvest.MinYear.Value)))
-		} else {
+		default:
 			view.Why = fmt.Sprintf("In its %s; taken in the %s only.", yearWords(year), yearWords(int(part.Harvest.LastYear.Value)))
 		}
 		return view

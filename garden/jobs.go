@@ -9,7 +9,6 @@ import (
 	"bramblyacre/core/calendar"
 	"bramblyacre/core/flora"
 	"bramblyacre/core/identity"
-	"bramblyacre/core/phenology"
 )
 
 // JobView is one thing to do, with its amount, its reason and its last day.
@@ -159,7 +158,7 @@ func (s *state) careJobs(p *planting, on calendar.Date) []job {
 			continue
 		}
 		for _, band := range p.now.Bands(care.From, care.Until, care.From) {
-			first, last, opens := likelyDays(band, s.season.Start)
+			first, last, opens := band.LikelyDays()
 			if !opens {
 				continue
 			}
@@ -187,27 +186,13 @@ var endWords = map[flora.Stage]string{
 	flora.SettingSeed: "Seed sets", flora.Ripe: "Seed is ripe", flora.FullFlower: "In full flower",
 }
 
-// likelyDays returns the first and last day on which a band is more likely open
-// than not.
-func likelyDays(band phenology.Band, start calendar.Date) (first, last calendar.Date, opens bool) {
-	for i, chance := range band.ByDay {
-		if chance >= 0.5 {
-			if !opens {
-				first, opens = start.AddDays(i), true
-			}
-			last = start.AddDays(i)
-		}
-	}
-	return first, last, opens
-}
-
 // checkJobs asks for the proof of a planting that could be used were it sure.
 func (s *state) checkJobs(p *planting, on calendar.Date) []job {
 	if p.identity == identity.Sure || p.ground != "" || !s.season.Contains(on) {
 		return nil
 	}
 	owed := s.owed(p)
-	j := s.jobFor(p, "check", "identity", s.season, s.season.Start, s.season.End, on)
+	j := s.jobFor(p, "check", "identity", s.season, s.season.Start, s.next.End, on)
 	j.Minutes = 10
 	j.view.Minutes = j.Minutes
 	j.view.Verb, j.view.What = "Check", p.species.Names.Name

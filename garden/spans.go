@@ -19,9 +19,8 @@ type span struct {
 func (s *state) spans(p *planting) []span {
 	var spans []span
 	for _, w := range p.windows {
-		first, opens := w.FirstDay()
-		last, closes := w.LastDay()
-		if !opens || !closes {
+		first, last, opens := w.LikelyDays()
+		if !opens {
 			continue
 		}
 		joins := false

@@ -245,6 +245,13 @@ func (s *state) yearOfLife(p *planting, season calendar.Season) int {
 	return season.YearsBefore(calendar.SeasonOf(s.site.Latitude, p.started)) + 1 + p.origin.YearsAhead
 }
 
+// age returns the planting's age in a season, as harvest asks for it.
+func (s *state) age(p *planting, season calendar.Season) harvest.Age {
+	return harvest.Age{
+		Year: s.yearOfLife(p, season), Seasons: season.YearsBefore(calendar.SeasonOf(s.site.Latitude, p.started)), Settles: p.origin.Settles,
+	}
+}
+
 // plan returns the planting's plan for a season, and whether it lives to see it.
 func (s *state) plan(p *planting, season calendar.Season) (*phenology.Plan, bool) {
 	started := p.started
@@ -292,13 +299,13 @@ func (s *state) forecast(p *planting) {
 		pace, p.surprise, _ = plan.Learn(pace, weather, sighting)
 	}
 	p.now = plan.Forecast(weather, pace, seen)
-	p.windows = harvest.Windows(p.now, p.species, p.year)
+	p.windows = harvest.Windows(p.now, p.species, s.age(p, s.season))
 	nextPlan, lives := s.plan(p, s.next)
 	if !lives {
 		return
 	}
 	p.next = nextPlan.Forecast(s.sky.seasons[s.next], pace.NextYear(), nil)
-	p.windows = append(p.windows, harvest.Windows(p.next, p.species, p.year+1)...)
+	p.windows = append(p.windows, harvest.Windows(p.next, p.species, s.age(p, s.next))...)
 }
 
 // seenIn returns what was seen in a season, the first look first.

@@ -300,3 +300,32 @@ func TestJobsAreAnswered(t *testing.T) {
 		t.Errorf("done, it is still in %q", list)
 	}
 }
+
+// A crown that was divided in autumn is not lifted the same winter.
+func TestAFreshDivisionIsNotPicked(t *testing.T) {
+	today := calendar.Must(2031, 1, 15)
+	g, s := emptyGarden(t, &today)
+	p := &plot{Garden: g, t: t, store: s}
+	_, err := g.AddBed(t.Context(), goodBed())
+	check(t, err)
+	_, err = g.AddPlanting(t.Context(), PlantingInput{BedID: p.newest().BedID, SpeciesID: "valerian", Plants: 12, StartedOn: "2030-09-28", Origin: "division", Identity: "sure", IdentityNote: "Labelled."})
+	check(t, err)
+	id := p.newest().PlantingID
+	for day, want := range map[calendar.Date]bool{today: false, calendar.Must(2031, 11, 15): true} {
+		view, err := g.Planting(t.Context(), id, day)
+		check(t, err)
+		if view.Allowance[0].Offered != want {
+			t.Errorf("on %s its root is offered: %v, %+v", day, view.Allowance[0].Offered, view.Allowance[0].Refusal)
+		}
+	}
+	// A check is owed before use, and is never about to close.
+	_, err = g.AddPlanting(t.Context(), PlantingInput{BedID: 1, SpeciesID: "valerian", Plants: 2, StartedOn: "2030-05-28", Origin: "volunteer", Identity: "unproven"})
+	check(t, err)
+	now, err := g.Now(t.Context(), calendar.Must(2031, 12, 31))
+	check(t, err)
+	for _, j := range now.Closing {
+		if j.Kind == "check" {
+			t.Errorf("on the year's last day a check is closing: %+v", j)
+		}
+	}
+}

@@ -21,18 +21,21 @@ type OriginRow struct {
 	Name   string
 	// YearsAhead is how many years of life it has behind it when it is set.
 	YearsAhead int
+	// Settles is how many seasons, the one it is set in among them, it is left
+	// alone to recover: a usual value.
+	Settles int
 	// FromStart is true where growth begins with the day it is set, as a
 	// sowing does, not with the year.
 	FromStart bool
 }
 
 var originRows = []OriginRow{
-	{FromSeed, "from seed", 0, true},
-	{FromCutting, "from a cutting", 0, true},
-	{FromDivision, "from a division", 1, false},
-	{FromVolunteer, "came up by itself", 0, true},
-	{FromBought, "bought", 1, false},
-	{FromFound, "found here", 2, false},
+	{FromSeed, "from seed", 0, 0, true},
+	{FromCutting, "from a cutting", 0, 1, true},
+	{FromDivision, "from a division", 1, 1, false},
+	{FromVolunteer, "came up by itself", 0, 0, true},
+	{FromBought, "bought", 1, 1, false},
+	{FromFound, "found here", 2, 0, false},
 }
 
 // Origins lists every origin.

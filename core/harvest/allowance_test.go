@@ -132,12 +132,25 @@ func TestAgeBoundsAreInclusive(t *testing.T) {
 	rule.LastYear = &last
 	for year, want := range map[int]RefusalKind{1: TooYoung, 2: "", 3: "", 4: TooOld} {
 		got := RefusalKind("")
-		if r := AgeRefusal(rule, year); r != nil {
+		if r := AgeRefusal(rule, Age{Year: year}); r != nil {
 			got = r.Kind
 		}
 		if got != want {
 			t.Errorf("year %d gives %q, want %q", year, got, want)
 		}
+	}
+}
+
+func TestADivisionIsLeftAloneToSettle(t *testing.T) {
+	for seasons, want := range map[int]bool{0: false, 1: true, 2: true} {
+		age := Age{Year: 4 + seasons, Seasons: seasons, Settles: 1}
+		r := AgeRefusal(tops(), age)
+		if (r == nil) != want || r != nil && r.Kind != Settling || OfAge(tops(), age) != want {
+			t.Errorf("%d seasons after it was set, the refusal is %+v", seasons, r)
+		}
+	}
+	if before := (Age{Year: 3, Seasons: 1, Settles: 1}).before(); before.Settled() || before.Year != 2 {
+		t.Errorf("the season before is %+v", before)
 	}
 }
 

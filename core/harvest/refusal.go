@@ -16,6 +16,7 @@ const (
 	NotAPart RefusalKind = "not used"
 	TooYoung RefusalKind = "too young"
 	TooOld   RefusalKind = "too old"
+	Settling RefusalKind = "settling"
 	OutOfDay RefusalKind = "outside the window"
 )
 
@@ -43,12 +44,14 @@ func MayUse(species *flora.Species, part flora.Part, state identity.State, groun
 	return nil
 }
 
-// AgeRefusal returns the refusal for a year of life, nil if it is of age.
-func AgeRefusal(rule *flora.HarvestRule, yearOfLife int) *Refusal {
+// AgeRefusal returns the refusal for an age, nil if it is of age.
+func AgeRefusal(rule *flora.HarvestRule, age Age) *Refusal {
 	switch {
-	case OfAge(rule, yearOfLife):
+	case OfAge(rule, age):
 		return nil
-	case float64(yearOfLife) < rule.MinYear.Value:
+	case !age.Settled():
+		return &Refusal{Kind: Settling}
+	case float64(age.Year) < rule.MinYear.Value:
 		return &Refusal{Kind: TooYoung}
 	}
 	return &Refusal{Kind: TooOld}

@@ -15,17 +15,37 @@ type Window struct {
 	season calendar.Season
 }
 
+// Age is how old a planting is in a season.
+type Age struct {
+	// Year is the year of life, 1 for the first.
+	Year int
+	// Seasons is how many seasons ago it was set, 0 for this one.
+	Seasons int
+	// Settles is how many seasons it is left alone after it was set.
+	Settles int
+}
+
+// before is the age a season earlier.
+func (a Age) before() Age { return Age{a.Year - 1, a.Seasons - 1, a.Settles} }
+
+// Settled tells whether a planting has recovered from being set.
+func (a Age) Settled() bool { return a.Seasons >= a.Settles }
+
 // Windows returns the windows of every used part of a planting in its
 // forecast's season, in the order of the species' parts. A part that is too
-// young or too old this season has none.
-func Windows(f *phenology.Forecast, species *flora.Species, yearOfLife int) []Window {
+// young or too old this season, or not settled yet, has none.
+func Windows(f *phenology.Forecast, species *flora.Species, age Age) []Window {
 	var windows []Window
 	for _, part := range species.Parts {
 		if part.Harvest == nil {
 			continue
 		}
 		for _, band := range f.Bands(part.Harvest.From, part.Harvest.Until, part.Harvest.Peak) {
-			if OfAge(part.Harvest, bandYear(band, yearOfLife)) {
+			at := age
+			if band.FromBefore { // a winter's rest belongs to the season before it
+				at = age.before()
+			}
+			if OfAge(part.Harvest, at) {
 				windows = append(windows, Window{part, band, f.Season})
 			}
 		}
@@ -33,19 +53,10 @@ func Windows(f *phenology.Forecast, species *flora.Species, yearOfLife int) []Wi
 	return windows
 }
 
-// bandYear is the year of life that a band counts for: a winter's rest belongs
-// to the year before it.
-func bandYear(band phenology.Band, yearOfLife int) int {
-	if band.FromBefore {
-		return yearOfLife - 1
-	}
-	return yearOfLife
-}
-
-// OfAge tells whether a rule allows taking in a year of life.
-func OfAge(rule *flora.HarvestRule, yearOfLife int) bool {
-	return float64(yearOfLife) >= rule.MinYear.Value &&
-		(rule.LastYear == nil || float64(yearOfLife) <= rule.LastYear.Value)
+// OfAge tells whether a rule allows taking at an age.
+func OfAge(rule *flora.HarvestRule, age Age) bool {
+	return age.Settled() && float64(age.Year) >= rule.MinYear.Value &&
+		(rule.LastYear == nil || float64(age.Year) <= rule.LastYear.Value)
 }
 
 // ChanceOn returns the chance, 0–1, that the window is open on a day: 0 outside
@@ -57,33 +68,8 @@ func (w Window) ChanceOn(day calendar.Date) float64 {
 	return w.ByDay[day.DaysSince(w.season.Start)]
 }
 
-// openFrom is the chance from which a window counts as open.
-const openFrom = 0.5
-
 // OpenOn tells whether the window is more likely open than not on a day.
-func (w Window) OpenOn(day calendar.Date) bool { return w.ChanceOn(day) >= openFrom }
-
-// FirstDay returns the first day on which the window is more likely open than
-// not, and LastDay the last; ok is false if it never is.
-func (w Window) FirstDay() (day calendar.Date, ok bool) {
-	for i, chance := range w.ByDay {
-		if chance >= openFrom {
-			return w.season.Start.AddDays(i), true
-		}
-	}
-	return 0, false
-}
-
-// LastDay returns the last day on which the window is more likely open than
-// not; ok is false if it never is.
-func (w Window) LastDay() (day calendar.Date, ok bool) {
-	for i := len(w.ByDay) - 1; i >= 0; i-- {
-		if w.ByDay[i] >= openFrom {
-			return w.season.Start.AddDays(i), true
-		}
-	}
-	return 0, false
-}
+func (w Window) OpenOn(day calendar.Date) bool { return w.ChanceOn(day) >= phenology.Likely }
 
 // ReadyShare returns the expected share of plants inside a rule's stages on a
 // day, 0–1.

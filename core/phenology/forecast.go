@@ -224,8 +224,28 @@ type Band struct {
 	ByDay []float64
 	// Peak is when the best stage begins, where the year has it inside.
 	Peak *Dates
-	// Winter is true for a band that the season began in or ends in.
+	// FromBefore is true for a band that the season began in, IntoNext for one
+	// that it ends in.
 	FromBefore, IntoNext bool
+
+	start calendar.Date
+}
+
+// Likely is the chance, 0–1, from which a band counts as open.
+const Likely = 0.5
+
+// LikelyDays returns the first and the last day on which the band is more likely
+// open than not; opens is false if it never is.
+func (b Band) LikelyDays() (first, last calendar.Date, opens bool) {
+	for i, chance := range b.ByDay {
+		if chance < Likely {
+			continue
+		}
+		if last = b.start.AddDays(i); !opens {
+			first, opens = last, true
+		}
+	}
+	return first, last, opens
 }
 
 // Bands returns the days between the stage from and the stage until, which is
@@ -304,7 +324,7 @@ func (f *Forecast) band(opens, closes []int16) Band {
 		change[starts[c]]++
 		change[max(starts[c], ends[c])]--
 	}
-	band := Band{Opens: f.datesOf(starts), Closes: f.datesOf(ends), ByDay: make([]float64, f.days)}
+	band := Band{Opens: f.datesOf(starts), Closes: f.datesOf(ends), ByDay: make([]float64, f.days), start: f.Season.Start}
 	inside := 0.0
 	for i := range band.ByDay {
 		inside += change[i]
