@@ -9,10 +9,12 @@ interface Props {
   onPick?: () => void;
   /** Opened from the start, as beside the act itself. */
   open?: boolean;
+  /** The checks owed are listed once on a page, not with every part. */
+  listOwed?: boolean;
 }
 
 /** AllowanceBox is how much may be taken, with every limit one click away, and the cautions beside it. */
-export function AllowanceBox({ allowance: a, onPick, open = false }: Props) {
+export function AllowanceBox({ allowance: a, onPick, open = false, listOwed = true }: Props) {
   const [shown, setShown] = useState(open);
   const edge = a.refusal ? "--rule" : a.offered ? "--leaf" : "--straw";
   return (
@@ -53,7 +55,7 @@ export function AllowanceBox({ allowance: a, onPick, open = false }: Props) {
         {a.amount}
         {a.offered && <span style={{ fontWeight: 400 }}> · {a.weight}</span>}
       </Box>
-      {a.refusal && <Refused refusal={a.refusal} />}
+      {a.refusal && <Refused refusal={a.refusal} listOwed={listOwed} />}
       {a.weather && (
         <Box sx={{ fontSize: 14, color: a.waitFor ? "var(--clay)" : "var(--leaf)" }}>{a.weather}</Box>
       )}
@@ -115,12 +117,12 @@ export function Cautions({ allowance: a }: { allowance: Schemas["AllowanceView"]
   );
 }
 
-function Refused({ refusal }: { refusal: Schemas["RefusalView"] }) {
+function Refused({ refusal, listOwed }: { refusal: Schemas["RefusalView"]; listOwed: boolean }) {
   const grave = refusal.kind === "unproven" || refusal.kind === "unsafe ground";
   return (
     <Box sx={{ fontSize: 14.5 }}>
       <Box sx={{ color: grave ? "var(--forbid)" : "text.secondary" }}>{refusal.why}</Box>
-      {refusal.owed.length > 0 && (
+      {listOwed && refusal.owed.length > 0 && (
         <Box component="ul" aria-label="Checks owed" sx={{ m: "4px 0 0", pl: 2.2 }}>
           {refusal.owed.map((check) => (
             <li key={check.botanical}>

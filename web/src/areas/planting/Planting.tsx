@@ -103,10 +103,11 @@ export function Planting() {
             {isToday ? "What may be taken today" : "What may be taken on that day"}
           </Typography>
           {p.allowances.length === 0 && <p>No part of it is taken.</p>}
-          {p.allowances.map((a) => (
+          {p.allowances.map((a, i) => (
             <AllowanceBox
               key={a.part}
               allowance={a}
+              listOwed={i === 0}
               onPick={isToday && !p.removed ? () => pick(p.id, a.part) : undefined}
             />
           ))}
@@ -117,22 +118,29 @@ export function Planting() {
                 {v.part}: {v.verdicts.join(", ")}
               </Box>
             ))}
-          <Typography variant="h2" sx={{ mt: 2.5, mb: 0.5 }}>
-            Told apart from
-          </Typography>
-          {p.lookAlikes.map((l) => (
-            <Box key={l.botanical} sx={{ fontSize: 14.5, py: 0.5, borderBottom: "1px dotted var(--rule)" }}>
-              <b>{l.lookAlike}</b> <i>{l.botanical}</i>,{" "}
-              <span
-                style={{
-                  color: l.danger === "deadly" || l.danger === "poisonous" ? "var(--forbid)" : undefined,
-                }}
-              >
-                {l.danger}
-              </span>
-              . {l.decides}
-            </Box>
-          ))}
+          {!unproven && (
+            <>
+              <Typography variant="h2" sx={{ mt: 2.5, mb: 0.5 }}>
+                Told apart from
+              </Typography>
+              {p.lookAlikes.map((l) => (
+                <Box
+                  key={l.botanical}
+                  sx={{ fontSize: 14.5, py: 0.5, borderBottom: "1px dotted var(--rule)" }}
+                >
+                  <b>{l.lookAlike}</b> <i>{l.botanical}</i>,{" "}
+                  <span
+                    style={{
+                      color: l.danger === "deadly" || l.danger === "poisonous" ? "var(--forbid)" : undefined,
+                    }}
+                  >
+                    {l.danger}
+                  </span>
+                  . {l.decides}
+                </Box>
+              ))}
+            </>
+          )}
           {p.identityNote && <Box sx={{ fontSize: 14.5, mt: 1 }}>Proved: {p.identityNote}</Box>}
           {p.note && <Box sx={{ fontSize: 14.5, mt: 1 }}>Note: {p.note}</Box>}
           <Box sx={{ fontSize: 14, color: "text.secondary", mt: 1 }}>
