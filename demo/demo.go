@@ -28,6 +28,7 @@ func Build(ctx context.Context, s *store.Store, l *library.Library) error {
 	}
 	b := &builder{ctx: ctx, garden: g, day: &day, beds: map[string]int64{}, plantings: map[string]int64{}}
 	b.layOut()
+	b.furnish()
 	for _, e := range inOrder() {
 		b.do(e.what, func() error {
 			*b.day = max(*b.day, e.day)
@@ -84,6 +85,16 @@ func (b *builder) layOut() {
 	}
 }
 
+// furnish sets the things about the beds and writes down what they were read for.
+func (b *builder) furnish() {
+	for _, thing := range things {
+		b.do(thing.Name, func() error {
+			_, err := b.garden.AddItem(b.ctx, thing)
+			return err
+		})
+	}
+}
+
 // event is something that was noted on a day.
 type event struct {
 	day  calendar.Date
@@ -99,6 +110,19 @@ func inOrder() []event {
 	}
 	for _, n := range notes {
 		events = append(events, event{mustDay(n.day), n.planting, func(b *builder) error { return b.note(n) }})
+	}
+	for _, sign := range signs {
+		events = append(events, event{mustDay(sign.in.Day), sign.bed, func(b *builder) error {
+			_, err := b.garden.NoteReading(b.ctx, b.beds[sign.bed], sign.in)
+			return err
+		}})
+	}
+	for _, l := range lost {
+		events = append(events, event{mustDay(l.in.StartedOn), l.key, func(b *builder) error { return b.plant(l.planted) }})
+		events = append(events, event{mustDay(l.gone), l.key, func(b *builder) error {
+			_, err := b.garden.NoteFate(b.ctx, b.plantings[l.key], garden.FateInput{Outcome: "failed", Cause: l.cause, Note: l.note, Gone: true})
+			return err
+		}})
 	}
 	for _, need := range needs {
 		events = append(events, event{Today, need.Part, func(b *builder) error {

@@ -42,21 +42,25 @@ func TestSamplePlotIsAsDescribed(t *testing.T) {
 	}
 	plot, err := g.Plot(t.Context(), garden.NoDay)
 	check(t, err)
-	species, plantings, unproven, unsafe := map[string]bool{}, 0, 0, 0
+	species, plantings, unproven, unsafe, poisoned := map[string]bool{}, 0, 0, 0, 0
 	for _, bed := range plot.Beds {
 		for _, p := range bed.Plantings {
 			species[p.SpeciesID] = true
 			plantings++
+			for _, notice := range p.Ground {
+				if notice.Forbids {
+					unsafe++
+				} else {
+					poisoned++
+				}
+			}
 			if p.Identity != "sure" {
 				unproven++
 			}
 		}
-		if bed.Unsafe != "" {
-			unsafe++
-		}
 	}
-	if len(plot.Beds) != 7 || plantings != 14 || len(species) != 8 || unproven == 0 || unsafe == 0 {
-		t.Errorf("%d beds, %d plantings of %d species, %d unproven, %d on unsafe ground", len(plot.Beds), plantings, len(species), unproven, unsafe)
+	if len(plot.Beds) != 8 || plantings != 14 || len(species) != 8 || unproven == 0 || unsafe == 0 || poisoned == 0 || len(plot.Items) < 10 {
+		t.Errorf("%d beds and %d things, %d plantings of %d species, %d unproven, %d on unsafe and %d on poisoned ground", len(plot.Beds), len(plot.Items), plantings, len(species), unproven, unsafe, poisoned)
 	}
 }
 

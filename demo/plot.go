@@ -2,15 +2,53 @@ package demo
 
 import "bramblyacre/garden"
 
+// at is a rectangle as a grower types it: its middle, its length and breadth.
+func at(x, y, width, depth string) garden.FormInput {
+	return garden.FormInput{X: x, Y: y, Width: width, Depth: depth}
+}
+
 // beds lie together round the house end of the acre; the rest is meadow.
 var beds = []garden.BedInput{
-	{Name: "Long Bed", X: "17 m", Y: "10 m", Width: "18 m", Depth: "3 m", SunHours: 7, Moisture: "moist", Note: "Good loam, mulched each autumn."},
-	{Name: "Wet Corner", X: "36 m", Y: "10 m", Width: "7 m", Depth: "7 m", SunHours: 5, Moisture: "wet", Note: "Below the water butt's overflow."},
-	{Name: "Dry Bank", X: "13 m", Y: "17.2 m", Width: "10 m", Depth: "3.4 m", Turn: -6, SunHours: 9, Moisture: "dry", Note: "Gravel, faces south."},
-	{Name: "Terrace Pots", X: "24 m", Y: "17 m", Width: "5.4 m", Depth: "3.4 m", SunHours: 8, Moisture: "fresh", Note: "Pots by the kitchen door."},
-	{Name: "North Fence", X: "32 m", Y: "20 m", Width: "2.4 m", Depth: "9 m", SunHours: 5, Moisture: "fresh", Note: "Along the fence, a path on its west side."},
-	{Name: "Nut Shade", X: "38 m", Y: "20.5 m", Width: "5.5 m", Depth: "7.5 m", SunHours: 4, Moisture: "fresh", Note: "Under a walnut."},
-	{Name: "Hedge Foot", X: "17 m", Y: "24 m", Width: "18 m", Depth: "2.6 m", SunHours: 3, Moisture: "moist", Unsafe: "sprayed strip", Note: "Shade of the hedge; the lane beyond it is sprayed."},
+	{Name: "Long Bed", FormInput: at("17 m", "7 m", "18 m", "3 m"), Moisture: "moist", Winter: "moist", Texture: "loam", Drainage: "free", Fertility: "rich", SoilDepth: "over 50 cm", Mulch: "6 cm", Note: "Good loam, mulched each autumn."},
+	{Name: "Wet Corner", FormInput: garden.FormInput{Shape: "polygon", Points: []garden.Corner{{X: "33 m", Y: "7 m"}, {X: "40 m", Y: "6.4 m"}, {X: "41 m", Y: "11 m"}, {X: "38.4 m", Y: "14 m"}, {X: "33 m", Y: "13.4 m"}}}, Moisture: "wet", Winter: "wet", Fertility: "rich", Note: "Below the water butt's overflow."},
+	{Name: "Dry Bank", FormInput: garden.FormInput{X: "12.5 m", Y: "18.4 m", Width: "10 m", Depth: "3.4 m", Turn: -6}, Moisture: "dry", Texture: "sandy loam", Drainage: "sharp", Fertility: "lean", Note: "Gravel, faces south."},
+	{Name: "Terrace Pots", FormInput: at("24.6 m", "17.6 m", "5.4 m", "3 m"), Moisture: "fresh", Texture: "sandy loam", Drainage: "free", Fertility: "fair", SoilDepth: "30–50 cm", SunHours: new(8.0), Edge: "held", Note: "Pots by the kitchen door."},
+	{Name: "North Fence", FormInput: at("32 m", "21.4 m", "2.4 m", "9 m"), Moisture: "fresh", Texture: "loam", Fertility: "rich", SoilDepth: "over 50 cm", Note: "Along the fence, a path on its west side."},
+	{Name: "Nut Shade", FormInput: garden.FormInput{Shape: "ring", X: "39.6 m", Y: "19.8 m", Width: "8 m", Inner: "2.4 m"}, Moisture: "fresh", Texture: "silt loam", Drainage: "free", Fertility: "fair", Note: "Under the walnut."},
+	{Name: "Hedge Foot", FormInput: at("17 m", "25.6 m", "18 m", "2.6 m"), Moisture: "moist", Fertility: "fair", Note: "Shade of the hedge; the lane beyond it is sprayed."},
+	{Name: "Mint Pot", FormInput: garden.FormInput{Shape: "round", X: "29.2 m", Y: "18.6 m", Width: "60 cm"}, Moisture: "fresh", Texture: "sandy loam", Drainage: "free", Fertility: "rich", SoilDepth: "30–50 cm", Note: "Empty: the mint went to a friend."},
+}
+
+// things stand about the beds, the neighbour's trees and the lane among them.
+var things = []garden.ItemInput{
+	{Kind: "building", Name: "House", FormInput: at("24.6 m", "12.6 m", "8 m", "5 m"), Height: "6 m"},
+	{Kind: "tree", Name: "Walnut", FormInput: garden.FormInput{Shape: "round", X: "39.6 m", Y: "19.8 m", Width: "10 m"}, Height: "11 m", CrownBase: "3 m", Leaf: "deciduous", LeafFrom: 5, LeafUntil: 10, Tree: "walnut"},
+	{Kind: "hedge", Name: "South hedge", FormInput: garden.FormInput{Shape: "line", Width: "1.2 m", Points: []garden.Corner{{X: "6 m", Y: "28.2 m"}, {X: "28.6 m", Y: "28.2 m"}}}, Height: "2.4 m", Leaf: "deciduous", LeafFrom: 4, LeafUntil: 10},
+	{Kind: "fence", Name: "Board fence", FormInput: garden.FormInput{Shape: "line", Width: "10 cm", Points: []garden.Corner{{X: "33.4 m", Y: "15.4 m"}, {X: "33.4 m", Y: "26.4 m"}}}, Height: "1.8 m"},
+	{Kind: "path", Name: "Fence path", FormInput: garden.FormInput{Shape: "line", Width: "1 m", Points: []garden.Corner{{X: "30.2 m", Y: "4 m"}, {X: "30.2 m", Y: "29 m"}}}},
+	{Kind: "path", Name: "Lane", FormInput: garden.FormInput{Shape: "line", Width: "2.6 m", Points: []garden.Corner{{X: "2 m", Y: "31.2 m"}, {X: "46 m", Y: "31.2 m"}}}},
+	{Kind: "unsafe ground", Name: "Lane verge", FormInput: garden.FormInput{Shape: "line", Width: "2.6 m", Points: []garden.Corner{{X: "2 m", Y: "31.2 m"}, {X: "46 m", Y: "31.2 m"}}}, Unsafe: "sprayed strip", Reach: "4 m"},
+	{Kind: "overflow", Name: "Butt's overflow", FormInput: garden.FormInput{Shape: "round", X: "31.8 m", Y: "9.4 m", Width: "1 m"}, Reach: "1.2 m"},
+	{Kind: "slope", Name: "Bank", FormInput: at("12.5 m", "18.4 m", "13 m", "6 m"), FallPercent: new(16.0), FacesDeg: new(190.0)},
+	{Kind: "tree", Name: "Neighbour's spruce", FormInput: garden.FormInput{Shape: "round", X: "5.4 m", Y: "13 m", Width: "4 m"}, Height: "12 m", CrownBase: "1 m", Leaf: "evergreen"},
+	{Kind: "pond", Name: "Frog pond", FormInput: garden.FormInput{Shape: "polygon", Points: []garden.Corner{{X: "43.4 m", Y: "8.4 m"}, {X: "46 m", Y: "8 m"}, {X: "47 m", Y: "10.2 m"}, {X: "45.4 m", Y: "12 m"}, {X: "43.2 m", Y: "11 m"}}}},
+}
+
+// signs were read and tests made on the beds.
+var signs = []struct {
+	bed string
+	in  garden.ReadingInput
+}{
+	{"Wet Corner", garden.ReadingInput{Day: "2029-03-18", Kind: "sign", ReadingDetail: garden.ReadingDetail{Sign: "rushes"}}},
+	{"Wet Corner", garden.ReadingInput{Day: "2029-04-22", Kind: "infiltration", ReadingDetail: garden.ReadingDetail{FallMM: new(2.0), Minutes: new(30.0)}, Note: "In a tin without ends, wetted the day before."}},
+	{"Long Bed", garden.ReadingInput{Day: "2029-04-22", Kind: "jar", ReadingDetail: garden.ReadingDetail{SandMM: new(46.0), SiltMM: new(44.0), ClayMM: new(18.0)}}},
+	{"Long Bed", garden.ReadingInput{Day: "2029-04-22", Kind: "ph strip", ReadingDetail: garden.ReadingDetail{PH: new(6.5)}}},
+	{"Long Bed", garden.ReadingInput{Day: "2029-04-22", Kind: "worms", ReadingDetail: garden.ReadingDetail{Worms: new(14.0)}}},
+	{"Hedge Foot", garden.ReadingInput{Day: "2029-05-20", Kind: "sign", ReadingDetail: garden.ReadingDetail{Sign: "green-moss"}}},
+	{"Hedge Foot", garden.ReadingInput{Day: "2030-07-06", Kind: "sign", ReadingDetail: garden.ReadingDetail{Sign: "cracked-clay"}, Note: "The east end, after three dry weeks."}},
+	{"Dry Bank", garden.ReadingInput{Day: "2029-05-20", Kind: "sign", ReadingDetail: garden.ReadingDetail{Sign: "dusty"}}},
+	{"Dry Bank", garden.ReadingInput{Day: "2029-05-20", Kind: "sign", ReadingDetail: garden.ReadingDetail{Sign: "fizzes"}}},
+	{"Nut Shade", garden.ReadingInput{Day: "2030-05-11", Kind: "ribbon", ReadingDetail: garden.ReadingDetail{Ribbon: new(18.0), Feel: "smooth"}}},
 }
 
 type planted struct {
@@ -38,6 +76,15 @@ var plantings = []planted{
 	{"umbels", "Nut Shade", garden.PlantingInput{SpeciesID: "sweet-cicely", Plants: 5, StartedOn: "2030-04-20", Origin: "volunteer", Identity: "unproven", Note: "Came up by the gate, not near the mothers."}},
 	{"burdock young", "Long Bed", garden.PlantingInput{SpeciesID: "greater-burdock", Plants: 10, StartedOn: "2031-04-14", Origin: "seed", Identity: "sure", IdentityNote: labelled}},
 	{"meadowsweet hedge", "Hedge Foot", garden.PlantingInput{SpeciesID: "meadowsweet", Plants: 8, StartedOn: "2029-10-05", Origin: "division", Identity: "sure", IdentityNote: knownOwn}},
+}
+
+// lost are plantings that failed: the plot remembers them.
+var lost = []struct {
+	planted
+	gone, cause, note string
+}{
+	{planted{"valerian bank", "Dry Bank", garden.PlantingInput{SpeciesID: "valerian", Plants: 6, StartedOn: "2029-04-14", Origin: "bought", Identity: "sure", IdentityNote: labelled}}, "2029-08-20", "too dry", "Gone within a summer in spite of the can."},
+	{planted{"sage corner", "Wet Corner", garden.PlantingInput{SpeciesID: "common-sage", Plants: 2, StartedOn: "2029-06-02", Origin: "bought", Identity: "sure", IdentityNote: labelled}}, "2030-03-24", "rotted", "Stood in water all winter."},
 }
 
 var needs = []garden.NeedInput{

@@ -22,6 +22,8 @@ var Files = map[string]File{
 		}
 		return WriteCalendar(w, data)
 	}},
+	"plan":       {"plan.geojson", "application/geo+json", writePlanFile},
+	"plan-print": {"plan.pdf", "application/pdf", writePlanPDF},
 	"pickings": {"pickings.csv", "text/csv; charset=utf-8; header=present", func(ctx context.Context, g *garden.Garden, w io.Writer) error {
 		rows, err := g.Pickings(ctx)
 		if err != nil {

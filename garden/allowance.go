@@ -37,6 +37,9 @@ type AllowanceView struct {
 	Cautions []string     `json:"cautions"`
 	Standing string       `json:"standing" doc:"The weakest standing of the figures behind it"`
 	Need     string       `json:"need" doc:"What the household needs of it this year; empty where nobody said"`
+	Notices  []string     `json:"notices" doc:"What to know of the ground it stands on"`
+	// Beside is what stands within reach of a spade, for roots alone.
+	Beside []Neighbour `json:"beside" doc:"What stands within reach of a spade, where roots are lifted"`
 }
 
 // LimitView is one limit with its reason.
@@ -86,7 +89,10 @@ func (s *state) allowance(p *planting, part flora.Part, on calendar.Date) (Allow
 	v := AllowanceView{
 		Part: part.Name, Verb: rule.Verb, UnitName: rule.Many, Sign: rule.Sign, Way: rule.Way, Use: part.Use,
 		Hazards: nonNil(rule.Hazards), Cautions: cautionWords(p.species, part.Name), Limits: []LimitView{},
-		Need: s.needWords(p.species.ID, part.Name),
+		Need: s.needWords(p.species.ID, part.Name), Notices: p.treeNotices(), Beside: []Neighbour{},
+	}
+	if rule.TakesPlant {
+		v.Beside = s.neighbours(p)
 	}
 	v.Standing = flora.Weakest(rule.PerPlant.Standing, rule.GramsEach.Standing, rule.CutShare.Standing, rule.Floor.Standing).String()
 	if refusal := s.refusal(p, part, on); refusal != nil {
@@ -170,7 +176,7 @@ func viewRefusal(p *planting, part flora.Part, r *harvest.Refusal) *RefusalView 
 	v := &RefusalView{Kind: string(r.Kind), Owed: []OwedCheck{}}
 	switch r.Kind {
 	case harvest.Unsafe:
-		v.Why = fmt.Sprintf("%s is unsafe ground (%s): %s. It may grow here, but nothing of it is for use.", p.bed.Name, r.Ground, r.Ground.Why())
+		v.Why = p.unsafeWords()
 	case harvest.Unproven:
 		v.Why = "Its identity is not proved. It is not for use until it is told apart from every plant it is mistaken for."
 		v.Owed = viewOwed(r.Owed)

@@ -99,7 +99,7 @@ func TestPlantingsAndBedsThatCannotBeAreRefusedAtTheField(t *testing.T) {
 		{func(in *BedInput) { in.Turn = 90; in.Y = "2 m" }, "x", "reaches outside the plot"},
 		{func(in *BedInput) { in.Width = "0" }, "width", "is not possible here"},
 		{func(in *BedInput) { in.Depth = "-2 m" }, "depth", "is not possible here"},
-		{func(in *BedInput) { in.SunHours = 25 }, "sunHours", "between 0 and 24"},
+		{func(in *BedInput) { in.SunHours = new(25.0) }, "sunHours", "between 0 and 24"},
 		{func(in *BedInput) { in.Moisture = "soggy" }, "moisture", "Choose"},
 		{func(in *BedInput) { in.Unsafe = "haunted" }, "unsafe", "is not a kind of unsafe ground"},
 	}

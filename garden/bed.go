@@ -6,27 +6,41 @@ import (
 	"slices"
 	"strings"
 
+	"bramblyacre/core/flora"
+	"bramblyacre/core/geometry"
+	"bramblyacre/core/ground"
+	"bramblyacre/core/plan"
 	"bramblyacre/core/suitability"
+	"bramblyacre/core/unit"
 	"bramblyacre/store"
 )
 
-// moistures are the words for a bed's moisture through the growing months.
-var moistures = []string{"dry", "fresh", "moist", "wet"}
+// The words for what holds a bed's edge and for how warm it lies.
+var (
+	edgeWords   = []string{"", "open", "held"}
+	warmthWords = []string{"", "cold", "warm"}
+)
 
-// BedInput is what a grower says of a bed. Sizes and places are as typed; x and
-// y are the middle of the bed, from the plot's north-west corner to the east
-// and to the south.
+// BedInput is what a grower says of a bed. A word that is left empty is one that
+// nobody has said: signs and tests may tell instead.
 type BedInput struct {
-	Name     string  `json:"name"`
-	X        string  `json:"x"`
-	Y        string  `json:"y"`
-	Width    string  `json:"width"`
-	Depth    string  `json:"depth"`
-	Turn     float64 `json:"turn,omitempty" doc:"Degrees clockwise"`
-	SunHours float64 `json:"sunHours"`
-	Moisture string  `json:"moisture"`
-	Unsafe   string  `json:"unsafe,omitempty" doc:"A kind of unsafe ground; empty for safe ground"`
-	Note     string  `json:"note,omitempty"`
+	Name string `json:"name"`
+	FormInput
+	SunHours  *float64 `json:"sunHours,omitempty" doc:"Measured hours of sun a day in summer; they replace the computed ones"`
+	Moisture  string   `json:"moisture"`
+	Winter    string   `json:"winter,omitempty"`
+	Texture   string   `json:"texture,omitempty"`
+	Drainage  string   `json:"drainage,omitempty"`
+	PH        string   `json:"ph,omitempty"`
+	Fertility string   `json:"fertility,omitempty"`
+	SoilDepth string   `json:"soilDepth,omitempty"`
+	Mulch     string   `json:"mulch,omitempty" doc:"As typed; empty for none"`
+	Shelter   string   `json:"shelter,omitempty" doc:"Empty: told from the plan"`
+	Warmth    string   `json:"warmth,omitempty" doc:"cold or warm; empty: told from the plan"`
+	Frost     bool     `json:"frostHollow,omitempty"`
+	Edge      string   `json:"edge,omitempty" doc:"open or held; empty: told from the plan"`
+	Unsafe    string   `json:"unsafe,omitempty" doc:"A kind of unsafe ground; empty for safe ground"`
+	Note      string   `json:"note,omitempty"`
 }
 
 // AddBed lays out a bed.
@@ -91,6 +105,8 @@ func bedParams(bed store.Bed) store.PutBedParams {
 	return store.PutBedParams{
 		ID: &bed.ID, Name: bed.Name, XM: bed.XM, YM: bed.YM, WidthM: bed.WidthM, DepthM: bed.DepthM, TurnDeg: bed.TurnDeg,
 		SunHours: bed.SunHours, Moisture: bed.Moisture, Unsafe: bed.Unsafe, Note: bed.Note, RoundOrder: bed.RoundOrder, RemovedOn: bed.RemovedOn,
+		Shape: bed.Shape, Points: bed.Points, InnerM: bed.InnerM, Texture: bed.Texture, Drainage: bed.Drainage, Winter: bed.Winter, Ph: bed.Ph,
+		Fertility: bed.Fertility, SoilDepth: bed.SoilDepth, MulchM: bed.MulchM, Shelter: bed.Shelter, Warmth: bed.Warmth, FrostHollow: bed.FrostHollow, Edge: bed.Edge,
 	}
 }
 
@@ -106,16 +122,29 @@ func (s *state) standingBed(id int64) (store.Bed, error) {
 	return bed, nil
 }
 
+// saidWord pairs what is said of an aspect with its field.
+type saidWord struct{ field, aspect, word string }
+
+func (in BedInput) said() []saidWord {
+	return []saidWord{
+		{"moisture", ground.Moisture, in.Moisture}, {"winter", ground.Winter, in.Winter}, {"texture", ground.Texture, in.Texture},
+		{"drainage", ground.Drainage, in.Drainage}, {"ph", ground.Acidity, in.PH}, {"fertility", ground.Fertility, in.Fertility}, {"soilDepth", ground.Depth, in.SoilDepth},
+	}
+}
+
 // readBed checks what was entered of a bed; id is 0 for a new one.
 func (s *state) readBed(in BedInput, id int64) (store.PutBedParams, error) {
 	var c checklist
-	ground := s.units.GroundUnit()
 	row := store.PutBedParams{
 		Name: c.text("name", in.Name, longestName), Note: c.text("note", in.Note, longestNote),
-		XM: c.length("x", in.X, ground, 0, s.site.WidthM), YM: c.length("y", in.Y, ground, 0, s.site.DepthM),
-		WidthM: c.length("width", in.Width, ground, 0.05, 500), DepthM: c.length("depth", in.Depth, ground, 0.05, 500),
-		TurnDeg: math.Mod(in.Turn, 360), SunHours: in.SunHours, Moisture: in.Moisture, Unsafe: in.Unsafe,
+		SunHours: in.SunHours, Moisture: in.Moisture, Winter: in.Winter, Texture: in.Texture, Drainage: in.Drainage, Ph: in.PH,
+		Fertility: in.Fertility, SoilDepth: in.SoilDepth, Shelter: in.Shelter, Warmth: in.Warmth, Edge: in.Edge, Unsafe: in.Unsafe,
 	}
+	if in.Frost {
+		row.FrostHollow = 1
+	}
+	form := s.readForm(&c, in.FormInput, 0)
+	setBedForm(&row, form)
 	if row.Name == "" {
 		c.add("name", "Give the bed a name.")
 	}
@@ -124,39 +153,97 @@ func (s *state) readBed(in BedInput, id int64) (store.PutBedParams, error) {
 			c.add("name", "There is already a bed called %s.", bed.Name)
 		}
 	}
-	if math.IsNaN(row.TurnDeg) {
-		c.add("turn", "Write the turn in degrees.")
-	}
-	if in.SunHours < 0 || in.SunHours > 24 || math.IsNaN(in.SunHours) {
+	if h := in.SunHours; h != nil && !(*h >= 0 && *h <= 24) {
 		c.add("sunHours", "Hours of sun lie between 0 and 24.")
 	}
-	if !slices.Contains(moistures, in.Moisture) {
-		c.add("moisture", "Choose dry, fresh, moist or wet.")
-	}
-	if _, err := suitability.Parse(in.Unsafe); err != nil {
-		c.addError("unsafe", err)
-	}
+	s.readConditions(&c, in, &row)
 	if len(c.faults) == 0 {
-		at := store.Bed{XM: row.XM, YM: row.YM, WidthM: row.WidthM, DepthM: row.DepthM, TurnDeg: row.TurnDeg}
-		if !insidePlot(at, s.site.WidthM, s.site.DepthM) {
-			c.add("x", "The bed reaches outside the plot, which is %s by %s. Move it or make it smaller.",
-				s.units.GroundLength(s.site.WidthM), s.units.GroundLength(s.site.DepthM))
-		}
+		s.checkBedForm(&c, form, id)
 	}
 	return row, c.err()
 }
 
-// insidePlot tells whether all corners of a bed lie on a plot of a width and
-// depth in metres. A centimetre is forgiven.
-func insidePlot(bed store.Bed, widthM, depthM float64) bool {
-	const slack = 0.01
-	sin, cos := math.Sincos(bed.TurnDeg * math.Pi / 180)
-	for _, corner := range [][2]float64{{-1, -1}, {1, -1}, {1, 1}, {-1, 1}} {
-		along, across := corner[0]*bed.WidthM/2, corner[1]*bed.DepthM/2
-		x, y := bed.XM+along*cos-across*sin, bed.YM+along*sin+across*cos
-		if x < -slack || y < -slack || x > widthM+slack || y > depthM+slack {
-			return false
+func (s *state) readConditions(c *checklist, in BedInput, row *store.PutBedParams) {
+	for _, said := range in.said() {
+		aspect, err := ground.AspectOf(said.aspect)
+		if err != nil {
+			continue
+		}
+		if _, known := aspect.Index(said.word); !known && said.word != "" {
+			c.add(said.field, "Choose %s.", orList(aspect.Words))
 		}
 	}
-	return true
+	oneOf := func(field, word string, words []string) {
+		if word != "" && !slices.Contains(words, word) {
+			c.add(field, "Choose %s.", orList(words))
+		}
+	}
+	oneOf("shelter", in.Shelter, flora.ShelterWords)
+	oneOf("warmth", in.Warmth, warmthWords[1:])
+	oneOf("edge", in.Edge, edgeWords[1:])
+	if in.Mulch != "" {
+		row.MulchM = c.length("mulch", in.Mulch, s.units.LengthUnit(), 0, 0.5)
+	}
+	if _, err := suitability.Parse(in.Unsafe); err != nil {
+		c.addError("unsafe", err)
+	}
+}
+
+// orList lists choices: "dry, fresh, moist or wet".
+func orList(words []string) string {
+	if len(words) < 2 {
+		return strings.Join(words, "")
+	}
+	return strings.Join(words[:len(words)-1], ", ") + " or " + words[len(words)-1]
+}
+
+// checkBedForm refuses a bed that reaches outside the plot, and a pot that stands
+// in another.
+func (s *state) checkBedForm(c *checklist, form plan.Form, id int64) {
+	field := "x"
+	if form.Shape == plan.Polygon {
+		field = "points"
+	}
+	if !withinPlot(form, s.boundary) {
+		c.add(field, "The bed reaches outside the plot, which is %s by %s. Move it or make it smaller.",
+			s.units.GroundLength(s.site.WidthM), s.units.GroundLength(s.site.DepthM))
+		return
+	}
+	if form.Shape != plan.Round {
+		return
+	}
+	for _, bed := range s.beds {
+		other := s.forms[bed.ID]
+		const touch = 0.01
+		if bed.ID != id && other.Shape == plan.Round && form.At.Distance(other.At) < (form.Width+other.Width)/2-touch {
+			c.add(field, "The pot would stand in the pot %s. Leave %s between their middles.", bed.Name, s.units.GroundLength((form.Width+other.Width)/2))
+			return
+		}
+	}
+}
+
+// bedInput is a bed as it would be typed.
+func (s *state) bedInput(bed store.Bed) BedInput {
+	in := BedInput{
+		Name: bed.Name, FormInput: s.viewForm(s.forms[bed.ID]), SunHours: bed.SunHours, Moisture: bed.Moisture, Winter: bed.Winter,
+		Texture: bed.Texture, Drainage: bed.Drainage, PH: bed.Ph, Fertility: bed.Fertility, SoilDepth: bed.SoilDepth,
+		Shelter: bed.Shelter, Warmth: bed.Warmth, Frost: bed.FrostHollow != 0, Edge: bed.Edge, Unsafe: bed.Unsafe, Note: bed.Note,
+	}
+	if bed.MulchM > 0 {
+		in.Mulch = s.smallLength(bed.MulchM)
+	}
+	return in
+}
+
+// smallLength writes a small length with a tenth: "7.5 cm", "3 in".
+func (s *state) smallLength(metres float64) string {
+	if s.units == unit.US {
+		return number(metres/0.0254) + " in"
+	}
+	return number(metres*100) + " cm"
+}
+
+// areaM2 is the ground of a bed.
+func (s *state) areaM2(bedID int64) float64 {
+	return math.Max(geometry.SmallestArea, s.forms[bedID].Area())
 }

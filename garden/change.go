@@ -97,6 +97,9 @@ var tables = map[string]table{
 	"observations": tableOf((*store.Queries).GetObservation, (*store.Queries).PutObservation, (*store.Queries).DropObservation),
 	"pickings":     tableOf((*store.Queries).GetPicking, (*store.Queries).PutPicking, (*store.Queries).DropPicking),
 	"job_answers":  tableOf((*store.Queries).GetJobAnswer, (*store.Queries).PutJobAnswer, (*store.Queries).DropJobAnswer),
+	"plan_items":   tableOf((*store.Queries).GetPlanItem, (*store.Queries).PutPlanItem, (*store.Queries).DropPlanItem),
+	"readings":     tableOf((*store.Queries).GetReading, (*store.Queries).PutReading, (*store.Queries).DropReading),
+	"fates":        tableOf((*store.Queries).GetFate, (*store.Queries).PutFate, (*store.Queries).DropFate),
 	"needs":        tableOf((*store.Queries).GetNeed, (*store.Queries).PutNeed, (*store.Queries).DropNeed),
 }
 
@@ -175,7 +178,7 @@ func undo(ctx context.Context, d *draft, changes []rowChange) error {
 			if err := t.drop(ctx, d.Queries, c.ID); err != nil {
 				return ConflictError{"Later entries rest on this one. Take those back first."}
 			}
-		} else if _, err := t.put(ctx, d.Queries, c.Before); err != nil {
+		} else if _, err := t.put(ctx, d.Queries, filled(c.Before, now)); err != nil {
 			return fmt.Errorf("put back %s %d: %w", c.Table, c.ID, err)
 		}
 		d.changes = append(d.changes, rowChange{Table: c.Table, ID: c.ID, Before: c.After, After: c.Before})
@@ -196,8 +199,40 @@ func currentRow(ctx context.Context, d *draft, t table, id int64) (json.RawMessa
 
 func isNull(row json.RawMessage) bool { return len(row) == 0 || bytes.Equal(row, []byte("null")) }
 
-func sameRow(a, b json.RawMessage) bool {
-	return isNull(a) && isNull(b) || bytes.Equal(a, b)
+// sameRow tells whether a row is as it was noted. Columns that came after the note
+// are left out of it.
+func sameRow(now, noted json.RawMessage) bool {
+	if isNull(now) || isNull(noted) {
+		return isNull(now) && isNull(noted)
+	}
+	have, want := columns(now), columns(noted)
+	for name, value := range want {
+		if !bytes.Equal(have[name], value) {
+			return false
+		}
+	}
+	return len(want) > 0
+}
+
+// filled is a row as noted, with the columns that came after the note as they are.
+func filled(noted, now json.RawMessage) json.RawMessage {
+	all := columns(now)
+	for name, value := range columns(noted) {
+		all[name] = value
+	}
+	row, err := json.Marshal(all)
+	if err != nil {
+		return noted
+	}
+	return row
+}
+
+func columns(row json.RawMessage) map[string]json.RawMessage {
+	all := map[string]json.RawMessage{}
+	if isNull(row) || json.Unmarshal(row, &all) != nil {
+		return map[string]json.RawMessage{}
+	}
+	return all
 }
 
 // dropRow deletes a row through the draft, so that the ledger can put it back.

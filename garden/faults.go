@@ -2,6 +2,7 @@ package garden
 
 import (
 	"fmt"
+	"slices"
 	"strings"
 	"unicode/utf8"
 )
@@ -48,6 +49,11 @@ func (c *checklist) addError(field string, err error) {
 	if err != nil {
 		c.add(field, "%s", sentence(err.Error()))
 	}
+}
+
+// has tells whether a fault was found at a field already.
+func (c *checklist) has(field string) bool {
+	return slices.ContainsFunc(c.faults, func(f Fault) bool { return f.Field == field })
 }
 
 // err returns the faults as an error, nil if there are none.

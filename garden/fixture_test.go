@@ -53,7 +53,7 @@ func newPlot(t *testing.T) *plot {
 }
 
 func goodBed() BedInput {
-	return BedInput{Name: "Long Bed", X: "10 m", Y: "5 m", Width: "8 m", Depth: "1.2 m", SunHours: 6, Moisture: "moist"}
+	return BedInput{Name: "Long Bed", FormInput: FormInput{X: "10 m", Y: "5 m", Width: "8 m", Depth: "1.2 m"}, SunHours: new(6.0), Moisture: "moist"}
 }
 
 func (p *plot) goodPlanting() PlantingInput {

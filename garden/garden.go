@@ -39,6 +39,11 @@ type Garden struct {
 	mu     sync.Mutex
 	cached *state
 	skies  map[skyKey]*sky
+	// sunHours are the beds' hours of sun, worked out for the plan sunFor.
+	sunFor   string
+	sunHours map[int64][]float64
+	// dragged is the light without the thing that is being dragged.
+	dragged dragLight
 	// writing keeps a change's reading, judging and writing together.
 	writing sync.Mutex
 }

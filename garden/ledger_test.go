@@ -23,7 +23,7 @@ func TestEveryChangeCanBeTakenBackAndPutBack(t *testing.T) {
 	p := newPlot(t)
 	ctx := t.Context()
 	bed := goodBed()
-	bed.Name, bed.SunHours = "Renamed Bed", 4
+	bed.Name, bed.SunHours = "Renamed Bed", new(4.0)
 	more := p.goodPlanting()
 	more.Plants, more.Note = 20, "Counted again"
 	changes := []struct {

@@ -129,8 +129,8 @@ func (g *Garden) readPlanting(s *state, in PlantingInput) (store.PutPlantingPara
 		switch {
 		case err != nil:
 			c.addError("area", err)
-		case area <= 0 || hasBed && area > bed.WidthM*bed.DepthM*1.05:
-			c.add("area", "The area must be above nothing and no more than the bed's %s.", s.units.Area(bed.WidthM*bed.DepthM))
+		case area <= 0 || hasBed && area > s.areaM2(bed.ID)*1.05:
+			c.add("area", "The area must be above nothing and no more than the bed's %s.", s.units.Area(s.areaM2(bed.ID)))
 		case hasSpecies:
 			row.AreaM2 = &area
 			row.Plants = int64(math.Max(1, math.Round(area/math.Pow(species.Size.Width.Value/100, 2))))

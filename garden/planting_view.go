@@ -27,20 +27,23 @@ type PlantingView struct {
 	Removed      bool          `json:"removed"`
 	Unsafe       string        `json:"unsafe"`
 
-	Stages    []StageBand     `json:"stages" doc:"The year's stages in order"`
-	Shares    []StageShare    `json:"shares" doc:"Share of plants at each stage on the day"`
-	Seen      []SeenMark      `json:"seen" doc:"This season's looks"`
-	Windows   []WindowView    `json:"windows"`
-	Allowance []AllowanceView `json:"allowances"`
-	Owed      []OwedCheck     `json:"owed" doc:"Checks before it is sure"`
-	Moved     *MovedView      `json:"moved,omitempty"`
-	Pace      string          `json:"pace"`
-	Standing  string          `json:"standing" doc:"The weakest standing the forecast rests on"`
-	History   []LedgerLine    `json:"history"`
-	LookAlike []OwedCheck     `json:"lookAlikes"`
-	Verdicts  []PartVerdict   `json:"verdicts"`
-	Options   []flora.Stage   `json:"options" doc:"Every stage of its year"`
-	Expected  flora.Stage     `json:"expected"`
+	Ground     []GroundNotice  `json:"ground" doc:"Unsafe ground and poisoning trees that its roots or crown reach"`
+	Neighbours []Neighbour     `json:"neighbours" doc:"What stands within reach of a spade"`
+	Fates      []FateView      `json:"fates" doc:"Whether it throve or failed, as noted"`
+	Stages     []StageBand     `json:"stages" doc:"The year's stages in order"`
+	Shares     []StageShare    `json:"shares" doc:"Share of plants at each stage on the day"`
+	Seen       []SeenMark      `json:"seen" doc:"This season's looks"`
+	Windows    []WindowView    `json:"windows"`
+	Allowance  []AllowanceView `json:"allowances"`
+	Owed       []OwedCheck     `json:"owed" doc:"Checks before it is sure"`
+	Moved      *MovedView      `json:"moved,omitempty"`
+	Pace       string          `json:"pace"`
+	Standing   string          `json:"standing" doc:"The weakest standing the forecast rests on"`
+	History    []LedgerLine    `json:"history"`
+	LookAlike  []OwedCheck     `json:"lookAlikes"`
+	Verdicts   []PartVerdict   `json:"verdicts"`
+	Options    []flora.Stage   `json:"options" doc:"Every stage of its year"`
+	Expected   flora.Stage     `json:"expected"`
 }
 
 // StageBand is when a stage is reached.
@@ -89,6 +92,7 @@ type WindowView struct {
 	Words      string        `json:"words"`
 	NeverSeen  bool          `json:"neverSeen" doc:"Nobody has looked, so the window is wide"`
 	Refused    string        `json:"refused" doc:"Why it is not for use; empty where it is"`
+	Notices    []string      `json:"notices" doc:"What to know of the ground it stands on"`
 	Amount     string        `json:"amount" doc:"What may be taken on the day; empty outside the window"`
 	Weight     string        `json:"weight"`
 	Chance     float64       `json:"chance" doc:"That it is open on the day"`
@@ -120,6 +124,7 @@ func (g *Garden) Planting(ctx context.Context, id int64, on calendar.Date) (Plan
 		Note: p.Note, Removed: p.RemovedOn != nil, Unsafe: string(p.ground),
 		Stages: []StageBand{}, Shares: []StageShare{}, Seen: []SeenMark{}, Windows: []WindowView{}, Allowance: []AllowanceView{},
 		Owed: viewOwed(s.owed(p)), LookAlike: viewOwed(identity.Owed(p.species, identity.Unproven)), Moved: s.moved(p), Options: []flora.Stage{},
+		Ground: p.notices(), Neighbours: s.neighbours(p), Fates: viewFates(s.fates[p.ID]),
 	}
 	if p.AreaM2 != nil {
 		v.Area = s.units.Area(*p.AreaM2)
@@ -188,7 +193,7 @@ func (s *state) viewWindow(p *planting, span span, on calendar.Date) WindowView 
 	v := WindowView{
 		PlantingID: p.ID, Name: p.species.Names.Name, Bed: p.bed.Name, Part: part.Name, Verb: part.Harvest.Verb,
 		First: span.first, Last: span.last, Opens: viewDates(span.window.Opens), Closes: viewDates(span.closes),
-		NeverSeen: len(p.sightings) == 0, Chance: span.window.ChanceOn(on),
+		NeverSeen: len(p.sightings) == 0, Chance: span.window.ChanceOn(on), Notices: p.treeNotices(),
 	}
 	if span.window.Peak != nil {
 		peak := viewDates(*span.window.Peak)

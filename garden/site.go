@@ -5,8 +5,12 @@ import (
 	"database/sql"
 	"errors"
 	"fmt"
+	"math"
 
 	"bramblyacre/core/calendar"
+	"bramblyacre/core/flora"
+	"bramblyacre/core/ground"
+	"bramblyacre/core/plan"
 	"bramblyacre/core/suitability"
 	"bramblyacre/core/unit"
 	"bramblyacre/store"
@@ -16,7 +20,7 @@ import (
 // where it lies.
 var newSite = store.PutSiteParams{
 	ID: 1, Name: "My plot", Latitude: 46.6, AltitudeM: 640, ClimateID: "hill-valley",
-	WidthM: 30, DepthM: 20, Units: string(unit.Metric), WeatherSeed: 14,
+	WidthM: 30, DepthM: 20, Units: string(unit.Metric), WeatherSeed: 14, Boundary: "[]",
 }
 
 // ensureSite lays down the first site.
@@ -67,8 +71,12 @@ type SiteView struct {
 
 	FrostWords []string        `json:"frostWords"`
 	Climates   []ClimateChoice `json:"climates"`
-	Moistures  []string        `json:"moistures"`
 	Unsafe     []UnsafeChoice  `json:"unsafe"`
+	Aspects    []AspectChoice  `json:"aspects" doc:"Words that a bed's ground is described in"`
+	Shelters   []string        `json:"shelters"`
+	Kinds      []KindChoice    `json:"kinds" doc:"Things that can be set on the plan"`
+	Trees      []TreeChoice    `json:"trees" doc:"Trees that poison the ground"`
+	Causes     FateCauses      `json:"causes" doc:"Why a planting throve or failed"`
 	Origins    []OriginChoice  `json:"origins"`
 	Marks      []string        `json:"marks"`
 	Shares     []string        `json:"shares"`
@@ -78,6 +86,35 @@ type SiteView struct {
 type UnsafeChoice struct {
 	Kind string `json:"kind"`
 	Why  string `json:"why"`
+}
+
+// AspectChoice is an aspect of the ground with its words; key is the field of a bed.
+type AspectChoice struct {
+	Key   string   `json:"key"`
+	Name  string   `json:"name"`
+	Words []string `json:"words"`
+}
+
+// KindChoice is a kind of thing that can be set on the plan.
+type KindChoice struct {
+	Kind   string   `json:"kind"`
+	Shapes []string `json:"shapes"`
+	Needs  []string `json:"needs" doc:"Fields that must be given"`
+	Takes  []string `json:"takes" doc:"Fields that may be given"`
+	Means  string   `json:"means"`
+}
+
+// TreeChoice is a kind of tree that poisons the ground.
+type TreeChoice struct {
+	ID   string `json:"id"`
+	Name string `json:"name"`
+	Why  string `json:"why"`
+}
+
+// FateCauses are the causes to choose from.
+type FateCauses struct {
+	Throve []string `json:"throve"`
+	Failed []string `json:"failed"`
 }
 
 // OriginChoice is an origin that a planting can have.
@@ -100,8 +137,9 @@ func (g *Garden) Site(ctx context.Context) (SiteView, error) {
 		Today: s.today, Pinned: g.PinnedTo != nil, Sample: g.Sample,
 		SeasonStart: s.season.Start, SeasonEnd: s.season.End, LatestShown: s.next.End,
 		WeatherSource: s.sky.station.Name(), WeatherSimulated: s.sky.station.Simulated(),
-		Moistures: moistures, Marks: marks,
+		Marks: marks, Shelters: flora.ShelterWords, Causes: FateCauses{causes[throve], causes[failed]},
 	}
+	g.addPlanChoices(&v)
 	g.mu.Lock()
 	err = s.sky.climatology(s.season)
 	g.mu.Unlock()
@@ -145,6 +183,31 @@ func (s *state) frostWords() []string {
 	return words
 }
 
+// addPlanChoices adds what the plan's and the ground's forms offer.
+func (g *Garden) addPlanChoices(v *SiteView) {
+	for _, said := range (BedInput{}).said() {
+		if aspect, err := ground.AspectOf(said.aspect); err == nil {
+			v.Aspects = append(v.Aspects, AspectChoice{said.field, aspect.Name, aspect.Words})
+		}
+	}
+	for _, kind := range plan.Kinds() {
+		choice := KindChoice{Kind: string(kind.Kind), Means: kind.Means, Needs: []string{}, Takes: []string{}}
+		for _, shape := range kind.Shapes {
+			choice.Shapes = append(choice.Shapes, string(shape))
+		}
+		for _, trait := range kind.Needs {
+			choice.Needs = append(choice.Needs, traitFields[trait])
+		}
+		for _, trait := range kind.Takes {
+			choice.Takes = append(choice.Takes, traitFields[trait])
+		}
+		v.Kinds = append(v.Kinds, choice)
+	}
+	for _, tree := range g.Library.Ground().Trees {
+		v.Trees = append(v.Trees, TreeChoice{tree.ID, tree.Name, tree.Why})
+	}
+}
+
 // SiteInput is what a grower says of the plot's place. Sizes are as typed.
 type SiteInput struct {
 	Name      string  `json:"name"`
@@ -182,18 +245,37 @@ func (g *Garden) SetSite(ctx context.Context, in SiteInput) (Entry, error) {
 		row.AltitudeM = c.length("altitude", in.Altitude, s.units.GroundUnit(), -430, 6000)
 		row.WidthM = c.length("width", in.Width, s.units.GroundUnit(), 1, 2000)
 		row.DepthM = c.length("depth", in.Depth, s.units.GroundUnit(), 1, 2000)
-		for _, bed := range s.beds {
-			if !insidePlot(bed, row.WidthM, row.DepthM) {
-				c.add("width", "%s would lie outside. Move it first, or keep the plot larger.", bed.Name)
-				break
-			}
-		}
+		s.fitBoundary(&c, &row)
 		if err := c.err(); err != nil {
 			return record{}, err
 		}
 		_, err := put(ctx, d, "site", 1, row, func(r store.Site) int64 { return r.ID })
 		return record{kind: "site", summary: "Changed the site: " + row.Name}, err
 	})
+}
+
+// fitBoundary keeps a changed size from leaving beds outside. A drawn boundary has
+// the size that it was drawn with.
+func (s *state) fitBoundary(c *checklist, row *store.PutSiteParams) {
+	if len(c.faults) > 0 {
+		return
+	}
+	if isDrawn(store.Site(*row)) {
+		same := func(typed, drawn float64) bool { return math.Abs(typed-drawn) < 0.06 }
+		if !same(row.WidthM, s.site.WidthM) || !same(row.DepthM, s.site.DepthM) {
+			c.add("width", "The boundary is drawn on the plan, and its size follows from it. Change it there.")
+		}
+		row.WidthM, row.DepthM = s.site.WidthM, s.site.DepthM
+		return
+	}
+	boundary, err := boundaryOf(store.Site(*row))
+	c.addError("width", err)
+	for _, bed := range s.beds {
+		if !withinPlot(s.forms[bed.ID], boundary) {
+			c.add("width", "%s would lie outside. Move it first, or keep the plot larger.", bed.Name)
+			break
+		}
+	}
 }
 
 // length reads a typed length in metres within bounds.

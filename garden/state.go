@@ -8,9 +8,12 @@ import (
 
 	"bramblyacre/core/calendar"
 	"bramblyacre/core/flora"
+	"bramblyacre/core/geometry"
+	"bramblyacre/core/ground"
 	"bramblyacre/core/harvest"
 	"bramblyacre/core/identity"
 	"bramblyacre/core/phenology"
+	"bramblyacre/core/plan"
 	"bramblyacre/core/suitability"
 	"bramblyacre/core/unit"
 	"bramblyacre/store"
@@ -28,6 +31,15 @@ type state struct {
 	sky       *sky
 	beds      []store.Bed
 	bedByID   map[int64]store.Bed
+	boundary  geometry.Polygon
+	forms     map[int64]plan.Form // of every bed
+	items     []item
+	readings  map[int64][]store.Reading // by bed
+	fates     map[int64][]store.Fate    // by planting
+	// sunHours are each bed's computed hours of sun by month, January first.
+	sunHours map[int64][]float64
+	// beliefs are what is known of each bed's ground, by aspect.
+	beliefs   map[int64]map[string]ground.Belief
 	plantings []*planting // those that stand
 	all       []*planting // and those removed
 	byID      map[int64]*planting
@@ -43,7 +55,12 @@ type planting struct {
 	started  calendar.Date
 	origin   flora.OriginRow
 	identity identity.State
+	// ground is the gravest unsafe ground that it reaches, findings all of it.
 	ground   suitability.UnsafeGround
+	findings []finding
+	// area is its part of the bed, spots where its plants stand on the plan.
+	area  plotArea
+	spots []geometry.Point
 
 	sightings []sighting
 	pickings  []store.Picking
@@ -93,16 +110,16 @@ func (g *Garden) state(ctx context.Context) (*state, error) {
 	if err != nil {
 		return nil, err
 	}
-	for _, bed := range rows.beds {
-		s.bedByID[bed.ID] = bed
-		if bed.RemovedOn == nil {
-			s.beds = append(s.beds, bed)
-		}
+	if err := s.addPlan(rows); err != nil {
+		return nil, err
 	}
 	for _, answer := range rows.answers {
 		s.answers[answer.JobKey] = answer
 	}
 	if err := g.addPlantings(s, rows); err != nil {
+		return nil, err
+	}
+	if err := g.addPlace(s); err != nil {
 		return nil, err
 	}
 	g.cached = s
@@ -117,6 +134,9 @@ type allRows struct {
 	pickings     []store.Picking
 	answers      []store.JobAnswer
 	needs        []store.Need
+	items        []store.PlanItem
+	readings     []store.Reading
+	fates        []store.Fate
 }
 
 // readRows reads all tables in one transaction, so that they agree.
@@ -139,6 +159,15 @@ func (g *Garden) readRows(ctx context.Context) (rows allRows, err error) {
 		}
 		if rows.answers, err = q.ListJobAnswers(ctx); err != nil {
 			return fmt.Errorf("read the jobs: %w", err)
+		}
+		if rows.items, err = q.ListPlanItems(ctx); err != nil {
+			return fmt.Errorf("read the plan: %w", err)
+		}
+		if rows.readings, err = q.ListReadings(ctx); err != nil {
+			return fmt.Errorf("read the signs: %w", err)
+		}
+		if rows.fates, err = q.ListFates(ctx); err != nil {
+			return fmt.Errorf("read what became of plantings: %w", err)
 		}
 		rows.needs, err = q.ListNeeds(ctx)
 		return err
@@ -180,7 +209,6 @@ func (g *Garden) addPlantings(s *state, rows allRows) error {
 			Planting: row, species: species, bed: s.bedByID[row.BedID], started: started, origin: origin,
 			identity: identity.State(row.Identity), sightings: seen[row.ID], pickings: picked[row.ID],
 		}
-		p.ground = suitability.UnsafeGround(p.bed.Unsafe)
 		p.lifted = liftedSinceCount(p)
 		s.byID[row.ID] = p
 		s.all = append(s.all, p)

@@ -9,7 +9,8 @@ import (
 	"bramblyacre/core/agenda"
 	"bramblyacre/core/calendar"
 	"bramblyacre/core/flora"
-	"bramblyacre/store"
+	"bramblyacre/core/geometry"
+	"bramblyacre/core/plan"
 )
 
 // noNulls fails where an answer holds a null: the front end's types promise lists.
@@ -126,23 +127,27 @@ func TestLayoutKeepsPlantsInsideTheirBedAndApart(t *testing.T) {
 	}
 	s, err := p.state(t.Context())
 	check(t, err)
-	for _, bed := range []store.Bed{{WidthM: 8, DepthM: 1.2}, {WidthM: 1, DepthM: 9}, {WidthM: 3, DepthM: 3}} {
-		covered := 0.0
-		for i, area := range layOut(bed, s.plantings) {
-			covered += area.width * area.depth
+	l := []geometry.Point{{X: -3, Y: -3}, {X: 3, Y: -3}, {X: 3, Y: -1}, {X: -1, Y: -1}, {X: -1, Y: 3}, {X: -3, Y: 3}}
+	for _, form := range []plan.Form{
+		{Shape: plan.Rectangle, Width: 8, Depth: 1.2}, {Shape: plan.Rectangle, Width: 1, Depth: 9, Turn: 30}, {Shape: plan.Rectangle, Width: 3, Depth: 3, At: geometry.Point{X: 4, Y: 7}},
+		{Shape: plan.Round, Width: 3}, {Shape: plan.Ring, Width: 8, Inner: 3, At: geometry.Point{X: 20, Y: 9}}, {Shape: plan.Polygon, Points: l, Turn: 200},
+	} {
+		region, covered := form.Region(), 0.0
+		for i, area := range layOut(form, s.plantings) {
+			covered += area.outline.Area()
 			if len(area.plants) != s.plantings[i].standing() {
 				t.Errorf("%d of %d plants are drawn", len(area.plants), s.plantings[i].standing())
 			}
-			had := map[Spot]bool{}
+			had := map[geometry.Point]bool{}
 			for _, spot := range area.plants {
-				if math.Abs(spot.X) > bed.WidthM/2 || math.Abs(spot.Y) > bed.DepthM/2 || had[spot] {
-					t.Errorf("a plant stands at %+v in a bed of %v by %v m", spot, bed.WidthM, bed.DepthM)
+				if region.DistanceTo(spot) > 1e-6 || had[spot] {
+					t.Errorf("a plant stands at %+v in a %s", spot, form.Shape)
 				}
 				had[spot] = true
 			}
 		}
-		if math.Abs(covered-bed.WidthM*bed.DepthM) > 1e-6 {
-			t.Errorf("the plantings share %v of %v m²", covered, bed.WidthM*bed.DepthM)
+		if math.Abs(covered-form.Area()) > 0.02*form.Area() { // a ring's pieces have fewer corners
+			t.Errorf("the plantings share %v of %v m² of a %s", covered, form.Area(), form.Shape)
 		}
 	}
 }

@@ -34,6 +34,7 @@ type sky struct {
 	usual     *climate.Ensemble
 	frost     []float64
 	soil      []float64
+	lows      []float64
 }
 
 // soilDepthM is the depth that soil warmth is shown for: where seed lies.
@@ -115,6 +116,6 @@ func (s *sky) climatology(season calendar.Season) error {
 	if err != nil {
 		return err
 	}
-	s.usual, s.frost, s.soil = usual, usual.FrostChance(0), usual.MeanSoilCourse(lag)
+	s.usual, s.frost, s.soil, s.lows = usual, usual.FrostChance(0), usual.MeanSoilCourse(lag), usual.YearlyLowest()
 	return nil
 }

@@ -1,5 +1,5 @@
-// Package library holds the species and climates that ship with the program,
-// as TOML files, and reads them strictly: an unknown key, a figure without a
+// Package library holds the species, the climates and the lore of ground that ship
+// with the program, as TOML files, and reads them strictly: an unknown key, a figure without a
 // unit or a range the wrong way round is an error that names file and key.
 package library
 
@@ -16,7 +16,7 @@ import (
 	"bramblyacre/core/flora"
 )
 
-//go:embed species/*.toml climates/*.toml
+//go:embed species/*.toml climates/*.toml ground/*.toml
 var shipped embed.FS
 
 // Library is a set of species and climates.
@@ -25,6 +25,7 @@ type Library struct {
 	climates map[string]climate.Normals
 	ordered  []*flora.Species
 	stations []climate.Normals
+	ground   Ground
 }
 
 // Shipped returns the library that ships with the program. It is read once.
@@ -58,6 +59,10 @@ func Read(files fs.FS) (*Library, error) {
 		l.stations = append(l.stations, n)
 		return nil
 	})
+	if err != nil {
+		return nil, err
+	}
+	l.ground, err = readGround(files)
 	slices.SortFunc(l.ordered, func(a, b *flora.Species) int { return cmp.Compare(a.Names.Name, b.Names.Name) })
 	return l, err
 }

@@ -67,6 +67,10 @@ func decode(file string, text []byte, into any) error {
 // would silently be 0.
 var figureKeys = []string{"value", "low", "high", "unit", "standing"}
 
+// rangeKeys are the keys that every range must carry; one of numbers has a unit
+// besides, which its own check asks for.
+var rangeKeys = []string{"low", "from", "to", "high", "standing"}
+
 // wholeFigures makes sure that every table that looks like a figure has all of
 // figureKeys.
 func wholeFigures(file string, text []byte) error {
@@ -83,8 +87,13 @@ func walkFigures(file, key string, node any) error {
 		_, hasValue := at["value"]
 		_, hasLow := at["low"]
 		_, hasUnit := at["unit"]
+		_, hasTo := at["to"]
 		if hasValue || hasLow || hasUnit {
-			for _, want := range figureKeys {
+			wanted := figureKeys
+			if hasTo && !hasValue {
+				wanted = rangeKeys
+			}
+			for _, want := range wanted {
 				if _, has := at[want]; !has {
 					return fmt.Errorf("%s: %s.%s: is missing", file, key, want)
 				}

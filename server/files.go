@@ -19,7 +19,7 @@ type fileAnswer struct {
 func (o operations) registerFiles(api huma.API) {
 	huma.Register(api, huma.Operation{OperationID: "getFile", Method: http.MethodGet, Path: "/api/files/{name}", Summary: "The windows as a calendar, or the notes as a table"},
 		func(ctx context.Context, in *struct {
-			Name string `path:"name" enum:"calendar,pickings,observations"`
+			Name string `path:"name" enum:"calendar,pickings,observations,plan,plan-print"`
 		}) (*fileAnswer, error) {
 			file := format.Files[in.Name]
 			var text bytes.Buffer

@@ -63,6 +63,10 @@ func describe(engine *gin.Engine, options Options) (huma.API, error) {
 	o := operations{options.Garden}
 	o.registerSite(api)
 	o.registerPlot(api)
+	o.registerPlan(api)
+	o.registerSun(api)
+	o.registerGround(api)
+	o.registerSuitability(api)
 	o.registerPlantings(api)
 	o.registerNow(api)
 	o.registerLedger(api)

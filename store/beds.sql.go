@@ -19,7 +19,7 @@ func (q *Queries) DropBed(ctx context.Context, id int64) error {
 }
 
 const getBed = `-- name: GetBed :one
-SELECT id, name, x_m, y_m, width_m, depth_m, turn_deg, sun_hours, moisture, unsafe, note, round_order, removed_on FROM beds WHERE id = ?
+SELECT id, name, x_m, y_m, width_m, depth_m, turn_deg, moisture, unsafe, note, round_order, removed_on, sun_hours, shape, points, inner_m, texture, drainage, winter, ph, fertility, soil_depth, mulch_m, shelter, warmth, frost_hollow, edge FROM beds WHERE id = ?
 `
 
 func (q *Queries) GetBed(ctx context.Context, id int64) (Bed, error) {
@@ -33,18 +33,32 @@ func (q *Queries) GetBed(ctx context.Context, id int64) (Bed, error) {
 		&i.WidthM,
 		&i.DepthM,
 		&i.TurnDeg,
-		&i.SunHours,
 		&i.Moisture,
 		&i.Unsafe,
 		&i.Note,
 		&i.RoundOrder,
 		&i.RemovedOn,
+		&i.SunHours,
+		&i.Shape,
+		&i.Points,
+		&i.InnerM,
+		&i.Texture,
+		&i.Drainage,
+		&i.Winter,
+		&i.Ph,
+		&i.Fertility,
+		&i.SoilDepth,
+		&i.MulchM,
+		&i.Shelter,
+		&i.Warmth,
+		&i.FrostHollow,
+		&i.Edge,
 	)
 	return i, err
 }
 
 const listBeds = `-- name: ListBeds :many
-SELECT id, name, x_m, y_m, width_m, depth_m, turn_deg, sun_hours, moisture, unsafe, note, round_order, removed_on FROM beds ORDER BY round_order, id
+SELECT id, name, x_m, y_m, width_m, depth_m, turn_deg, moisture, unsafe, note, round_order, removed_on, sun_hours, shape, points, inner_m, texture, drainage, winter, ph, fertility, soil_depth, mulch_m, shelter, warmth, frost_hollow, edge FROM beds ORDER BY round_order, id
 `
 
 func (q *Queries) ListBeds(ctx context.Context) ([]Bed, error) {
@@ -64,12 +78,26 @@ func (q *Queries) ListBeds(ctx context.Context) ([]Bed, error) {
 			&i.WidthM,
 			&i.DepthM,
 			&i.TurnDeg,
-			&i.SunHours,
 			&i.Moisture,
 			&i.Unsafe,
 			&i.Note,
 			&i.RoundOrder,
 			&i.RemovedOn,
+			&i.SunHours,
+			&i.Shape,
+			&i.Points,
+			&i.InnerM,
+			&i.Texture,
+			&i.Drainage,
+			&i.Winter,
+			&i.Ph,
+			&i.Fertility,
+			&i.SoilDepth,
+			&i.MulchM,
+			&i.Shelter,
+			&i.Warmth,
+			&i.FrostHollow,
+			&i.Edge,
 		); err != nil {
 			return nil, err
 		}
@@ -85,8 +113,8 @@ func (q *Queries) ListBeds(ctx context.Context) ([]Bed, error) {
 }
 
 const putBed = `-- name: PutBed :one
-INSERT INTO beds (id, name, x_m, y_m, width_m, depth_m, turn_deg, sun_hours, moisture, unsafe, note, round_order, removed_on)
-VALUES (?1, ?2, ?3, ?4, ?5, ?6, ?7, ?8, ?9, ?10, ?11, ?12, ?13)
+INSERT INTO beds (id, name, x_m, y_m, width_m, depth_m, turn_deg, sun_hours, moisture, unsafe, note, round_order, removed_on, shape, points, inner_m, texture, drainage, winter, ph, fertility, soil_depth, mulch_m, shelter, warmth, frost_hollow, edge)
+VALUES (?1, ?2, ?3, ?4, ?5, ?6, ?7, ?8, ?9, ?10, ?11, ?12, ?13, ?14, ?15, ?16, ?17, ?18, ?19, ?20, ?21, ?22, ?23, ?24, ?25, ?26, ?27)
 ON CONFLICT (id) DO UPDATE SET
     name = excluded.name,
     x_m = excluded.x_m,
@@ -99,24 +127,52 @@ ON CONFLICT (id) DO UPDATE SET
     unsafe = excluded.unsafe,
     note = excluded.note,
     round_order = excluded.round_order,
-    removed_on = excluded.removed_on
-RETURNING id, name, x_m, y_m, width_m, depth_m, turn_deg, sun_hours, moisture, unsafe, note, round_order, removed_on
+    removed_on = excluded.removed_on,
+    shape = excluded.shape,
+    points = excluded.points,
+    inner_m = excluded.inner_m,
+    texture = excluded.texture,
+    drainage = excluded.drainage,
+    winter = excluded.winter,
+    ph = excluded.ph,
+    fertility = excluded.fertility,
+    soil_depth = excluded.soil_depth,
+    mulch_m = excluded.mulch_m,
+    shelter = excluded.shelter,
+    warmth = excluded.warmth,
+    frost_hollow = excluded.frost_hollow,
+    edge = excluded.edge
+RETURNING id, name, x_m, y_m, width_m, depth_m, turn_deg, moisture, unsafe, note, round_order, removed_on, sun_hours, shape, points, inner_m, texture, drainage, winter, ph, fertility, soil_depth, mulch_m, shelter, warmth, frost_hollow, edge
 `
 
 type PutBedParams struct {
-	ID         *int64  `json:"id"`
-	Name       string  `json:"name"`
-	XM         float64 `json:"x_m"`
-	YM         float64 `json:"y_m"`
-	WidthM     float64 `json:"width_m"`
-	DepthM     float64 `json:"depth_m"`
-	TurnDeg    float64 `json:"turn_deg"`
-	SunHours   float64 `json:"sun_hours"`
-	Moisture   string  `json:"moisture"`
-	Unsafe     string  `json:"unsafe"`
-	Note       string  `json:"note"`
-	RoundOrder int64   `json:"round_order"`
-	RemovedOn  *string `json:"removed_on"`
+	ID          *int64   `json:"id"`
+	Name        string   `json:"name"`
+	XM          float64  `json:"x_m"`
+	YM          float64  `json:"y_m"`
+	WidthM      float64  `json:"width_m"`
+	DepthM      float64  `json:"depth_m"`
+	TurnDeg     float64  `json:"turn_deg"`
+	SunHours    *float64 `json:"sun_hours"`
+	Moisture    string   `json:"moisture"`
+	Unsafe      string   `json:"unsafe"`
+	Note        string   `json:"note"`
+	RoundOrder  int64    `json:"round_order"`
+	RemovedOn   *string  `json:"removed_on"`
+	Shape       string   `json:"shape"`
+	Points      string   `json:"points"`
+	InnerM      float64  `json:"inner_m"`
+	Texture     string   `json:"texture"`
+	Drainage    string   `json:"drainage"`
+	Winter      string   `json:"winter"`
+	Ph          string   `json:"ph"`
+	Fertility   string   `json:"fertility"`
+	SoilDepth   string   `json:"soil_depth"`
+	MulchM      float64  `json:"mulch_m"`
+	Shelter     string   `json:"shelter"`
+	Warmth      string   `json:"warmth"`
+	FrostHollow int64    `json:"frost_hollow"`
+	Edge        string   `json:"edge"`
 }
 
 // Put writes a whole row: a new one where id is null, else in place of the old.
@@ -136,6 +192,20 @@ func (q *Queries) PutBed(ctx context.Context, arg PutBedParams) (Bed, error) {
 		arg.Note,
 		arg.RoundOrder,
 		arg.RemovedOn,
+		arg.Shape,
+		arg.Points,
+		arg.InnerM,
+		arg.Texture,
+		arg.Drainage,
+		arg.Winter,
+		arg.Ph,
+		arg.Fertility,
+		arg.SoilDepth,
+		arg.MulchM,
+		arg.Shelter,
+		arg.Warmth,
+		arg.FrostHollow,
+		arg.Edge,
 	)
 	var i Bed
 	err := row.Scan(
@@ -146,12 +216,26 @@ func (q *Queries) PutBed(ctx context.Context, arg PutBedParams) (Bed, error) {
 		&i.WidthM,
 		&i.DepthM,
 		&i.TurnDeg,
-		&i.SunHours,
 		&i.Moisture,
 		&i.Unsafe,
 		&i.Note,
 		&i.RoundOrder,
 		&i.RemovedOn,
+		&i.SunHours,
+		&i.Shape,
+		&i.Points,
+		&i.InnerM,
+		&i.Texture,
+		&i.Drainage,
+		&i.Winter,
+		&i.Ph,
+		&i.Fertility,
+		&i.SoilDepth,
+		&i.MulchM,
+		&i.Shelter,
+		&i.Warmth,
+		&i.FrostHollow,
+		&i.Edge,
 	)
 	return i, err
 }

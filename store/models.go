@@ -5,19 +5,42 @@
 package store
 
 type Bed struct {
-	ID         int64   `json:"id"`
-	Name       string  `json:"name"`
-	XM         float64 `json:"x_m"`
-	YM         float64 `json:"y_m"`
-	WidthM     float64 `json:"width_m"`
-	DepthM     float64 `json:"depth_m"`
-	TurnDeg    float64 `json:"turn_deg"`
-	SunHours   float64 `json:"sun_hours"`
-	Moisture   string  `json:"moisture"`
-	Unsafe     string  `json:"unsafe"`
-	Note       string  `json:"note"`
-	RoundOrder int64   `json:"round_order"`
-	RemovedOn  *string `json:"removed_on"`
+	ID          int64    `json:"id"`
+	Name        string   `json:"name"`
+	XM          float64  `json:"x_m"`
+	YM          float64  `json:"y_m"`
+	WidthM      float64  `json:"width_m"`
+	DepthM      float64  `json:"depth_m"`
+	TurnDeg     float64  `json:"turn_deg"`
+	Moisture    string   `json:"moisture"`
+	Unsafe      string   `json:"unsafe"`
+	Note        string   `json:"note"`
+	RoundOrder  int64    `json:"round_order"`
+	RemovedOn   *string  `json:"removed_on"`
+	SunHours    *float64 `json:"sun_hours"`
+	Shape       string   `json:"shape"`
+	Points      string   `json:"points"`
+	InnerM      float64  `json:"inner_m"`
+	Texture     string   `json:"texture"`
+	Drainage    string   `json:"drainage"`
+	Winter      string   `json:"winter"`
+	Ph          string   `json:"ph"`
+	Fertility   string   `json:"fertility"`
+	SoilDepth   string   `json:"soil_depth"`
+	MulchM      float64  `json:"mulch_m"`
+	Shelter     string   `json:"shelter"`
+	Warmth      string   `json:"warmth"`
+	FrostHollow int64    `json:"frost_hollow"`
+	Edge        string   `json:"edge"`
+}
+
+type Fate struct {
+	ID         int64  `json:"id"`
+	PlantingID int64  `json:"planting_id"`
+	Day        string `json:"day"`
+	Outcome    string `json:"outcome"`
+	Cause      string `json:"cause"`
+	Note       string `json:"note"`
 }
 
 type JobAnswer struct {
@@ -75,6 +98,22 @@ type Picking struct {
 	ClientKey  *string `json:"client_key"`
 }
 
+type PlanItem struct {
+	ID        int64   `json:"id"`
+	Kind      string  `json:"kind"`
+	Name      string  `json:"name"`
+	Shape     string  `json:"shape"`
+	XM        float64 `json:"x_m"`
+	YM        float64 `json:"y_m"`
+	WidthM    float64 `json:"width_m"`
+	DepthM    float64 `json:"depth_m"`
+	TurnDeg   float64 `json:"turn_deg"`
+	Points    string  `json:"points"`
+	Traits    string  `json:"traits"`
+	Note      string  `json:"note"`
+	RemovedOn *string `json:"removed_on"`
+}
+
 type Planting struct {
 	ID           int64    `json:"id"`
 	BedID        int64    `json:"bed_id"`
@@ -90,14 +129,26 @@ type Planting struct {
 	RemovedOn    *string  `json:"removed_on"`
 }
 
+type Reading struct {
+	ID     int64  `json:"id"`
+	BedID  int64  `json:"bed_id"`
+	Day    string `json:"day"`
+	Kind   string `json:"kind"`
+	Detail string `json:"detail"`
+	Note   string `json:"note"`
+}
+
 type Site struct {
-	ID          int64   `json:"id"`
-	Name        string  `json:"name"`
-	Latitude    float64 `json:"latitude"`
-	AltitudeM   float64 `json:"altitude_m"`
-	ClimateID   string  `json:"climate_id"`
-	WidthM      float64 `json:"width_m"`
-	DepthM      float64 `json:"depth_m"`
-	Units       string  `json:"units"`
-	WeatherSeed int64   `json:"weather_seed"`
+	ID          int64    `json:"id"`
+	Name        string   `json:"name"`
+	Latitude    float64  `json:"latitude"`
+	AltitudeM   float64  `json:"altitude_m"`
+	ClimateID   string   `json:"climate_id"`
+	WidthM      float64  `json:"width_m"`
+	DepthM      float64  `json:"depth_m"`
+	Units       string   `json:"units"`
+	WeatherSeed int64    `json:"weather_seed"`
+	BearingDeg  float64  `json:"bearing_deg"`
+	Longitude   *float64 `json:"longitude"`
+	Boundary    string   `json:"boundary"`
 }

@@ -2,11 +2,16 @@ package store
 
 import (
 	"context"
+	"database/sql"
 	"errors"
 	"os"
 	"path/filepath"
+	"reflect"
 	"strings"
 	"testing"
+	"testing/fstest"
+
+	"github.com/pressly/goose/v3"
 )
 
 func open(t *testing.T, dir string) *Store {
@@ -27,7 +32,7 @@ func pragma(t *testing.T, s *Store, name string) (value string) {
 	return value
 }
 
-var bed = PutBedParams{Name: "Long Bed", WidthM: 8, DepthM: 1, SunHours: 6, Moisture: "moist"}
+var bed = PutBedParams{Name: "Long Bed", WidthM: 8, DepthM: 1, SunHours: new(6.0), Moisture: "moist", Shape: "rectangle", Points: "[]"}
 
 func TestOpenHoldsToTheAgreedSettings(t *testing.T) {
 	dir := filepath.Join(t.TempDir(), "new", "folder")
@@ -53,7 +58,7 @@ func TestWhatWasWrittenIsThereWhenOpenedAgain(t *testing.T) {
 		t.Fatal(err)
 	}
 	read, err := open(t, dir).GetBed(t.Context(), written.ID)
-	if err != nil || read != written {
+	if err != nil || !reflect.DeepEqual(read, written) {
 		t.Errorf("read %+v, %v; wrote %+v", read, err, written)
 	}
 }
@@ -93,7 +98,7 @@ func TestRowsThatCannotBeAreRefusedByTheDatabase(t *testing.T) {
 		t.Errorf("a planting in no bed gives %v", err)
 	}
 	wrong := bed
-	wrong.SunHours = 30
+	wrong.SunHours = new(30.0)
 	if _, err := s.PutBed(ctx, wrong); err == nil || !strings.Contains(err.Error(), "CHECK") {
 		t.Errorf("30 hours of sun give %v", err)
 	}
@@ -142,5 +147,49 @@ func TestAFileThatIsNoDatabaseIsRefused(t *testing.T) {
 	}
 	if _, err := Open(t.Context(), dir); err == nil || !strings.Contains(err.Error(), FileName) {
 		t.Errorf("it was opened: %v", err)
+	}
+}
+
+// A plot from before shapes and plans keeps its beds: rectangles, with the hours of
+// sun that their grower gave.
+func TestAnOlderPlotIsBroughtForward(t *testing.T) {
+	dir := t.TempDir()
+	db, err := sql.Open("sqlite", filepath.Join(dir, FileName))
+	if err != nil {
+		t.Fatal(err)
+	}
+	first, err := migrations.ReadFile("migrations/00001_garden.sql")
+	if err != nil {
+		t.Fatal(err)
+	}
+	provider, err := goose.NewProvider(goose.DialectSQLite3, db, fstest.MapFS{"00001_garden.sql": {Data: first}})
+	if err != nil {
+		t.Fatal(err)
+	}
+	if _, err := provider.Up(t.Context()); err != nil {
+		t.Fatal(err)
+	}
+	for _, statement := range []string{
+		`INSERT INTO beds VALUES (1, 'Old Bed', 4, 3, 2, 1, 30, 6.5, 'moist', 'pet ground', 'kept', 2, NULL)`,
+		`INSERT INTO plantings VALUES (1, 1, 'lovage', 3, NULL, '2029-01-01', '2029-01-01', 'seed', 'sure', '', '', NULL)`,
+		`INSERT INTO site VALUES (1, 'Acre', 46.6, 640, 'hill-valley', 30, 20, 'metric', 14)`,
+	} {
+		if _, err := db.ExecContext(t.Context(), statement); err != nil {
+			t.Fatal(err)
+		}
+	}
+	if err := db.Close(); err != nil {
+		t.Fatal(err)
+	}
+	s := open(t, dir)
+	bed, err := s.GetBed(t.Context(), 1)
+	if err != nil || bed.SunHours == nil || *bed.SunHours != 6.5 || bed.Shape != "rectangle" || bed.Points != "[]" || bed.Unsafe != "pet ground" || bed.RoundOrder != 2 {
+		t.Errorf("the bed is now %+v, %v", bed, err)
+	}
+	if site, err := s.GetSite(t.Context()); err != nil || site.Boundary != "[]" || site.BearingDeg != 0 || site.Longitude != nil {
+		t.Errorf("the site is now %+v, %v", site, err)
+	}
+	if plantings, err := s.ListPlantings(t.Context()); err != nil || len(plantings) != 1 {
+		t.Errorf("%d plantings are left, %v", len(plantings), err)
 	}
 }

@@ -10,7 +10,7 @@ import (
 )
 
 const getSite = `-- name: GetSite :one
-SELECT id, name, latitude, altitude_m, climate_id, width_m, depth_m, units, weather_seed FROM site WHERE id = 1
+SELECT id, name, latitude, altitude_m, climate_id, width_m, depth_m, units, weather_seed, bearing_deg, longitude, boundary FROM site WHERE id = 1
 `
 
 func (q *Queries) GetSite(ctx context.Context) (Site, error) {
@@ -26,13 +26,16 @@ func (q *Queries) GetSite(ctx context.Context) (Site, error) {
 		&i.DepthM,
 		&i.Units,
 		&i.WeatherSeed,
+		&i.BearingDeg,
+		&i.Longitude,
+		&i.Boundary,
 	)
 	return i, err
 }
 
 const putSite = `-- name: PutSite :one
-INSERT INTO site (id, name, latitude, altitude_m, climate_id, width_m, depth_m, units, weather_seed)
-VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?)
+INSERT INTO site (id, name, latitude, altitude_m, climate_id, width_m, depth_m, units, weather_seed, bearing_deg, longitude, boundary)
+VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)
 ON CONFLICT (id) DO UPDATE SET
     name = excluded.name,
     latitude = excluded.latitude,
@@ -41,20 +44,26 @@ ON CONFLICT (id) DO UPDATE SET
     width_m = excluded.width_m,
     depth_m = excluded.depth_m,
     units = excluded.units,
-    weather_seed = excluded.weather_seed
-RETURNING id, name, latitude, altitude_m, climate_id, width_m, depth_m, units, weather_seed
+    weather_seed = excluded.weather_seed,
+    bearing_deg = excluded.bearing_deg,
+    longitude = excluded.longitude,
+    boundary = excluded.boundary
+RETURNING id, name, latitude, altitude_m, climate_id, width_m, depth_m, units, weather_seed, bearing_deg, longitude, boundary
 `
 
 type PutSiteParams struct {
-	ID          int64   `json:"id"`
-	Name        string  `json:"name"`
-	Latitude    float64 `json:"latitude"`
-	AltitudeM   float64 `json:"altitude_m"`
-	ClimateID   string  `json:"climate_id"`
-	WidthM      float64 `json:"width_m"`
-	DepthM      float64 `json:"depth_m"`
-	Units       string  `json:"units"`
-	WeatherSeed int64   `json:"weather_seed"`
+	ID          int64    `json:"id"`
+	Name        string   `json:"name"`
+	Latitude    float64  `json:"latitude"`
+	AltitudeM   float64  `json:"altitude_m"`
+	ClimateID   string   `json:"climate_id"`
+	WidthM      float64  `json:"width_m"`
+	DepthM      float64  `json:"depth_m"`
+	Units       string   `json:"units"`
+	WeatherSeed int64    `json:"weather_seed"`
+	BearingDeg  float64  `json:"bearing_deg"`
+	Longitude   *float64 `json:"longitude"`
+	Boundary    string   `json:"boundary"`
 }
 
 // Put writes a whole row: a new one where id is null, else in place of the old.
@@ -70,6 +79,9 @@ func (q *Queries) PutSite(ctx context.Context, arg PutSiteParams) (Site, error) 
 		arg.DepthM,
 		arg.Units,
 		arg.WeatherSeed,
+		arg.BearingDeg,
+		arg.Longitude,
+		arg.Boundary,
 	)
 	var i Site
 	err := row.Scan(
@@ -82,6 +94,9 @@ func (q *Queries) PutSite(ctx context.Context, arg PutSiteParams) (Site, error) 
 		&i.DepthM,
 		&i.Units,
 		&i.WeatherSeed,
+		&i.BearingDeg,
+		&i.Longitude,
+		&i.Boundary,
 	)
 	return i, err
 }

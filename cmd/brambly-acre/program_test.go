@@ -173,7 +173,7 @@ func TestKillingDuringWritesLosesNothingAcknowledged(t *testing.T) {
 	dir := t.TempDir()
 	args := []string{"serve", "--data", dir, "--today", "2031-05-27"}
 	s := start(t, args...)
-	status, err := s.post("/api/beds", garden.BedInput{Name: "Long Bed", X: "10 m", Y: "5 m", Width: "8 m", Depth: "1 m", SunHours: 6, Moisture: "moist"})
+	status, err := s.post("/api/beds", garden.BedInput{Name: "Long Bed", FormInput: garden.FormInput{X: "10 m", Y: "5 m", Width: "8 m", Depth: "1 m"}, SunHours: new(6.0), Moisture: "moist"})
 	if err != nil || status != http.StatusOK {
 		t.Fatalf("the bed: %d, %v", status, err)
 	}

@@ -1,6 +1,10 @@
 package climate
 
-import "bramblyacre/core/calendar"
+import (
+	"math"
+
+	"bramblyacre/core/calendar"
+)
 
 // FrostChance returns, for each day of the season, the chance of a night at or
 // below thresholdC (°C): the share of members and of the week around the day
@@ -81,4 +85,16 @@ func (e *Ensemble) FrostDates(thresholdC, chance float64) FrostDates {
 		}
 	}
 	return dates
+}
+
+// YearlyLowest returns each member's lowest temperature of the season in °C.
+func (e *Ensemble) YearlyLowest() []float64 {
+	lows := make([]float64, len(e.members))
+	for m := range e.members {
+		lows[m] = math.Inf(1)
+		for _, day := range e.Weather(m) {
+			lows[m] = math.Min(lows[m], day.TMin)
+		}
+	}
+	return lows
 }

@@ -81,6 +81,7 @@ func (s *Species) Check() []Problem {
 	c.figure("life.full_age", unitYear, s.Life.FullAge, 1, 60)
 	c.figure("size.height", unitCentimetre, s.Size.Height, 1, 6000)
 	c.figure("size.width", unitCentimetre, s.Size.Width, 1, 4000)
+	s.checkSite(c)
 	s.checkGrowth(c)
 	s.checkParts(c)
 	for i, care := range s.Care {

@@ -70,10 +70,6 @@ func (f Figure) check(unit string) error {
 		return fmt.Errorf("the range runs the wrong way: low %v, high %v", f.Low, f.High)
 	case f.Value < f.Low || f.Value > f.High:
 		return fmt.Errorf("the value %v is outside its range %v to %v", f.Value, f.Low, f.High)
-	case f.Standing == Published && f.Source == "":
-		return fmt.Errorf("a published figure must name its source")
-	case f.Standing == Measured:
-		return fmt.Errorf("a library figure cannot be measured; that standing is the grower's")
 	}
-	return nil
+	return checkStanding(f.Standing, f.Source)
 }

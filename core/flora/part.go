@@ -79,6 +79,16 @@ type HarvestRule struct {
 // to next year's growth.
 func (h *HarvestRule) ThroughWinter() bool { return h.From > h.Until }
 
+// IsDug tells whether some part of the species is taken with its roots.
+func (s *Species) IsDug() bool {
+	for _, part := range s.Parts {
+		if part.Harvest != nil && part.Harvest.TakesPlant {
+			return true
+		}
+	}
+	return false
+}
+
 // Care is a job that the plant's stage calls for, other than a harvest.
 type Care struct {
 	ID    string `toml:"id"`

@@ -10,6 +10,8 @@ type Species struct {
 	Life       Life        `toml:"life"`
 	Size       Size        `toml:"size"`
 	Growth     Growth      `toml:"growth"`
+	Site       Site        `toml:"site"`
+	Household  Household   `toml:"household"`
 	Parts      []Part      `toml:"part"`
 	Care       []Care      `toml:"care"`
 	Cautions   []Caution   `toml:"caution"`

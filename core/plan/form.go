@@ -6,6 +6,7 @@ package plan
 import (
 	"errors"
 	"fmt"
+	"math"
 
 	"bramblyacre/core/geometry"
 )
@@ -150,18 +151,36 @@ func (f Form) Moved(by geometry.Point, degrees float64, pivot geometry.Point) Fo
 	return f
 }
 
-// Recentred returns a polygon or line with its middle moved to the middle of its
-// bounds, its place on the plan unchanged: what a grower would take hold of.
+// tenthMM brings a length in metres, or an angle in degrees, to four decimals: a
+// plan is never finer, and what is written to a file is read back as it was.
+func tenthMM(value float64) float64 { return math.Round(value*1e4) / 1e4 }
+
+// Recentred returns the form on the plan's finest grid, a tenth of a millimetre. A
+// polygon or line has its turn worked into its points, and its middle at the middle
+// of its bounds: where a grower would take hold of it.
 func (f Form) Recentred() Form {
+	f.At = geometry.Point{X: tenthMM(f.At.X), Y: tenthMM(f.At.Y)}
+	f.Width, f.Depth, f.Inner, f.Turn = tenthMM(f.Width), tenthMM(f.Depth), tenthMM(f.Inner), tenthMM(f.Turn)
 	if f.Shape != Polygon && f.Shape != Line {
 		return f
 	}
-	low, high := geometry.Polygon(f.Points).Bounds()
-	middle := low.Plus(high).Times(0.5)
-	f.At = f.OnPlan(middle)
-	f.Points = geometry.Polygon(f.Points).Moved(middle.Times(-1))
+	corners := make(geometry.Polygon, len(f.Points))
+	for i, p := range f.Points {
+		at := f.OnPlan(p)
+		corners[i] = geometry.Point{X: tenthMM(at.X), Y: tenthMM(at.Y)}
+	}
+	low, high := corners.Bounds()
+	f.At, f.Turn = geometry.Point{X: middleOf(low.X, high.X), Y: middleOf(low.Y, high.Y)}, 0
+	f.Points = corners.Moved(f.At.Times(-1))
+	for i, p := range f.Points {
+		f.Points[i] = geometry.Point{X: tenthMM(p.X), Y: tenthMM(p.Y)}
+	}
 	if f.Shape == Polygon {
-		f.Width, f.Depth = high.X-low.X, high.Y-low.Y
+		f.Width, f.Depth = tenthMM(high.X-low.X), tenthMM(high.Y-low.Y)
 	}
 	return f
 }
+
+// middleOf is the middle to a millimetre, rounded where no middle of two places on
+// the grid can fall: the same places always have the same middle.
+func middleOf(low, high float64) float64 { return math.Floor((low+high)/2*1e3+0.52) / 1e3 }

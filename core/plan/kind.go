@@ -77,7 +77,7 @@ var kindRows = []KindRow{
 	{Kind: Pond, Shapes: []Shape{Round, Polygon}, Takes: []Trait{Reach}, Water: true, Means: "Wets the ground within its reach."},
 	{Kind: Stream, Shapes: []Shape{Line}, Takes: []Trait{Reach}, Water: true, Means: "Wets the ground within its reach."},
 	{Kind: Overflow, Shapes: []Shape{Round}, Takes: []Trait{Reach}, Water: true, Means: "Wets the ground within its reach whenever the butt runs over."},
-	{Kind: Slope, Shapes: []Shape{Polygon, Rectangle}, Needs: []Trait{Fall, Faces}, Means: "Tilts the ground to the sun or away from it."},
+	{Kind: Slope, Shapes: []Shape{Rectangle, Polygon}, Needs: []Trait{Fall, Faces}, Means: "Tilts the ground to the sun or away from it."},
 	{Kind: UnsafeGround, Shapes: []Shape{Line, Round, Polygon, Rectangle}, Needs: []Trait{Unsafe}, Takes: []Trait{Reach}, Means: "Forbids use of all whose roots or crown lie inside, never the growing."},
 }
 

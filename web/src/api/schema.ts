@@ -39,6 +39,91 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/beds/{id}/ground": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Everything known of a bed's place */
+        get: operations["getGround"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/beds/{id}/mates": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** How a bed's plantings go together */
+        get: operations["getMates"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/beds/{id}/readings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Note a sign or a test of a bed's ground */
+        post: operations["noteReading"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/beds/{id}/what": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What would suit a bed */
+        get: operations["getWhat"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/beds/{id}/what-if": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Every planting's answer under other conditions; nothing is noted */
+        post: operations["whatIf"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/files/{name}": {
         parameters: {
             query?: never;
@@ -175,6 +260,160 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/plan/arrange": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Move, turn or copy things on the plan */
+        post: operations["arrange"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/plan/boundary": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Draw the plot's boundary and set its bearing */
+        put: operations["setBoundary"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/plan/drag": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The sun with one thing elsewhere; nothing is noted */
+        post: operations["drag"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/plan/import": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Read a plan from GeoJSON */
+        post: operations["importPlan"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/plan/items": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Set a thing on the plan */
+        post: operations["addItem"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/plan/items/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Change a thing on the plan */
+        put: operations["changeItem"];
+        post?: never;
+        /** Take a thing off the plan */
+        delete: operations["removeItem"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/plan/light": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Hours of direct sun on a day */
+        get: operations["getLight"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/plan/reshape": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Give a thing a new place and shape */
+        post: operations["reshape"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/plan/shadows": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The shadows at an hour of a day */
+        get: operations["getShadows"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/plantings": {
         parameters: {
             query?: never;
@@ -206,6 +445,23 @@ export interface paths {
         post?: never;
         /** Note that a planting is gone */
         delete: operations["removePlanting"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/plantings/{id}/fate": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Note that a planting throve or failed, and why */
+        post: operations["noteFate"];
+        delete?: never;
         options?: never;
         head?: never;
         patch?: never;
@@ -257,6 +513,23 @@ export interface paths {
         put?: never;
         post?: never;
         delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/readings/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Take a reading away */
+        delete: operations["removeReading"];
         options?: never;
         head?: never;
         patch?: never;
@@ -331,6 +604,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/species/{id}/where": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Where a plant would go best */
+        get: operations["getWhere"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -338,6 +628,8 @@ export interface components {
         AllowanceView: {
             /** @description Up to 14 of 42 stems */
             amount: string;
+            /** @description What stands within reach of a spade, where roots are lifted */
+            beside: components["schemas"]["Neighbour"][];
             cautions: string[];
             /** Format: double */
             grams: number;
@@ -346,6 +638,8 @@ export interface components {
             limits: components["schemas"]["LimitView"][];
             /** @description What the household needs of it this year; empty where nobody said */
             need: string;
+            /** @description What to know of the ground it stands on */
+            notices: string[];
             /** @description Something may be taken */
             offered: boolean;
             part: string;
@@ -372,13 +666,73 @@ export interface components {
             answer: string;
             key: string;
         };
+        ArrangeInput: {
+            /** @description Leave the things and set copies; a bed's plantings stay where they are */
+            copy?: boolean;
+            down?: string;
+            right?: string;
+            things: components["schemas"]["Thing"][];
+            /**
+             * Format: double
+             * @description Degrees clockwise
+             */
+            turn?: number;
+        };
+        AspectChoice: {
+            key: string;
+            name: string;
+            words: string[];
+        };
+        AspectView: {
+            /** @description Evidence that contradicts other evidence */
+            against: string[];
+            classes: components["schemas"]["ClassChance"][];
+            evidence: components["schemas"]["EvidenceView"][];
+            id: string;
+            /** @description The likeliest class; empty where nothing speaks for any */
+            likely: string;
+            name: string;
+            words: string;
+        };
+        BedHours: {
+            /**
+             * Format: double
+             * @description On the day, or over the summer months for a drag
+             */
+            hours: number;
+            /** Format: int64 */
+            id: number;
+            /** @description By month, January first */
+            months: number[];
+            words: string;
+        };
         BedInput: {
-            depth: string;
+            depth?: string;
+            drainage?: string;
+            /** @description open or held; empty: told from the plan */
+            edge?: string;
+            fertility?: string;
+            frostHollow?: boolean;
+            /** @description The width across of a ring's hole */
+            inner?: string;
             moisture: string;
+            /** @description As typed; empty for none */
+            mulch?: string;
             name: string;
             note?: string;
-            /** Format: double */
-            sunHours: number;
+            ph?: string;
+            points?: components["schemas"]["Corner"][];
+            /** @description rectangle where it is left out */
+            shape?: string;
+            /** @description Empty: told from the plan */
+            shelter?: string;
+            soilDepth?: string;
+            /**
+             * Format: double
+             * @description Measured hours of sun a day in summer; they replace the computed ones
+             */
+            sunHours?: number;
+            texture?: string;
             /**
              * Format: double
              * @description Degrees clockwise
@@ -386,42 +740,97 @@ export interface components {
             turn?: number;
             /** @description A kind of unsafe ground; empty for safe ground */
             unsafe?: string;
-            width: string;
-            x: string;
-            y: string;
+            /** @description cold or warm; empty: told from the plan */
+            warmth?: string;
+            /** @description Also the width across of a ring or a round thing, and the breadth of a line */
+            width?: string;
+            winter?: string;
+            x?: string;
+            y?: string;
+        };
+        BedSunView: {
+            measured: boolean;
+            /** @description Computed hours a day by month, January first */
+            months: number[];
+            /** @description The same in the open */
+            open: number[];
+            /**
+             * Format: double
+             * @description Hours that count: measured, else computed
+             */
+            summer: number;
+            /** @description What keeps sun from it in summer */
+            takers: components["schemas"]["ShadeTaker"][];
+            words: string;
         };
         BedView: {
             area: string;
-            depth: string;
+            areas: components["schemas"]["Point"][][];
+            at: components["schemas"]["Point"];
+            /** @description What was said and read of its ground contradicts itself */
+            contradicts: boolean;
             /** Format: double */
             depthM: number;
+            /** @description A ring's hole; empty for other shapes */
+            hole: components["schemas"]["Point"][];
             /** Format: int64 */
             id: number;
+            /** @description The bed as it would be typed */
+            input: components["schemas"]["BedInput"];
+            /** @description The likeliest; empty where nothing is known */
             moisture: string;
             name: string;
             note: string;
             plantings: components["schemas"]["PlantedView"][];
-            /** Format: double */
+            /** @description 6 m by 1.2 m */
+            size: string;
+            /**
+             * Format: double
+             * @description Direct sun a day in summer: measured, or else computed
+             */
             sunHours: number;
-            /** Format: double */
-            turn: number;
+            sunWords: string;
+            /**
+             * Format: int64
+             * @description Aspects of its ground that nobody has said or read anything of
+             */
+            unknown: number;
             unsafe: string;
             unsafeWhy: string;
-            width: string;
             /** Format: double */
             widthM: number;
             words: string;
-            x: string;
+        };
+        BesideView: {
+            kind: string;
+            words: string;
+        };
+        BoundaryInput: {
+            /**
+             * Format: double
+             * @description The way that the plan's upper edge looks, clockwise from true north
+             */
+            bearingDeg: number;
+            /**
+             * Format: double
+             * @description Degrees, west below 0; for files alone
+             */
+            longitude?: number;
+            points?: components["schemas"]["Corner"][];
+        };
+        ClassChance: {
             /** Format: double */
-            xM: number;
-            y: string;
-            /** Format: double */
-            yM: number;
+            chance: number;
+            word: string;
         };
         ClimateChoice: {
             id: string;
             kind: string;
             name: string;
+        };
+        Corner: {
+            x: string;
+            y: string;
         };
         DatesView: {
             /**
@@ -436,6 +845,21 @@ export interface components {
             /** @description Nine courses in ten have come by this day */
             p90: string;
             text: string;
+        };
+        DragInput: {
+            /** Format: double */
+            hour: number;
+            /** Format: int64 */
+            itemId: number;
+            on?: string;
+            /** Format: double */
+            xM: number;
+            /** Format: double */
+            yM: number;
+        };
+        DragView: {
+            beds: components["schemas"]["BedHours"][];
+            shadows: components["schemas"]["ShadowsView"];
         };
         Entry: {
             /** Format: int64 */
@@ -483,6 +907,39 @@ export interface components {
              */
             type: string;
         };
+        EvidenceView: {
+            from: string;
+            name: string;
+            speaksFor: string;
+            /** @enum {string} */
+            strength: "slight" | "fair" | "strong";
+        };
+        FateCauses: {
+            failed: string[];
+            throve: string[];
+        };
+        FateInput: {
+            cause: string;
+            /** @description Today where it is left out */
+            day?: string;
+            /** @description It is gone: take it off the plan, too */
+            gone?: boolean;
+            note?: string;
+            /** @description throve or failed */
+            outcome: string;
+        };
+        FateView: {
+            /** Format: int64 */
+            id: number;
+            outcome: string;
+            words: string;
+        };
+        ForMe: {
+            answer: string;
+            /** @description There is something to mind */
+            minds: boolean;
+            question: string;
+        };
         Found: {
             /** Format: int64 */
             bedId: number;
@@ -499,6 +956,112 @@ export interface components {
             seasonEnd: string;
             seasonStart: string;
             windows: components["schemas"]["WindowView"][];
+        };
+        GroundNotice: {
+            /** @description Nothing of the planting is for use */
+            forbids: boolean;
+            words: string;
+        };
+        GroundView: {
+            aspects: components["schemas"]["AspectView"][];
+            /** Format: int64 */
+            bedId: number;
+            /** @description What lies next to the bed */
+            beside: components["schemas"]["BesideView"][];
+            edge: string;
+            name: string;
+            readings: components["schemas"]["ReadingView"][];
+            shelter: string;
+            /** @description What can be read off the ground */
+            signs: components["schemas"]["SignChoice"][];
+            sun: components["schemas"]["BedSunView"];
+            warmth: string;
+            /** @description The coldest night here */
+            winter: string;
+            zone: string;
+        };
+        ImportPlanRequest: {
+            /** @description The file's text */
+            text: string;
+        };
+        ItemInput: {
+            /** @description Height of the lowest leaves */
+            crownBase?: string;
+            depth?: string;
+            /**
+             * Format: double
+             * @description Clockwise from true north
+             */
+            facesDeg?: number;
+            /** Format: double */
+            fallPercent?: number;
+            height?: string;
+            /** @description The width across of a ring's hole */
+            inner?: string;
+            kind: string;
+            /** @description evergreen or deciduous */
+            leaf?: string;
+            /**
+             * Format: int64
+             * @description First month in leaf, 1–12
+             */
+            leafFrom?: number;
+            /**
+             * Format: int64
+             * @description Last month in leaf, 1–12
+             */
+            leafUntil?: number;
+            /**
+             * Format: double
+             * @description Per cent of direct light let through in leaf
+             */
+            letsThrough?: number;
+            name?: string;
+            note?: string;
+            points?: components["schemas"]["Corner"][];
+            /** @description How far its effect goes beyond its own ground */
+            reach?: string;
+            /** @description rectangle where it is left out */
+            shape?: string;
+            /** @description A kind of tree that poisons the ground; empty for others */
+            tree?: string;
+            /**
+             * Format: double
+             * @description Degrees clockwise
+             */
+            turn?: number;
+            unsafe?: string;
+            /** @description Also the width across of a ring or a round thing, and the breadth of a line */
+            width?: string;
+            x?: string;
+            y?: string;
+        };
+        ItemView: {
+            areas: components["schemas"]["Point"][][];
+            at: components["schemas"]["Point"];
+            /** Format: double */
+            depthM: number;
+            /** Format: int64 */
+            id: number;
+            /** @description The thing as it would be typed */
+            input: components["schemas"]["ItemInput"];
+            kind: string;
+            /** @description What the computation makes of it */
+            means: string;
+            name: string;
+            /** @description A line's points, or an outline closed */
+            path: components["schemas"]["Point"][];
+            /** @description A tree that poisons the ground within its reach */
+            poison: boolean;
+            /**
+             * Format: double
+             * @description How far its effect goes beyond its own ground
+             */
+            reachM: number;
+            shades: boolean;
+            /** Format: double */
+            widthM: number;
+            words: string;
         };
         JobView: {
             amount: string;
@@ -522,6 +1085,15 @@ export interface components {
             stage: string;
             verb: string;
             what: string;
+        };
+        KindChoice: {
+            kind: string;
+            means: string;
+            /** @description Fields that must be given */
+            needs: string[];
+            shapes: string[];
+            /** @description Fields that may be given */
+            takes: string[];
         };
         LedgerLine: {
             /** @description The moment it was noted, RFC 3339 */
@@ -547,11 +1119,70 @@ export interface components {
             lines: components["schemas"]["LedgerLine"][];
             more: boolean;
         };
+        LightView: {
+            beds: components["schemas"]["BedHours"][];
+            /** Format: int64 */
+            columns: number;
+            day: string;
+            /** @description The day's length in the open */
+            dayText: string;
+            hours: number[];
+            /** Format: double */
+            openHours: number;
+            /** Format: int64 */
+            rows: number;
+            /** Format: double */
+            stepM: number;
+            /**
+             * Format: double
+             * @description Solar time, hours; the sun stands highest at 12
+             */
+            sunrise: number;
+            /** Format: double */
+            sunset: number;
+        };
         LimitView: {
             amount: string;
             binding: boolean;
             kind: string;
             reason: string;
+        };
+        MateStand: {
+            name: string;
+            /** Format: int64 */
+            plantingId: number;
+            takenM2: number[];
+        };
+        MatesView: {
+            area: string;
+            /**
+             * Format: double
+             * @description Ground that there is
+             */
+            areaM2: number;
+            bed: string;
+            /** Format: int64 */
+            bedId: number;
+            /** Format: double */
+            fullestM2: number;
+            /** @description Unsafe ground and poisoning trees */
+            ground: components["schemas"]["GroundNotice"][];
+            /** @description Plantings by the water they want */
+            groups: components["schemas"]["WaterGroup"][];
+            /** @description The same for each planting */
+            stands: components["schemas"]["MateStand"][];
+            /** @description Ground that all plants cover, by year */
+            takenM2: number[];
+            troubles: string[];
+            words: string;
+            years: number[];
+        };
+        MendedView: {
+            hours: string;
+            steps: string[];
+            /** Format: double */
+            value: number;
+            verdict: string;
         };
         MovedStage: {
             after: components["schemas"]["DatesView"];
@@ -583,6 +1214,19 @@ export interface components {
             share: number;
             speciesId: string;
             taken: string;
+        };
+        Neighbour: {
+            bed: string;
+            name: string;
+            nearest: string;
+            /** Format: int64 */
+            plantingId: number;
+            /**
+             * Format: int64
+             * @description How many of it stand so near
+             */
+            plants: number;
+            words: string;
         };
         NowView: {
             closing: components["schemas"]["JobView"][];
@@ -644,6 +1288,11 @@ export interface components {
             part: string;
             tookAnyway?: boolean;
         };
+        PlantedHere: {
+            /** Format: int64 */
+            id: number;
+            plants: string;
+        };
         PlantedView: {
             bed: string;
             /** Format: int64 */
@@ -651,18 +1300,27 @@ export interface components {
             botanical: string;
             /**
              * Format: double
-             * @description Of its part of the bed
+             * @description Of its part of the bed, before the bed's turn
              */
             depthM: number;
+            /**
+             * Format: double
+             * @description How well its bed suits it, 0 to 1
+             */
+            fit: number;
+            fitWhy: string;
+            ground: components["schemas"]["GroundNotice"][];
             height: string;
             /** Format: int64 */
             id: number;
             identity: string;
             keepsLeaf: boolean;
-            middle: components["schemas"]["Spot"];
+            middle: components["schemas"]["Point"];
             name: string;
             /** @description Something may be taken on the day */
             open: boolean;
+            /** @description Its part of the bed */
+            outline: components["schemas"]["Point"][];
             /**
              * Format: double
              * @description The width of one plant on the day
@@ -675,13 +1333,18 @@ export interface components {
             seenWords: string;
             speciesId: string;
             /** @description Where each plant stands; the first of them where they are many */
-            spots: components["schemas"]["Spot"][];
+            spots: components["schemas"]["Point"][];
             stage: string;
             stageWords: string;
+            uses: string[];
+            /** @enum {string} */
+            verdict: "well" | "fairly" | "hardly" | "no";
+            /** @description The water that it wants */
+            water: string;
             width: string;
             /**
              * Format: double
-             * @description Of its part of the bed
+             * @description Of its part of the bed, before the bed's turn
              */
             widthM: number;
         };
@@ -714,6 +1377,10 @@ export interface components {
             day: string;
             expected: string;
             family: string;
+            /** @description Whether it throve or failed, as noted */
+            fates: components["schemas"]["FateView"][];
+            /** @description Unsafe ground and poisoning trees that its roots or crown reach */
+            ground: components["schemas"]["GroundNotice"][];
             height: string;
             history: components["schemas"]["LedgerLine"][];
             /** Format: int64 */
@@ -724,6 +1391,8 @@ export interface components {
             lookAlikes: components["schemas"]["OwedCheck"][];
             moved?: components["schemas"]["MovedView"];
             name: string;
+            /** @description What stands within reach of a spade */
+            neighbours: components["schemas"]["Neighbour"][];
             note: string;
             /** @description Every stage of its year */
             options: string[];
@@ -760,23 +1429,121 @@ export interface components {
         };
         PlotView: {
             areaWords: string;
+            /**
+             * Format: double
+             * @description The way that the upper edge looks, clockwise from true north
+             */
+            bearingDeg: number;
             beds: components["schemas"]["BedView"][];
+            boundary: components["schemas"]["Point"][];
+            /** @description The boundary is drawn, and not the plot's rectangle */
+            boundaryDrawn: boolean;
             day: string;
             /** Format: double */
             depthM: number;
+            groundUnit: string;
+            items: components["schemas"]["ItemView"][];
+            /** Format: double */
+            longitude?: number;
+            /**
+             * Format: double
+             * @description The grower's unit of ground in metres, for labels while dragging
+             */
+            metresPerUnit: number;
             /**
              * Format: double
              * @description A length for the scale bar
              */
             scaleM: number;
             scaleText: string;
+            /** @description Uses that plants are grouped by */
+            uses: string[];
             /** Format: double */
             widthM: number;
+        };
+        Point: {
+            /** Format: double */
+            x: number;
+            /** Format: double */
+            y: number;
+        };
+        ReadingInput: {
+            /** Format: double */
+            clayMm?: number;
+            day: string;
+            /** Format: double */
+            depthCm?: number;
+            /** Format: double */
+            fallMm?: number;
+            /** @description gritty, smooth or neither */
+            feel?: string;
+            /** @description sign, jar, ribbon, infiltration, ph strip, ph meter, worms or depth */
+            kind: string;
+            /** Format: double */
+            minutes?: number;
+            /** @description The soil makes no ball at all */
+            noBall?: boolean;
+            note?: string;
+            /** Format: double */
+            ph?: number;
+            /** Format: double */
+            ribbonMm?: number;
+            /** Format: double */
+            sandMm?: number;
+            sign?: string;
+            /** Format: double */
+            siltMm?: number;
+            /** Format: double */
+            worms?: number;
+        };
+        ReadingView: {
+            day: string;
+            /** Format: int64 */
+            id: number;
+            kind: string;
+            name: string;
+            note: string;
         };
         RefusalView: {
             kind: string;
             owed: components["schemas"]["OwedCheck"][];
             why: string;
+        };
+        RemedyView: {
+            /**
+             * Format: double
+             * @description The need's score after it
+             */
+            after: number;
+            hours: string;
+            how: string;
+            name: string;
+            /**
+             * Format: double
+             * @description The whole answer after it
+             */
+            whole: number;
+        };
+        ReshapeInput: {
+            depth?: string;
+            /** Format: int64 */
+            id: number;
+            /** @description The width across of a ring's hole */
+            inner?: string;
+            points?: components["schemas"]["Corner"][];
+            /** @description rectangle where it is left out */
+            shape?: string;
+            /**
+             * Format: double
+             * @description Degrees clockwise
+             */
+            turn?: number;
+            /** @enum {string} */
+            what: "bed" | "item";
+            /** @description Also the width across of a ring or a round thing, and the breadth of a line */
+            width?: string;
+            x?: string;
+            y?: string;
         };
         RibbonView: {
             end: string;
@@ -804,6 +1571,33 @@ export interface components {
             share: string;
             stage: string;
         };
+        ShadeTaker: {
+            /** Format: int64 */
+            itemId: number;
+            name: string;
+            /** @description What it takes of a summer day */
+            words: string;
+        };
+        ShadowsView: {
+            /** Format: double */
+            altitude: number;
+            /** Format: double */
+            azimuth: number;
+            day: string;
+            /** Format: double */
+            hour: number;
+            outlines: components["schemas"]["Point"][][];
+            /** @description Unit vector to the sun on the plan */
+            toward: components["schemas"]["Point"];
+            words: string;
+        };
+        SignChoice: {
+            id: string;
+            look: string;
+            name: string;
+            /** @description The aspects that it speaks to */
+            tells: string[];
+        };
         SiteInput: {
             altitude: string;
             climateId: string;
@@ -814,12 +1608,29 @@ export interface components {
             units: string;
             width: string;
         };
+        SiteNeedView: {
+            falls: boolean;
+            known: boolean;
+            need: string;
+            /** @description Why nothing mends it; empty where something does, or need not */
+            noRemedy: string;
+            remedies: components["schemas"]["RemedyView"][];
+            standing: string;
+            /** Format: double */
+            value: number;
+            /** @description What it wants and what there is */
+            words: string;
+        };
         SiteView: {
             /** @description The height above the sea in the grower's units */
             altitude: string;
             /** Format: double */
             altitudeM: number;
             areaWords: string;
+            /** @description Words that a bed's ground is described in */
+            aspects: components["schemas"]["AspectChoice"][];
+            /** @description Why a planting throve or failed */
+            causes: components["schemas"]["FateCauses"];
             climateId: string;
             climateName: string;
             climates: components["schemas"]["ClimateChoice"][];
@@ -827,12 +1638,13 @@ export interface components {
             /** Format: double */
             depthM: number;
             frostWords: string[];
+            /** @description Things that can be set on the plan */
+            kinds: components["schemas"]["KindChoice"][];
             /** @description The last day that can be shown */
             latestShown: string;
             /** Format: double */
             latitude: number;
             marks: string[];
-            moistures: string[];
             name: string;
             origins: components["schemas"]["OriginChoice"][];
             /** @description Today is fixed and does not follow the clock */
@@ -842,7 +1654,10 @@ export interface components {
             seasonEnd: string;
             seasonStart: string;
             shares: string[];
+            shelters: string[];
             today: string;
+            /** @description Trees that poison the ground */
+            trees: components["schemas"]["TreeChoice"][];
             /** @enum {string} */
             units: "metric" | "us";
             unsafe: components["schemas"]["UnsafeChoice"][];
@@ -852,6 +1667,21 @@ export interface components {
             /** Format: double */
             widthM: number;
         };
+        Slider: {
+            /** Format: double */
+            high: number;
+            key: string;
+            /** Format: double */
+            low: number;
+            name: string;
+            /** Format: double */
+            step: number;
+            unit: string;
+            /** Format: double */
+            value: number;
+            /** @description What whole numbers from low on stand for; none for a plain number */
+            words: string[];
+        };
         SpeciesChoice: {
             botanical: string;
             form: string;
@@ -859,12 +1689,6 @@ export interface components {
             name: string;
             /** @description Every name, for searching */
             names: string;
-        };
-        Spot: {
-            /** Format: double */
-            x: number;
-            /** Format: double */
-            y: number;
         };
         StageBand: {
             /**
@@ -927,9 +1751,56 @@ export interface components {
              */
             widthNumber: number;
         };
+        SuitView: {
+            bed: string;
+            /** Format: int64 */
+            bedId: number;
+            /** @description Why nothing of it would be for use there; it may grow */
+            forbids: string[];
+            /** @description What it and its bed mates would do to each other */
+            mates: string[];
+            memory: string[];
+            /** @description What mends it as far as it can be */
+            mended?: components["schemas"]["MendedView"];
+            name: string;
+            /** @description The worst first */
+            needs: components["schemas"]["SiteNeedView"][];
+            planting?: components["schemas"]["PlantedHere"];
+            /** @description How many more full-grown plants there is room for */
+            room: string;
+            speciesId: string;
+            spread: string;
+            /** @description Needs that nothing is known of in this bed */
+            unknown: string[];
+            uses: string[];
+            /**
+             * Format: double
+             * @description 0 to 1; the worst need decides
+             */
+            value: number;
+            /** @enum {string} */
+            verdict: "well" | "fairly" | "hardly" | "no";
+            /** @description The verdict with what decides it */
+            words: string;
+        };
+        Thing: {
+            /** Format: int64 */
+            id: number;
+            /** @enum {string} */
+            what: "bed" | "item";
+        };
+        TreeChoice: {
+            id: string;
+            name: string;
+            why: string;
+        };
         UnsafeChoice: {
             kind: string;
             why: string;
+        };
+        WaterGroup: {
+            names: string[];
+            water: string;
         };
         WeatherDay: {
             day: string;
@@ -942,6 +1813,75 @@ export interface components {
             /** Format: double */
             rainMm: number;
             wet: boolean;
+        };
+        WhatIfInput: {
+            /**
+             * Format: double
+             * @description °C colder than it is
+             */
+            colder?: number;
+            /** Format: double */
+            depthCm?: number;
+            /**
+             * Format: double
+             * @description 0 waterlogged, 1 slow, 2 free, 3 sharp
+             */
+            drainage?: number;
+            /**
+             * Format: double
+             * @description 0 lean, 1 fair, 2 rich
+             */
+            fertility?: number;
+            /**
+             * Format: double
+             * @description 0 dry, 1 fresh, 2 moist, 3 wet
+             */
+            moisture?: number;
+            /** Format: double */
+            ph?: number;
+            /**
+             * Format: double
+             * @description 0 exposed, 1 half-sheltered, 2 sheltered
+             */
+            shelter?: number;
+            /** Format: double */
+            sunHours?: number;
+            /**
+             * Format: double
+             * @description 0 sandy to 4 clay
+             */
+            texture?: number;
+        };
+        WhatIfView: {
+            /** @description Each planting's answer as things are */
+            before: number[];
+            plantings: components["schemas"]["SuitView"][];
+            /** @description The conditions that can be tried, as they are */
+            sliders: components["schemas"]["Slider"][];
+        };
+        WhatView: {
+            bed: string;
+            /** Format: int64 */
+            bedId: number;
+            /** @description Why nothing from here would be for use */
+            forbids: string[];
+            room: string;
+            /** @description The best first */
+            species: components["schemas"]["SuitView"][];
+            /** @description Ways of spreading to choose from */
+            spreads: string[];
+            /** @description Uses to choose from */
+            uses: string[];
+        };
+        WhereView: {
+            /** @description The best first */
+            beds: components["schemas"]["SuitView"][];
+            botanical: string;
+            forMe: components["schemas"]["ForMe"][];
+            /** @description What became of it on this plot before */
+            memory: string[];
+            name: string;
+            speciesId: string;
         };
         WindowView: {
             /** @description What may be taken on the day; empty outside the window */
@@ -958,6 +1898,8 @@ export interface components {
             name: string;
             /** @description Nobody has looked, so the window is wide */
             neverSeen: boolean;
+            /** @description What to know of the ground it stands on */
+            notices: string[];
             opens: components["schemas"]["DatesView"];
             part: string;
             peak?: components["schemas"]["DatesView"];
@@ -1079,12 +2021,178 @@ export interface operations {
             };
         };
     };
+    getGround: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["GroundView"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    getMates: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MatesView"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    noteReading: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ReadingInput"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Entry"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    getWhat: {
+        parameters: {
+            query?: {
+                use?: string;
+                spread?: string;
+            };
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WhatView"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    whatIf: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WhatIfInput"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WhatIfView"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
     getFile: {
         parameters: {
             query?: never;
             header?: never;
             path: {
-                name: "calendar" | "pickings" | "observations";
+                name: "calendar" | "pickings" | "observations" | "plan" | "plan-print";
             };
             cookie?: never;
         };
@@ -1339,6 +2447,336 @@ export interface operations {
             };
         };
     };
+    arrange: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ArrangeInput"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Entry"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    setBoundary: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BoundaryInput"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Entry"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    drag: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DragInput"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DragView"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    importPlan: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ImportPlanRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Entry"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    addItem: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ItemInput"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Entry"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    changeItem: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ItemInput"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Entry"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    removeItem: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Entry"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    getLight: {
+        parameters: {
+            query?: {
+                /** @description The day to show, 2031-05-27; today where it is left out */
+                on?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LightView"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    reshape: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ReshapeInput"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Entry"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    getShadows: {
+        parameters: {
+            query?: {
+                /** @description The day to show, 2031-05-27; today where it is left out */
+                on?: string;
+                /** @description Solar time */
+                hour?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShadowsView"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
     addPlanting: {
         parameters: {
             query?: never;
@@ -1472,6 +2910,41 @@ export interface operations {
             };
         };
     };
+    noteFate: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FateInput"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Entry"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
     noteObservation: {
         parameters: {
             query?: never;
@@ -1561,6 +3034,37 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["PlotView"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    removeReading: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Entry"];
                 };
             };
             /** @description Error */
@@ -1713,6 +3217,37 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["SpeciesChoice"][];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    getWhere: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WhereView"];
                 };
             };
             /** @description Error */

@@ -1,0 +1,98 @@
+package garden
+
+import (
+	"fmt"
+	"strings"
+
+	"bramblyacre/core/flora"
+)
+
+// smallPlotM2 is up to how much ground a plot counts as small.
+const smallPlotM2 = 60.0
+
+// forMe answers plainly whether a plant is for a small plot, a beginner, an
+// allergic picker, and a place with children or hens.
+func (s *state) forMe(species *flora.Species) []ForMe {
+	return []ForMe{s.forSmallPlot(species), forBeginner(species), forAllergic(species), forChildren(species), forHens(species)}
+}
+
+const nothingOnRecord = "Nothing on record here. That does not make it safe."
+
+func (s *state) forSmallPlot(species *flora.Species) ForMe {
+	spread := map[string]string{"stays": "keeps to its place", "gentle": "widens slowly", "runs": "runs", "seeds about": "seeds itself about"}[species.Site.Spread]
+	width := s.units.PlantLength(species.Size.Width.Value / 100)
+	f := ForMe{Question: "In a small plot?", Minds: species.Site.Spread == "runs" || species.Site.Spread == "seeds about" || species.Size.Width.Value > 150}
+	f.Answer = fmt.Sprintf("Fits: %s wide, and %s.", width, spread)
+	if f.Minds {
+		f.Answer = fmt.Sprintf("With care: %s wide, and %s. %s", width, spread, species.Site.SpreadNote)
+	}
+	if area := s.boundary.Area(); area <= smallPlotM2 {
+		f.Answer += fmt.Sprintf(" Yours is small: %s.", s.units.Area(area))
+	}
+	return f
+}
+
+func forBeginner(species *flora.Species) ForMe {
+	h := species.Household
+	deadly := []string{}
+	for _, l := range species.LookAlikes {
+		if l.Danger == "deadly" {
+			deadly = append(deadly, l.Name)
+		}
+	}
+	f := ForMe{Question: "For a beginner?", Answer: capital(h.Ease) + ": " + lowerFirst(h.EaseWhy), Minds: h.Ease != "easy" || len(deadly) > 0}
+	if len(deadly) > 0 {
+		f.Answer += " It is mistaken for " + joined(deadly) + ", which kills: buy it labelled, or let someone who knows it check."
+	}
+	return f
+}
+
+func forAllergic(species *flora.Species) ForMe {
+	var words []string
+	if species.Household.Allergy != "" {
+		words = append(words, species.Household.Allergy)
+	}
+	for _, caution := range species.Cautions {
+		if caution.Route != "by mouth" || strings.Contains(strings.ToLower(caution.Who), "allerg") {
+			words = append(words, capital(caution.Who)+": "+caution.Text)
+		}
+	}
+	f := ForMe{Question: "For an allergic picker?", Answer: nothingOnRecord, Minds: true}
+	if len(words) > 0 {
+		f.Answer = strings.Join(words, " ")
+	}
+	return f
+}
+
+func forChildren(species *flora.Species) ForMe {
+	var words []string
+	for _, part := range species.Parts {
+		for _, verdict := range part.Verdicts {
+			if verdict == flora.Poisonous {
+				words = append(words, capital(part.Name)+" is poisonous.")
+			}
+		}
+	}
+	if species.Household.Children != "" {
+		words = append(words, species.Household.Children)
+	}
+	for _, l := range species.LookAlikes {
+		if l.Danger == "deadly" && !strings.Contains(species.Household.Children, l.Name) {
+			words = append(words, "Children cannot tell it from "+l.Name+", which kills.")
+		}
+	}
+	f := ForMe{Question: "Near small children?", Answer: nothingOnRecord, Minds: true}
+	if len(words) > 0 {
+		f.Answer = strings.Join(words, " ")
+	}
+	return f
+}
+
+func forHens(species *flora.Species) ForMe {
+	h := species.Household
+	f := ForMe{Question: "Near hens?", Minds: h.Hens != "left alone" && h.Hens != "eaten", Answer: nothingOnRecord}
+	if h.Hens != "not known" {
+		f.Answer = capital(map[string]string{"eaten": "they eat it", "a little": "only a little of it", "left alone": "they leave it alone", "harmful": "it harms them"}[h.Hens]) + ". " + h.HensWhy
+	}
+	return f
+}

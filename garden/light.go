@@ -1,0 +1,272 @@
+package garden
+
+import (
+	"cmp"
+	"context"
+	"fmt"
+	"math"
+	"slices"
+
+	"bramblyacre/core/calendar"
+	"bramblyacre/core/geometry"
+	"bramblyacre/core/plan"
+	"bramblyacre/core/sun"
+)
+
+// LightView is the direct sun of one day over the plot.
+type LightView struct {
+	Day     calendar.Date `json:"day"`
+	DayText string        `json:"dayText" doc:"The day's length in the open"`
+	OpenH   float64       `json:"openHours"`
+	// The cells run from the upper left corner, row after row; −1 lies outside.
+	StepM   float64    `json:"stepM"`
+	Columns int        `json:"columns"`
+	Rows    int        `json:"rows"`
+	Hours   []float64  `json:"hours"`
+	Beds    []BedHours `json:"beds"`
+	Sunrise float64    `json:"sunrise" doc:"Solar time, hours; the sun stands highest at 12"`
+	Sunset  float64    `json:"sunset"`
+}
+
+// BedHours are a bed's hours of sun.
+type BedHours struct {
+	ID     int64     `json:"id"`
+	Hours  float64   `json:"hours" doc:"On the day, or over the summer months for a drag"`
+	Words  string    `json:"words"`
+	Months []float64 `json:"months" doc:"By month, January first"`
+}
+
+const (
+	mostCells    = 4500
+	layerMinutes = 20
+)
+
+// Light returns the hours of direct sun on a day, over the plot and for each bed.
+func (g *Garden) Light(ctx context.Context, on calendar.Date) (LightView, error) {
+	s, on, err := g.stateOn(ctx, on)
+	if err != nil {
+		return LightView{}, err
+	}
+	course, err := sun.Day(s.site.Latitude, s.site.BearingDeg, on, layerMinutes)
+	if err != nil {
+		return LightView{}, err
+	}
+	open := course.OpenHours()[0]
+	low, high := s.boundary.Bounds()
+	v := LightView{Day: on, OpenH: open, DayText: hoursWords(open), Sunrise: 12 - open/2, Sunset: 12 + open/2, Beds: []BedHours{}, Hours: []float64{}}
+	v.StepM = math.Max(0.5, math.Ceil(2*math.Sqrt((high.X-low.X)*(high.Y-low.Y)/mostCells))/2)
+	v.Columns, v.Rows = int(math.Ceil((high.X-low.X)/v.StepM)), int(math.Ceil((high.Y-low.Y)/v.StepM))
+	var points []geometry.Point
+	for r := range v.Rows {
+		for c := range v.Columns {
+			points = append(points, geometry.Point{X: low.X + (float64(c)+0.5)*v.StepM, Y: low.Y + (float64(r)+0.5)*v.StepM})
+		}
+	}
+	light := sun.NewLight(course, s.terrain(), points, s.obstacles(0))
+	for i, at := range points {
+		hours := -1.0
+		if s.boundary.DistanceTo(at) <= v.StepM/2 {
+			hours = round1(light.Hours(i)[0])
+		}
+		v.Hours = append(v.Hours, hours)
+	}
+	beds, spans := s.bedLight(course, s.obstacles(0))
+	for _, span := range spans {
+		hours := round1(beds.MeanHours(span.first, span.end)[0])
+		v.Beds = append(v.Beds, BedHours{ID: span.bed, Hours: hours, Words: hoursWords(hours), Months: s.monthHours(span.bed)})
+	}
+	return v, nil
+}
+
+func (s *state) monthHours(bedID int64) []float64 {
+	months := []float64{}
+	for _, hours := range s.sunHours[bedID] {
+		months = append(months, round1(hours))
+	}
+	return months
+}
+
+func round1(value float64) float64 { return math.Round(value*10) / 10 }
+
+// hoursWords says hours of sun: "6.5 h", "under half an hour", "none".
+func hoursWords(hours float64) string {
+	switch {
+	case hours <= 0.05:
+		return "none"
+	case hours < 0.5:
+		return "under half an hour"
+	}
+	return number(hours) + " h"
+}
+
+// ShadowsView is where the shadows lie at an hour.
+type ShadowsView struct {
+	Day      calendar.Date      `json:"day"`
+	Hour     float64            `json:"hour"`
+	Altitude float64            `json:"altitude"`
+	Azimuth  float64            `json:"azimuth"`
+	Words    string             `json:"words"`
+	Toward   geometry.Point     `json:"toward" doc:"Unit vector to the sun on the plan"`
+	Outlines []geometry.Polygon `json:"outlines"`
+}
+
+// Shadows returns the shadows on a day at an hour of solar time, on level ground.
+func (g *Garden) Shadows(ctx context.Context, on calendar.Date, hour float64) (ShadowsView, error) {
+	s, on, err := g.stateOn(ctx, on)
+	if err != nil {
+		return ShadowsView{}, err
+	}
+	return s.shadows(on, hour, s.obstacles(0))
+}
+
+func (s *state) shadows(on calendar.Date, hour float64, obstacles []sun.Obstacle) (ShadowsView, error) {
+	at, err := sun.At(s.site.Latitude, on, hour)
+	if err != nil {
+		return ShadowsView{}, Faults{{"hour", sentence(err.Error())}}
+	}
+	v := ShadowsView{Day: on, Hour: hour, Altitude: round1(at.Altitude), Azimuth: round1(at.Azimuth), Outlines: []geometry.Polygon{}, Toward: sun.Toward(at.Azimuth, s.site.BearingDeg)}
+	if at.Altitude <= 0 {
+		v.Words = "The sun is down."
+		return v, nil
+	}
+	v.Words = fmt.Sprintf("The sun stands %.0f° high in the %s. A fence of %s casts %s.", at.Altitude, compassWord(at.Azimuth),
+		s.units.GroundLength(1.8), s.units.GroundLength(math.Round(10*sun.ShadowLength(1.8, at.Altitude))/10))
+	for _, o := range obstacles {
+		for _, outline := range o.Shadow(at, s.site.BearingDeg) {
+			v.Outlines = append(v.Outlines, rounded(outline))
+		}
+	}
+	return v, nil
+}
+
+// rounded keeps an outline to centimetres, for a short answer.
+func rounded(outline geometry.Polygon) geometry.Polygon {
+	short := make(geometry.Polygon, len(outline))
+	for i, p := range outline {
+		short[i] = geometry.Point{X: math.Round(p.X*100) / 100, Y: math.Round(p.Y*100) / 100}
+	}
+	return short
+}
+
+var compass = []string{"north", "north-east", "east", "south-east", "south", "south-west", "west", "north-west"}
+
+func compassWord(azimuthDeg float64) string {
+	return compass[int(math.Round(math.Mod(azimuthDeg+360, 360)/45))%8]
+}
+
+// DragInput is a thing on its way over the plan, in metres.
+type DragInput struct {
+	ItemID int64   `json:"itemId"`
+	XM     float64 `json:"xM"`
+	YM     float64 `json:"yM"`
+	On     string  `json:"on,omitempty"`
+	Hour   float64 `json:"hour"`
+}
+
+// DragView is the sun as it would be if a thing stood elsewhere. Nothing of it is
+// noted.
+type DragView struct {
+	Beds    []BedHours  `json:"beds"`
+	Shadows ShadowsView `json:"shadows"`
+}
+
+// dragLight is the light of all things but one, kept while that one is dragged.
+type dragLight struct {
+	plan  string
+	item  int64
+	light *sun.Light
+	spans []bedSpan
+}
+
+// Drag returns the sun of every bed, the mean of the summer months, with one
+// thing's middle elsewhere.
+func (g *Garden) Drag(ctx context.Context, in DragInput) (DragView, error) {
+	day := NoDay
+	if in.On != "" {
+		parsed, err := calendar.Parse(in.On)
+		if err != nil {
+			return DragView{}, Faults{{"on", err.Error()}}
+		}
+		day = parsed
+	}
+	s, on, err := g.stateOn(ctx, day)
+	if err != nil {
+		return DragView{}, err
+	}
+	it, err := s.standingItem(in.ItemID)
+	if err != nil {
+		return DragView{}, err
+	}
+	it.Form.At = geometry.Point{X: in.XM, Y: in.YM}
+	if !it.Form.At.IsFinite() || math.Abs(in.XM)+math.Abs(in.YM) > 2*plan.LargestM {
+		return DragView{}, Faults{{"xM", "Say where it would stand, in metres."}}
+	}
+	others, err := g.lightWithout(s, it.ID)
+	if err != nil {
+		return DragView{}, err
+	}
+	moved := others.light.With(s.terrain(), it.Obstacles())
+	v := DragView{Beds: []BedHours{}}
+	for _, span := range others.spans {
+		months, summer := moved.MeanHours(span.first, span.end), 0.0
+		for _, m := range s.summerMonths() {
+			summer += months[m] / 6
+		}
+		for m := range months {
+			months[m] = round1(months[m])
+		}
+		v.Beds = append(v.Beds, BedHours{ID: span.bed, Hours: round1(summer), Words: hoursWords(summer), Months: months})
+	}
+	v.Shadows, err = s.shadows(on, in.Hour, append(s.obstacles(it.ID), it.Obstacles()...))
+	return v, err
+}
+
+func (g *Garden) lightWithout(s *state, itemID int64) (dragLight, error) {
+	g.mu.Lock()
+	defer g.mu.Unlock()
+	key := s.sunKey()
+	if g.dragged.plan == key && g.dragged.item == itemID {
+		return g.dragged, nil
+	}
+	course, err := s.yearCourse()
+	if err != nil {
+		return dragLight{}, err
+	}
+	light, spans := s.bedLight(course, s.obstacles(itemID))
+	g.dragged = dragLight{key, itemID, light, spans}
+	return g.dragged, nil
+}
+
+// ShadeTaker is a thing that keeps sun from a bed.
+type ShadeTaker struct {
+	ItemID int64  `json:"itemId"`
+	Name   string `json:"name"`
+	Words  string `json:"words" doc:"What it takes of a summer day"`
+	hours  float64
+}
+
+// shadeTakers are the things that keep sun from a bed in summer, the one that
+// takes most first. What two things shade together is counted for neither.
+func (s *state) shadeTakers(bedID int64) ([]ShadeTaker, error) {
+	course, err := s.yearCourse()
+	if err != nil {
+		return nil, err
+	}
+	points := s.forms[bedID].Samples(bedSamples)
+	takers := []ShadeTaker{}
+	for _, it := range s.items {
+		if len(it.Obstacles()) == 0 {
+			continue
+		}
+		months := sun.NewLight(course, s.terrain(), points, s.obstacles(it.ID)).MeanHours(0, len(points))
+		gain := 0.0
+		for _, m := range s.summerMonths() {
+			gain += (months[m] - s.sunHours[bedID][m]) / 6
+		}
+		if gain >= 0.1 {
+			takers = append(takers, ShadeTaker{it.ID, itemName(it.PlanItem.Kind, it.Name), number(gain) + " h a day in summer", gain})
+		}
+	}
+	slices.SortStableFunc(takers, func(a, b ShadeTaker) int { return cmp.Compare(b.hours, a.hours) })
+	return takers, nil
+}

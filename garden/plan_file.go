@@ -1,0 +1,264 @@
+package garden
+
+import (
+	"cmp"
+	"context"
+	"errors"
+	"fmt"
+	"slices"
+	"strconv"
+	"strings"
+
+	"bramblyacre/core/geometry"
+	"bramblyacre/core/plan"
+	"bramblyacre/core/unit"
+	"bramblyacre/store"
+)
+
+// PlanData is a whole plan for a file. Places are in metres from the plot's upper
+// left corner, to the right and down.
+type PlanData struct {
+	Name       string
+	Latitude   float64
+	Longitude  *float64
+	BearingDeg float64
+	// Boundary is the one drawn; empty where it is the rectangle of WidthM by
+	// DepthM.
+	Boundary       geometry.Polygon
+	WidthM, DepthM float64
+	Beds           []PlanBed
+	Items          []PlanItem
+}
+
+// PlanBed is a bed of a plan. What is typed as an amount of length has its unit
+// written.
+type PlanBed struct {
+	Form plan.Form
+	Bed  BedInput
+}
+
+// PlanItem is another thing of a plan.
+type PlanItem struct {
+	Form plan.Form
+	Item ItemInput
+}
+
+// PlanFile returns the whole plan for a file, in metric units.
+func (g *Garden) PlanFile(ctx context.Context) (PlanData, error) {
+	s, err := g.state(ctx)
+	if err != nil {
+		return PlanData{}, err
+	}
+	metric := *s
+	metric.units = unit.Metric
+	data := PlanData{Name: s.site.Name, Latitude: s.site.Latitude, Longitude: s.site.Longitude, BearingDeg: s.site.BearingDeg, WidthM: s.site.WidthM, DepthM: s.site.DepthM}
+	if isDrawn(s.site) {
+		data.Boundary = s.boundary
+	}
+	for _, bed := range s.beds {
+		data.Beds = append(data.Beds, PlanBed{s.forms[bed.ID], metric.bedInput(bed)})
+	}
+	for _, it := range s.items {
+		data.Items = append(data.Items, PlanItem{it.Form, exactItem(metric.itemInput(it), it.Item.Traits)})
+	}
+	return data, nil
+}
+
+// exactItem writes a thing's lengths in full, so that they are read back as they
+// were.
+func exactItem(in ItemInput, t plan.Traits) ItemInput {
+	if in.Height != "" {
+		in.Height = exactMetres(t.HeightM)
+	}
+	if in.CrownBase != "" {
+		in.CrownBase = exactMetres(t.CrownBaseM)
+	}
+	if t.ReachM != nil {
+		in.Reach = exactMetres(*t.ReachM)
+	}
+	return in
+}
+
+func exactMetres(metres float64) string { return strconv.FormatFloat(metres, 'f', -1, 64) + " m" }
+
+// exactForm writes a form's lengths in full.
+func exactForm(f plan.Form) FormInput {
+	in := FormInput{Shape: string(f.Shape), Turn: f.Turn}
+	for _, p := range f.Points {
+		at := f.OnPlan(p)
+		in.Points = append(in.Points, Corner{exactMetres(at.X), exactMetres(at.Y)})
+	}
+	if len(f.Points) == 0 {
+		in.X, in.Y = exactMetres(f.At.X), exactMetres(f.At.Y)
+	}
+	for _, length := range []struct {
+		into   *string
+		metres float64
+	}{{&in.Width, f.Width}, {&in.Depth, f.Depth}, {&in.Inner, f.Inner}} {
+		if length.metres > 0 {
+			*length.into = exactMetres(length.metres)
+		}
+	}
+	return in
+}
+
+// ImportPlan reads a plan into the plot, all of it or nothing. Beds are matched by
+// name: one that the plot has is changed and keeps its plantings, one that the file
+// lacks stays. The file's other things take the place of the plan's. A thing that
+// cannot be is refused with its place in the file and the reason.
+func (g *Garden) ImportPlan(ctx context.Context, data PlanData) (Entry, error) {
+	return g.change(ctx, func(s *state, d *draft) (record, error) {
+		on, err := s.withBoundary(ctx, d, data)
+		if err != nil {
+			return record{}, err
+		}
+		bedsChanged, err := on.importBeds(ctx, d, data.Beds)
+		if err != nil {
+			return record{}, err
+		}
+		drawn, removed, err := on.importItems(ctx, g, d, data.Items)
+		if err != nil {
+			return record{}, err
+		}
+		return record{kind: "plan", summary: fmt.Sprintf("Read a plan: %s changed, %s drawn, %d taken away", counted(float64(bedsChanged), "bed", "beds"), counted(float64(drawn), "thing", "things"), removed)}, nil
+	})
+}
+
+// withBoundary writes the file's boundary and bearing, and returns the plot with
+// them.
+func (s *state) withBoundary(ctx context.Context, d *draft, data PlanData) (*state, error) {
+	in := BoundaryInput{BearingDeg: data.BearingDeg, Longitude: data.Longitude}
+	for _, p := range data.Boundary {
+		in.Points = append(in.Points, Corner{exactMetres(p.X), exactMetres(p.Y)})
+	}
+	on := *s
+	if data.WidthM > 0 && data.DepthM > 0 {
+		on.site.WidthM, on.site.DepthM = data.WidthM, data.DepthM
+	}
+	if on.site.WidthM > plan.LargestM || on.site.DepthM > plan.LargestM {
+		return nil, Faults{{"boundary", "The plot is too large."}}
+	}
+	row, boundary, err := on.readBoundary(in)
+	if err != nil {
+		return nil, within("boundary", err)
+	}
+	on.site, on.boundary = store.Site(row), boundary
+	if on.site != s.site {
+		if _, err := put(ctx, d, "site", 1, row, func(r store.Site) int64 { return r.ID }); err != nil {
+			return nil, err
+		}
+	}
+	return &on, nil
+}
+
+// within puts the place in the file before the fields of faults.
+func within(place string, err error) error {
+	var faults Faults
+	if !errors.As(err, &faults) {
+		return err
+	}
+	told := make(Faults, len(faults))
+	for i, fault := range faults {
+		told[i] = Fault{place + "." + fault.Field, fault.Message}
+	}
+	return told
+}
+
+func (s *state) importBeds(ctx context.Context, d *draft, beds []PlanBed) (changed int, err error) {
+	order := int64(0)
+	named := map[string]store.Bed{}
+	for _, bed := range s.beds {
+		order = max(order, bed.RoundOrder)
+		named[strings.ToLower(bed.Name)] = bed
+	}
+	inFile := map[string]bool{}
+	others := *s
+	others.beds = nil // pots of the file are judged against each other
+	others.forms = map[int64]plan.Form{}
+	for i, in := range beds {
+		place := fmt.Sprintf("beds[%d] (%s)", i, in.Bed.Name)
+		key := strings.ToLower(strings.TrimSpace(in.Bed.Name))
+		if inFile[key] {
+			return 0, Faults{{place + ".name", "The file has two beds called " + in.Bed.Name + "."}}
+		}
+		inFile[key] = true
+		in.Bed.FormInput = exactForm(in.Form)
+		row, err := others.readBed(in.Bed, 0)
+		if err != nil {
+			return 0, within(place, err)
+		}
+		others.beds = append(others.beds, store.Bed{ID: int64(-i - 1), Name: row.Name})
+		others.forms[int64(-i-1)] = in.Form
+		id := int64(0)
+		if bed, has := named[key]; has {
+			id, row.ID, row.RoundOrder = bed.ID, &bed.ID, bed.RoundOrder
+			if sameBed(bed, row) {
+				continue
+			}
+		} else {
+			order++
+			row.RoundOrder = order
+		}
+		if _, err := put(ctx, d, "beds", id, row, func(r store.Bed) int64 { return r.ID }); err != nil {
+			return 0, err
+		}
+		changed++
+	}
+	for _, bed := range s.beds {
+		if !inFile[strings.ToLower(bed.Name)] && !withinPlot(s.forms[bed.ID], s.boundary) {
+			return 0, Faults{{"boundary", bed.Name + " is not in the file and would lie outside its boundary."}}
+		}
+	}
+	return changed, nil
+}
+
+// sameBed tells whether writing a row would change nothing.
+func sameBed(bed store.Bed, row store.PutBedParams) bool {
+	was := bedParams(bed)
+	measured := was.SunHours == row.SunHours || was.SunHours != nil && row.SunHours != nil && *was.SunHours == *row.SunHours
+	was.ID, was.SunHours, was.RemovedOn = row.ID, row.SunHours, row.RemovedOn
+	return measured && was == row
+}
+
+func (s *state) importItems(ctx context.Context, g *Garden, d *draft, items []PlanItem) (drawn, removed int, err error) {
+	standing := map[string][]store.PlanItem{}
+	for _, it := range s.items {
+		key := itemKey(itemParams(it.PlanItem))
+		standing[key] = append(standing[key], it.PlanItem)
+	}
+	for i, in := range items {
+		in.Item.FormInput = exactForm(in.Form)
+		row, err := s.readItem(g, in.Item)
+		if err != nil {
+			return 0, 0, within(fmt.Sprintf("items[%d] (%s)", i, itemName(in.Item.Kind, in.Item.Name)), err)
+		}
+		if same := standing[itemKey(row)]; len(same) > 0 { // it stands there already
+			standing[itemKey(row)] = same[1:]
+			continue
+		}
+		if _, err := put(ctx, d, "plan_items", 0, row, func(r store.PlanItem) int64 { return r.ID }); err != nil {
+			return 0, 0, err
+		}
+		drawn++
+	}
+	var left []store.PlanItem
+	for _, rows := range standing {
+		left = append(left, rows...)
+	}
+	slices.SortFunc(left, func(a, b store.PlanItem) int { return cmp.Compare(a.ID, b.ID) })
+	today := s.today.String()
+	for _, item := range left {
+		row := itemParams(item)
+		row.RemovedOn = &today
+		if _, err := put(ctx, d, "plan_items", item.ID, row, func(r store.PlanItem) int64 { return r.ID }); err != nil {
+			return 0, 0, err
+		}
+		removed++
+	}
+	return drawn, removed, nil
+}
+
+// itemKey is the same for things that are alike in everything.
+func itemKey(row store.PutPlanItemParams) string {
+	return fmt.Sprintln(row.Kind, row.Name, row.Shape, row.XM, row.YM, row.WidthM, row.DepthM, row.TurnDeg, row.Points, row.Traits, row.Note)
+}

@@ -1,0 +1,231 @@
+package garden
+
+import (
+	"context"
+	"encoding/json"
+	"errors"
+	"fmt"
+	"math"
+
+	"bramblyacre/core/calendar"
+	"bramblyacre/core/ground"
+	"bramblyacre/core/plan"
+	"bramblyacre/store"
+)
+
+// The kinds of reading.
+const (
+	readSign         = "sign"
+	readJar          = "jar"
+	readRibbon       = "ribbon"
+	readInfiltration = "infiltration"
+	readPHStrip      = "ph strip"
+	readPHMeter      = "ph meter"
+	readWorms        = "worms"
+	readDepth        = "depth"
+)
+
+// ReadingInput is a sign that was seen on a bed's ground or a test that was made
+// of it; only what belongs to its kind is given.
+type ReadingInput struct {
+	Day  string `json:"day"`
+	Kind string `json:"kind" doc:"sign, jar, ribbon, infiltration, ph strip, ph meter, worms or depth"`
+	ReadingDetail
+	Note string `json:"note,omitempty"`
+}
+
+// ReadingDetail is what was read.
+type ReadingDetail struct {
+	Sign    string   `json:"sign,omitempty"`
+	SandMM  *float64 `json:"sandMm,omitempty"`
+	SiltMM  *float64 `json:"siltMm,omitempty"`
+	ClayMM  *float64 `json:"clayMm,omitempty"`
+	Ribbon  *float64 `json:"ribbonMm,omitempty"`
+	Feel    string   `json:"feel,omitempty" doc:"gritty, smooth or neither"`
+	NoBall  bool     `json:"noBall,omitempty" doc:"The soil makes no ball at all"`
+	FallMM  *float64 `json:"fallMm,omitempty"`
+	Minutes *float64 `json:"minutes,omitempty"`
+	PH      *float64 `json:"ph,omitempty"`
+	Worms   *float64 `json:"worms,omitempty"`
+	DepthCm *float64 `json:"depthCm,omitempty"`
+}
+
+// readingKind is how one kind of reading is checked and what it says.
+type readingKind struct {
+	// field is where a fault is told.
+	field    string
+	needs    func(ReadingDetail) map[string]*float64
+	evidence func(t ground.Table, d ReadingDetail, from string) ([]ground.Evidence, error)
+}
+
+var readingKinds = map[string]readingKind{
+	readSign: {"sign", nil, func(t ground.Table, d ReadingDetail, from string) ([]ground.Evidence, error) {
+		if _, known := t.Sign(d.Sign); !known {
+			return nil, errors.New("choose a sign from the list")
+		}
+		return t.Seen(d.Sign, from), nil
+	}},
+	readJar: {"sandMm", func(d ReadingDetail) map[string]*float64 {
+		return map[string]*float64{"sandMm": d.SandMM, "siltMm": d.SiltMM, "clayMm": d.ClayMM}
+	}, func(t ground.Table, d ReadingDetail, from string) ([]ground.Evidence, error) {
+		return t.JarTest(*d.SandMM, *d.SiltMM, *d.ClayMM, from)
+	}},
+	readRibbon: {"ribbonMm", func(d ReadingDetail) map[string]*float64 { return map[string]*float64{"ribbonMm": d.Ribbon} },
+		func(t ground.Table, d ReadingDetail, from string) ([]ground.Evidence, error) {
+			return t.RibbonTest(*d.Ribbon, d.Feel, !d.NoBall, from)
+		}},
+	readInfiltration: {"fallMm", func(d ReadingDetail) map[string]*float64 {
+		return map[string]*float64{"fallMm": d.FallMM, "minutes": d.Minutes}
+	}, func(t ground.Table, d ReadingDetail, from string) ([]ground.Evidence, error) {
+		return t.InfiltrationTest(*d.FallMM, *d.Minutes, from)
+	}},
+	readPHStrip: {"ph", needsPH, func(t ground.Table, d ReadingDetail, from string) ([]ground.Evidence, error) {
+		return t.PHReading(readPHStrip, *d.PH, from)
+	}},
+	readPHMeter: {"ph", needsPH, func(t ground.Table, d ReadingDetail, from string) ([]ground.Evidence, error) {
+		return t.PHReading(readPHMeter, *d.PH, from)
+	}},
+	readWorms: {"worms", func(d ReadingDetail) map[string]*float64 { return map[string]*float64{"worms": d.Worms} },
+		func(t ground.Table, d ReadingDetail, from string) ([]ground.Evidence, error) {
+			return t.WormCount(*d.Worms, from)
+		}},
+	readDepth: {"depthCm", func(d ReadingDetail) map[string]*float64 { return map[string]*float64{"depthCm": d.DepthCm} },
+		func(t ground.Table, d ReadingDetail, from string) ([]ground.Evidence, error) {
+			return t.DepthReading(*d.DepthCm, from)
+		}},
+}
+
+func needsPH(d ReadingDetail) map[string]*float64 { return map[string]*float64{"ph": d.PH} }
+
+// NoteReading notes a sign or a test of a bed's ground.
+func (g *Garden) NoteReading(ctx context.Context, bedID int64, in ReadingInput) (Entry, error) {
+	return g.change(ctx, func(s *state, d *draft) (record, error) {
+		bed, err := s.standingBed(bedID)
+		if err != nil {
+			return record{}, err
+		}
+		row, name, err := s.readReading(g.Library.Ground().Signs, bedID, in)
+		if err != nil {
+			return record{}, err
+		}
+		_, err = put(ctx, d, "readings", 0, row, func(r store.Reading) int64 { return r.ID })
+		return record{kind: "ground", summary: "Read on " + bed.Name + ": " + name, bed: &bedID}, err
+	})
+}
+
+func (s *state) readReading(table ground.Table, bedID int64, in ReadingInput) (store.PutReadingParams, string, error) {
+	var c checklist
+	row := store.PutReadingParams{BedID: bedID, Day: in.Day, Kind: in.Kind, Note: c.text("note", in.Note, longestNote)}
+	day, err := calendar.Parse(in.Day)
+	if err != nil {
+		c.addError("day", err)
+	} else if day > s.today {
+		c.add("day", "%s has not come yet.", day.DayMonth())
+	}
+	kind, known := readingKinds[in.Kind]
+	if !known {
+		c.add("kind", "Choose what was read: a sign or a test.")
+		return row, "", c.err()
+	}
+	if kind.needs != nil {
+		for field, value := range kind.needs(in.ReadingDetail) {
+			if value == nil || math.IsNaN(*value) || math.IsInf(*value, 0) {
+				c.add(field, "Write a number.")
+			}
+		}
+	}
+	if err := c.err(); err != nil {
+		return row, "", err
+	}
+	evidence, err := kind.evidence(table, in.ReadingDetail, "")
+	if err != nil {
+		c.addError(kind.field, err)
+		return row, "", c.err()
+	}
+	detail, err := json.Marshal(in.ReadingDetail)
+	if err != nil {
+		return row, "", err
+	}
+	row.Detail = string(detail)
+	return row, evidence[0].Name, nil
+}
+
+// RemoveReading takes a reading away: it was of another bed, or wrong.
+func (g *Garden) RemoveReading(ctx context.Context, id int64) (Entry, error) {
+	return g.change(ctx, func(s *state, d *draft) (record, error) {
+		for bedID, rows := range s.readings {
+			for _, row := range rows {
+				if row.ID == id {
+					return record{kind: "ground", summary: "Took a reading away from " + s.bedByID[bedID].Name, bed: &bedID}, dropRow(ctx, d, "readings", id)
+				}
+			}
+		}
+		return record{}, NotFoundError{"reading"}
+	})
+}
+
+// readingEvidence is what a stored reading says.
+func readingEvidence(table ground.Table, row store.Reading) ([]ground.Evidence, error) {
+	kind, known := readingKinds[row.Kind]
+	if !known {
+		return nil, fmt.Errorf("reading %d: kind %q is not known", row.ID, row.Kind)
+	}
+	var detail ReadingDetail
+	if err := json.Unmarshal([]byte(row.Detail), &detail); err != nil {
+		return nil, fmt.Errorf("reading %d: %w", row.ID, err)
+	}
+	day, err := calendar.Parse(row.Day)
+	if err != nil {
+		return nil, fmt.Errorf("reading %d: %w", row.ID, err)
+	}
+	return kind.evidence(table, detail, "read on "+day.DayMonth()+fmt.Sprintf(" %d", day.Year()))
+}
+
+// believe adds up all evidence of a bed's ground: the grower's words, the signs
+// and tests, and what the plan shows.
+func (s *state) believe(bed store.Bed, table ground.Table) (map[string]ground.Belief, error) {
+	var all []ground.Evidence
+	for _, said := range (BedInput{
+		Moisture: bed.Moisture, Winter: bed.Winter, Texture: bed.Texture, Drainage: bed.Drainage, PH: bed.Ph, Fertility: bed.Fertility, SoilDepth: bed.SoilDepth,
+	}).said() {
+		aspect, err := ground.AspectOf(said.aspect)
+		if err != nil {
+			return nil, err
+		}
+		all = append(all, table.SaidToBe(aspect, said.word, "your word")...)
+	}
+	for _, row := range s.readings[bed.ID] {
+		evidence, err := readingEvidence(table, row)
+		if err != nil {
+			return nil, err
+		}
+		all = append(all, evidence...)
+	}
+	all = append(all, s.waterBeside(bed)...)
+	beliefs := map[string]ground.Belief{}
+	for _, aspect := range ground.Aspects() {
+		beliefs[aspect.ID] = ground.Weigh(aspect, all)
+	}
+	return beliefs, nil
+}
+
+// waterBeside is the evidence of a pond, a stream or an overflow whose reach
+// touches a bed: a guess in the direction that water takes.
+func (s *state) waterBeside(bed store.Bed) []ground.Evidence {
+	form := s.forms[bed.ID]
+	if form.Shape == plan.Round {
+		return nil // a pot stands above the ground's water
+	}
+	region := form.Region()
+	for _, it := range s.items {
+		if plan.Wets(it.Item.Kind.Kind) && region.Apart(it.Form.Region()) <= it.Item.Traits.Reach(it.Item.Kind) {
+			name := itemName(it.PlanItem.Kind, it.Name) + " wets it"
+			wetter := []float64{0.1, 0.4, 1, 1}
+			return []ground.Evidence{
+				{ID: "water beside", Name: name, From: "the plan", Aspect: ground.Moisture, Likelihood: wetter},
+				{ID: "water beside", Name: name, From: "the plan", Aspect: ground.Winter, Likelihood: wetter},
+			}
+		}
+	}
+	return nil
+}

@@ -1,0 +1,144 @@
+package garden
+
+import (
+	"context"
+	"maps"
+
+	"bramblyacre/core/flora"
+	"bramblyacre/core/ground"
+	"bramblyacre/core/suitability"
+	"bramblyacre/store"
+)
+
+// WhatIfInput are conditions to try on a bed; those left out stay as they are.
+type WhatIfInput struct {
+	SunHours  *float64 `json:"sunHours,omitempty"`
+	Moisture  *float64 `json:"moisture,omitempty" doc:"0 dry, 1 fresh, 2 moist, 3 wet"`
+	Drainage  *float64 `json:"drainage,omitempty" doc:"0 waterlogged, 1 slow, 2 free, 3 sharp"`
+	Texture   *float64 `json:"texture,omitempty" doc:"0 sandy to 4 clay"`
+	PH        *float64 `json:"ph,omitempty"`
+	Fertility *float64 `json:"fertility,omitempty" doc:"0 lean, 1 fair, 2 rich"`
+	DepthCm   *float64 `json:"depthCm,omitempty"`
+	Shelter   *float64 `json:"shelter,omitempty" doc:"0 exposed, 1 half-sheltered, 2 sheltered"`
+	Colder    *float64 `json:"colder,omitempty" doc:"°C colder than it is"`
+}
+
+// WhatIfView is every planting's answer under changed conditions.
+type WhatIfView struct {
+	Sliders   []Slider   `json:"sliders" doc:"The conditions that can be tried, as they are"`
+	Plantings []SuitView `json:"plantings"`
+	Before    []float64  `json:"before" doc:"Each planting's answer as things are"`
+}
+
+// Slider is a condition that can be tried.
+type Slider struct {
+	Key   string   `json:"key"`
+	Name  string   `json:"name"`
+	Low   float64  `json:"low"`
+	High  float64  `json:"high"`
+	Step  float64  `json:"step"`
+	Value float64  `json:"value"`
+	Words []string `json:"words" doc:"What whole numbers from low on stand for; none for a plain number"`
+	Unit  string   `json:"unit"`
+}
+
+// WhatIf answers for every planting of a bed under changed conditions. Nothing of
+// it is noted.
+func (g *Garden) WhatIf(ctx context.Context, bedID int64, in WhatIfInput) (WhatIfView, error) {
+	j, err := g.judging(ctx)
+	if err != nil {
+		return WhatIfView{}, err
+	}
+	bed, err := j.standingBed(bedID)
+	if err != nil {
+		return WhatIfView{}, err
+	}
+	sliders := j.sliders(bed)
+	var c checklist
+	given := in.values()
+	for _, slider := range sliders {
+		if value := given[slider.Key]; value != nil && !(*value >= slider.Low && *value <= slider.High) {
+			c.add(slider.Key, "It lies between %g and %g.", slider.Low, slider.High)
+		}
+	}
+	if err := c.err(); err != nil {
+		return WhatIfView{}, err
+	}
+	v := WhatIfView{Sliders: sliders, Plantings: []SuitView{}, Before: []float64{}}
+	for _, p := range j.standingIn(bedID) {
+		place := j.place(bed, j.lore, j.lows, p)
+		v.Before = append(v.Before, round2(suitability.Judge(p.species, place, j.wantedM2(p)).Value))
+		v.Plantings = append(v.Plantings, j.suitPlace(changed(place, in), bed, p.species, p))
+	}
+	return v, nil
+}
+
+func (in WhatIfInput) values() map[string]*float64 {
+	return map[string]*float64{
+		"sunHours": in.SunHours, "moisture": in.Moisture, "drainage": in.Drainage, "texture": in.Texture, "ph": in.PH,
+		"fertility": in.Fertility, "depthCm": in.DepthCm, "shelter": in.Shelter, "colder": in.Colder,
+	}
+}
+
+// groundKeys are the conditions that are aspects of the ground.
+var groundKeys = map[string]string{
+	"moisture": ground.Moisture, "drainage": ground.Drainage, "texture": ground.Texture, "ph": ground.Acidity, "fertility": ground.Fertility, "depthCm": ground.Depth,
+}
+
+// sliders are the conditions that can be tried, at what they are in a bed. One
+// that nobody knows stands in its middle.
+func (j judging) sliders(bed store.Bed) []Slider {
+	sun, _ := j.summerHours(bed)
+	sliders := []Slider{
+		{"sunHours", "sun", 0, 16, 0.5, round1(sun), []string{}, "h"},
+		{"moisture", "moisture in summer", 0, 3, 0.25, 0, flora.MoistureWords, ""},
+		{"drainage", "drainage", 0, 3, 0.25, 0, flora.DrainageWords, ""},
+		{"texture", "texture", 0, 4, 0.25, 0, flora.TextureWords, ""},
+		{"ph", "pH", 4, 9, 0.1, 0, []string{}, ""},
+		{"fertility", "fertility", 0, 2, 0.25, 0, flora.FertilityWords, ""},
+		{"depthCm", "depth of soil", 10, 70, 5, 0, []string{}, "cm"},
+		{"shelter", "shelter", 0, 2, 0.5, float64(j.shelterOf(bed)), flora.ShelterWords, ""},
+		{"colder", "colder winters by", 0, 10, 0.5, 0, []string{}, "°C"},
+	}
+	for i, slider := range sliders {
+		if aspect, is := groundKeys[slider.Key]; is {
+			b := j.beliefs[bed.ID][aspect]
+			sliders[i].Value = (slider.Low + slider.High) / 2
+			if b.Known() {
+				sliders[i].Value = min(max(round1(b.Mean()), slider.Low), slider.High)
+			}
+		}
+	}
+	return sliders
+}
+
+// changed returns a place with conditions in place of its own.
+func changed(place suitability.Place, in WhatIfInput) suitability.Place {
+	place.Ground = maps.Clone(place.Ground)
+	if place.Ground == nil {
+		place.Ground = map[string]ground.Belief{}
+	}
+	for key, value := range in.values() {
+		aspectID, is := groundKeys[key]
+		if !is || value == nil {
+			continue
+		}
+		if aspect, err := ground.AspectOf(aspectID); err == nil {
+			place.Ground[aspectID] = ground.Certain(aspect, *value)
+		}
+	}
+	if in.SunHours != nil {
+		place.SunHours = *in.SunHours
+	}
+	if in.Shelter != nil {
+		place.Shelter = *in.Shelter
+	}
+	if in.Colder != nil {
+		colder := make([]float64, len(place.WinterLows))
+		for i, low := range place.WinterLows {
+			colder[i] = low - *in.Colder
+		}
+		place.WinterLows = colder
+	}
+	return place
+}
