@@ -12,17 +12,17 @@ var beds = []garden.BedInput{
 	{Name: "Long Bed", FormInput: at("17 m", "7 m", "18 m", "3 m"), Moisture: "moist", Winter: "moist", Texture: "loam", Drainage: "free", Fertility: "rich", SoilDepth: "over 50 cm", Mulch: "6 cm", Note: "Good loam, mulched each autumn."},
 	{Name: "Wet Corner", FormInput: garden.FormInput{Shape: "polygon", Points: []garden.Corner{{X: "33 m", Y: "7 m"}, {X: "40 m", Y: "6.4 m"}, {X: "41 m", Y: "11 m"}, {X: "38.4 m", Y: "14 m"}, {X: "33 m", Y: "13.4 m"}}}, Moisture: "wet", Winter: "wet", Fertility: "rich", Note: "Below the water butt's overflow."},
 	{Name: "Dry Bank", FormInput: garden.FormInput{X: "12.5 m", Y: "18.4 m", Width: "10 m", Depth: "3.4 m", Turn: -6}, Moisture: "dry", Texture: "sandy loam", Drainage: "sharp", Fertility: "lean", Note: "Gravel, faces south."},
-	{Name: "Terrace Pots", FormInput: at("24.6 m", "17.6 m", "5.4 m", "3 m"), Moisture: "fresh", Texture: "sandy loam", Drainage: "free", Fertility: "fair", SoilDepth: "30–50 cm", SunHours: new(8.0), Edge: "held", Note: "Pots by the kitchen door."},
-	{Name: "North Fence", FormInput: at("32 m", "21.4 m", "2.4 m", "9 m"), Moisture: "fresh", Texture: "loam", Fertility: "rich", SoilDepth: "over 50 cm", Note: "Along the fence, a path on its west side."},
-	{Name: "Nut Shade", FormInput: garden.FormInput{Shape: "ring", X: "39.6 m", Y: "19.8 m", Width: "8 m", Inner: "2.4 m"}, Moisture: "fresh", Texture: "silt loam", Drainage: "free", Fertility: "fair", Note: "Under the walnut."},
+	{Name: "Terrace Pots", FormInput: at("24.6 m", "19 m", "5.4 m", "3 m"), Moisture: "fresh", Texture: "sandy loam", Drainage: "free", Fertility: "fair", SoilDepth: "30–50 cm", SunHours: new(8.0), Edge: "held", Note: "Pots by the kitchen door."},
+	{Name: "North Fence", FormInput: at("32 m", "20.8 m", "2.4 m", "9 m"), Moisture: "fresh", Texture: "loam", Fertility: "rich", SoilDepth: "over 50 cm", Note: "Along the fence, a path on its west side."},
+	{Name: "Nut Shade", FormInput: garden.FormInput{Shape: "ring", X: "39.6 m", Y: "20.6 m", Width: "8 m", Inner: "2.4 m"}, Moisture: "fresh", Texture: "silt loam", Drainage: "free", Fertility: "fair", Note: "Under the walnut."},
 	{Name: "Hedge Foot", FormInput: at("17 m", "25.6 m", "18 m", "2.6 m"), Moisture: "moist", Fertility: "fair", Note: "Shade of the hedge; the lane beyond it is sprayed."},
-	{Name: "Mint Pot", FormInput: garden.FormInput{Shape: "round", X: "29.2 m", Y: "18.6 m", Width: "60 cm"}, Moisture: "fresh", Texture: "sandy loam", Drainage: "free", Fertility: "rich", SoilDepth: "30–50 cm", Note: "Empty: the mint went to a friend."},
+	{Name: "Mint Pot", FormInput: garden.FormInput{Shape: "round", X: "20.4 m", Y: "20.9 m", Width: "60 cm"}, Moisture: "fresh", Texture: "sandy loam", Drainage: "free", Fertility: "rich", SoilDepth: "30–50 cm", Note: "Empty: the mint went to a friend."},
 }
 
 // things stand about the beds, the neighbour's trees and the lane among them.
 var things = []garden.ItemInput{
 	{Kind: "building", Name: "House", FormInput: at("24.6 m", "12.6 m", "8 m", "5 m"), Height: "6 m"},
-	{Kind: "tree", Name: "Walnut", FormInput: garden.FormInput{Shape: "round", X: "39.6 m", Y: "19.8 m", Width: "10 m"}, Height: "11 m", CrownBase: "3 m", Leaf: "deciduous", LeafFrom: 5, LeafUntil: 10, Tree: "walnut"},
+	{Kind: "tree", Name: "Walnut", FormInput: garden.FormInput{Shape: "round", X: "39.6 m", Y: "20.6 m", Width: "10 m"}, Height: "11 m", CrownBase: "3 m", Leaf: "deciduous", LeafFrom: 5, LeafUntil: 10, Tree: "walnut"},
 	{Kind: "hedge", Name: "South hedge", FormInput: garden.FormInput{Shape: "line", Width: "1.2 m", Points: []garden.Corner{{X: "6 m", Y: "28.2 m"}, {X: "28.6 m", Y: "28.2 m"}}}, Height: "2.4 m", Leaf: "deciduous", LeafFrom: 4, LeafUntil: 10},
 	{Kind: "fence", Name: "Board fence", FormInput: garden.FormInput{Shape: "line", Width: "10 cm", Points: []garden.Corner{{X: "33.4 m", Y: "15.4 m"}, {X: "33.4 m", Y: "26.4 m"}}}, Height: "1.8 m"},
 	{Kind: "path", Name: "Fence path", FormInput: garden.FormInput{Shape: "line", Width: "1 m", Points: []garden.Corner{{X: "30.2 m", Y: "4 m"}, {X: "30.2 m", Y: "29 m"}}}},

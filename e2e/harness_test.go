@@ -20,6 +20,7 @@ import (
 	"testing"
 	"time"
 
+	"github.com/chromedp/cdproto/input"
 	"github.com/chromedp/cdproto/network"
 	"github.com/chromedp/cdproto/runtime"
 	"github.com/chromedp/chromedp"
@@ -220,7 +221,7 @@ const finder = `(selector, name) => {
 }`
 
 const (
-	buttons = "button, a, [role=button], [role=option], [role=menuitem], input[type=checkbox]"
+	buttons = "button, a, [role=button], [role=option], [role=menuitem], [role=tab], input[type=checkbox]"
 	fields  = "input, textarea, [role=combobox]"
 )
 
@@ -229,7 +230,8 @@ func (b *browser) locate(selector, name string) spot {
 	b.t.Helper()
 	expression := fmt.Sprintf(`(() => { const e = (%s)(%s, %s); if (!e) return {found: false};
 		e.scrollIntoView({block: "center", inline: "center", behavior: "instant"});
-		const r = e.getBoundingClientRect(); return {found: true, x: r.x + r.width / 2, y: r.y + r.height / 2}; })()`, finder, quoted(selector), quoted(name))
+		// A shape on the plan says where it can be hit: the middle of a ring is not on it.
+		const r = (e.querySelector("[data-hit]") ?? e).getBoundingClientRect(); return {found: true, x: r.x + r.width / 2, y: r.y + r.height / 2}; })()`, finder, quoted(selector), quoted(name))
 	// It has to stand still: a page that is still filling would slip from
 	// under the mouse.
 	var before spot
@@ -340,4 +342,28 @@ func (b *browser) fetch(path string) string {
 	text, err := chromedp.Run(b.ctx, chromedp.Evaluate[string](fmt.Sprintf("fetch(%s).then((r) => r.text())", quoted(path)), chromedp.EvalAwaitPromise))
 	check(b.t, err)
 	return text
+}
+
+// mouse presses, moves or releases the left button at a place in the window.
+func (b *browser) mouse(kind input.DispatchMouseEventType, x, y float64, modifiers ...chromedp.Modifier) {
+	b.t.Helper()
+	held := func(p *input.DispatchMouseEventParams) {
+		if kind != chromedp.MouseReleased {
+			p.Buttons = 1
+		}
+	}
+	check(b.t, chromedp.Do(b.ctx, chromedp.MouseEvent(kind, x, y, chromedp.ButtonLeft, chromedp.ClickCount(1), chromedp.ButtonModifiers(modifiers...), held)))
+}
+
+// drag presses the mouse at one place and lets it go at another, by way of steps
+// between.
+func (b *browser) drag(fromX, fromY, toX, toY float64) {
+	b.t.Helper()
+	b.mouse(chromedp.MousePressed, fromX, fromY)
+	const steps = 8
+	for i := 1; i <= steps; i++ {
+		share := float64(i) / steps
+		b.mouse(chromedp.MouseMoved, fromX+(toX-fromX)*share, fromY+(toY-fromY)*share)
+	}
+	b.mouse(chromedp.MouseReleased, toX, toY)
 }

@@ -1,7 +1,9 @@
 package garden
 
 import (
+	"cmp"
 	"math"
+	"slices"
 
 	"bramblyacre/core/geometry"
 	"bramblyacre/core/plan"
@@ -34,7 +36,7 @@ func layOut(form plan.Form, plantings []*planting) []plotArea {
 		} else {
 			area.plants = scatter(outline, n)
 		}
-		area.middle = form.OnPlan(outline.Middle())
+		area.middle = form.OnPlan(handle(outline, area.plants))
 		area.outline = outline.Turned(form.Turn).Moved(form.At)
 		for j, plant := range area.plants {
 			area.plants[j] = form.OnPlan(plant)
@@ -42,6 +44,16 @@ func layOut(form plan.Form, plantings []*planting) []plotArea {
 		areas[i] = area
 	}
 	return areas
+}
+
+// handle is where a piece of a bed is taken hold of: its middle, or where that
+// lies outside, as round a ring, the plant nearest to it.
+func handle(outline geometry.Polygon, plants []geometry.Point) geometry.Point {
+	middle := outline.Middle()
+	if outline.Contains(middle) || len(plants) == 0 {
+		return middle
+	}
+	return slices.MinFunc(plants, func(a, b geometry.Point) int { return cmp.Compare(a.Distance(middle), b.Distance(middle)) })
 }
 
 // wantedShares is each planting's share of the bed. A small planting still gets

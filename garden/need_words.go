@@ -45,11 +45,7 @@ func needWords(units unit.System, species *flora.Species, s suitability.Score) s
 	case suitability.Depth:
 		return fmt.Sprintf("wants %s of soil; it has about %s", units.PlantLength(s.Range.From/100), units.PlantLength(s.Has/100))
 	case suitability.Cold:
-		words := fmt.Sprintf("bears about %s; the coldest night is %s in the mean", units.Temperature(coldBorne(species, s)), units.Temperature(s.Has))
-		if species.Site.ColdNote != "" {
-			words += " (" + species.Site.ColdNote + ")"
-		}
-		return words
+		return coldWords(units, species, s)
 	case suitability.Toxin:
 		return poisonWords(species, s)
 	case suitability.Space:
@@ -62,11 +58,17 @@ var scaleNoun = map[suitability.Need]string{
 	suitability.Moisture: "soil in summer", suitability.Drainage: "drainage", suitability.Texture: "soil", suitability.Fertility: "soil", suitability.Shelter: "ground",
 }
 
-func coldBorne(species *flora.Species, s suitability.Score) float64 {
-	if wet := species.Site.ColdWet; wet != nil && s.Range.Low == wet.Low {
-		return wet.Value
+// coldWords say what cold a species bears and what there is. Where its limit hangs
+// on how wet the ground is in winter, both limits are told.
+func coldWords(units unit.System, species *flora.Species, s suitability.Score) string {
+	bears := units.Temperature(species.Site.Cold.Value)
+	if wet := species.Site.ColdWet; wet != nil {
+		bears += " in ground dry in winter, " + units.Temperature(wet.Value) + " in wet"
+		if s.Unsure {
+			bears += " (nobody has said which this is)"
+		}
 	}
-	return species.Site.Cold.Value
+	return fmt.Sprintf("bears about %s; the coldest night is %s in the mean", bears, units.Temperature(s.Has))
 }
 
 func poisonWords(species *flora.Species, s suitability.Score) string {

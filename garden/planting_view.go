@@ -6,6 +6,7 @@ import (
 
 	"bramblyacre/core/calendar"
 	"bramblyacre/core/flora"
+	"bramblyacre/core/harvest"
 	"bramblyacre/core/identity"
 	"bramblyacre/core/phenology"
 )
@@ -213,6 +214,9 @@ func (s *state) viewWindow(p *planting, span span, on calendar.Date) WindowView 
 	}
 	if r := s.refusal(p, part, at); r != nil {
 		v.Refused = r.Why
+		if r.Kind == string(harvest.Unsafe) {
+			v.Refused = p.unsafeShort()
+		}
 	} else if at == on {
 		view, _ := s.allowance(p, part, on)
 		v.Amount, v.Weight = view.Amount, view.Weight

@@ -162,3 +162,13 @@ func (p *planting) unsafeWords() string {
 	}
 	return ""
 }
+
+// unsafeShort names the unsafe ground in a line.
+func (p *planting) unsafeShort() string {
+	for _, f := range p.findings {
+		if f.ground != "" {
+			return fmt.Sprintf("Not for use: %s of %s on unsafe ground (%s: %s).", counted(float64(f.plants), "plant", "plants"), number(float64(len(p.spots))), f.where, f.ground)
+		}
+	}
+	return ""
+}

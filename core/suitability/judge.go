@@ -51,6 +51,9 @@ type Score struct {
 	Standing flora.Standing
 	// Tree is the poisoning tree that decides, where one does.
 	Tree *Tree
+	// Unsure is true where a cold limit hangs on how wet the winter ground is,
+	// and nothing is known of that.
+	Unsure bool
 }
 
 // Answer is how well a place suits a species.
@@ -84,9 +87,10 @@ const shortBelow = 0.75
 func (s Score) Falls() bool { return s.Known && s.Value < shortBelow }
 
 // Judge returns how well a place suits plants of a species that want an area of
-// areaM2 at full size: a score for each need, the worst deciding (Liebig's law of
-// the minimum; the trapezoids follow the crop-requirement ranges of FAO's
-// land-evaluation framework, 1976).
+// areaM2 at full size: a score for each need, the worst deciding.
+//
+// Source: Liebig's law of the minimum; rating by the most limiting factor as in
+// FAO 1976, A Framework for Land Evaluation, Soils Bulletin 32.
 func Judge(species *flora.Species, place Place, areaM2 float64) Answer {
 	site := species.Site
 	scores := []Score{
@@ -188,6 +192,7 @@ func winter(species *flora.Species, place Place) Score {
 	wet, wetChance := dry, 0.0
 	if site.ColdWet != nil {
 		wet, wetChance = coldRange(*site.ColdWet), wetWinter(place)
+		s.Unsure = !place.Ground[ground.Winter].Known()
 		s.Standing = flora.Weakest(s.Standing, site.ColdWet.Standing)
 	}
 	for _, low := range place.WinterLows {

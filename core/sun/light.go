@@ -21,11 +21,12 @@ type Light struct {
 func NewLight(c *Course, terrain Terrain, points []geometry.Point, obstacles []Obstacle) *Light {
 	l := &Light{course: c, points: points, heights: make([]float64, len(points)), share: make([][]float32, len(points))}
 	obstacles = terrain.standing(obstacles)
+	ramps := terrain.measured()
 	l.each(func(i int) {
 		at := points[i]
-		l.heights[i] = terrain.Height(at)
+		l.heights[i] = ramps.height(at)
 		tilt := terrain.Tilt(at)
-		horizon := terrain.horizon(at)
+		horizon := ramps.horizon(at)
 		share := make([]float32, len(c.moments))
 		for j := range c.moments {
 			m := &c.moments[j]

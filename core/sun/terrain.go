@@ -20,16 +20,37 @@ type Ramp struct {
 type Terrain []Ramp
 
 // Height returns the ground's height at a point in metres, 0 for level ground.
-func (t Terrain) Height(at geometry.Point) float64 {
+func (t Terrain) Height(at geometry.Point) float64 { return t.measured().height(at) }
+
+// measuredRamp is a ramp with its bounds along its rise and across it.
+type measuredRamp struct {
+	Ramp
+	across                 geometry.Point
+	foot, top, left, right float64
+}
+
+type measuredTerrain []measuredRamp
+
+// measured finds the bounds of the ramps once, before many heights are asked for.
+func (t Terrain) measured() measuredTerrain {
+	all := make(measuredTerrain, len(t))
+	for i, r := range t {
+		m := measuredRamp{Ramp: r, across: geometry.Point{X: -r.Uphill.Y, Y: r.Uphill.X}}
+		m.foot, m.top = extent(r.Area, r.Uphill)
+		m.left, m.right = extent(r.Area, m.across)
+		all[i] = m
+	}
+	return all
+}
+
+func (t measuredTerrain) height(at geometry.Point) float64 {
 	sum := 0.0
-	for _, r := range t {
-		foot, top := extent(r.Area, r.Uphill)
-		left, right := extent(r.Area, geometry.Point{X: -r.Uphill.Y, Y: r.Uphill.X})
-		side := at.Dot(geometry.Point{X: -r.Uphill.Y, Y: r.Uphill.X})
-		if side < left || side > right {
+	for i := range t {
+		r := &t[i]
+		if side := at.Dot(r.across); side < r.left || side > r.right {
 			continue
 		}
-		sum += r.Gradient * (math.Max(foot, math.Min(top, at.Dot(r.Uphill))) - foot)
+		sum += r.Gradient * (math.Max(r.foot, math.Min(r.top, at.Dot(r.Uphill))) - r.foot)
 	}
 	return sum
 }
@@ -57,26 +78,26 @@ func extent(area geometry.Polygon, along geometry.Point) (least, most float64) {
 
 const (
 	// horizonBins is how many directions a horizon is kept for.
-	horizonBins = 72
-	// horizonStepM and horizonReachM are how finely and how far the ground is
-	// followed, in metres.
-	horizonStepM  = 1.0
-	horizonReachM = 60.0
+	horizonBins = 60
+	// The ground is followed from horizonNearM to horizonReachM, in metres, in
+	// steps that widen by horizonWiden: what is far rises slowly.
+	horizonNearM, horizonReachM = 0.5, 60.0
+	horizonWiden                = 1.2
 )
 
 // horizon returns the tangent of the altitude that the ground itself rises to
 // from a point, in each direction; nil where it rises nowhere.
-func (t Terrain) horizon(at geometry.Point) []float64 {
+func (t measuredTerrain) horizon(at geometry.Point) []float64 {
 	if len(t) == 0 {
 		return nil
 	}
-	base := t.Height(at)
+	base := t.height(at)
 	bins := make([]float64, horizonBins)
 	rises := false
 	for i := range bins {
 		sin, cos := math.Sincos(2*math.Pi*float64(i)/horizonBins - math.Pi)
-		for d := horizonStepM; d <= horizonReachM; d += horizonStepM {
-			if tan := (t.Height(geometry.Point{X: at.X + d*cos, Y: at.Y + d*sin}) - base) / d; tan > bins[i] {
+		for d := horizonNearM; d <= horizonReachM; d *= horizonWiden {
+			if tan := (t.height(geometry.Point{X: at.X + d*cos, Y: at.Y + d*sin}) - base) / d; tan > bins[i] {
 				bins[i], rises = tan, true
 			}
 		}

@@ -75,3 +75,46 @@ export function useRefresh() {
   const client = useQueryClient();
   return useCallback(() => client.invalidateQueries(), [client]);
 }
+
+export const useLight = (day: string | undefined, wanted: boolean) =>
+  useQuery({
+    queryKey: ["light", day],
+    queryFn: () => told(api.GET("/api/plan/light", on(day))),
+    enabled: wanted,
+    placeholderData: keepPreviousData,
+  });
+
+export const useShadows = (day: string | undefined, hour: number, wanted: boolean) =>
+  useQuery({
+    queryKey: ["shadows", day, hour],
+    queryFn: () => told(api.GET("/api/plan/shadows", { params: { query: { on: day, hour } } })),
+    enabled: wanted,
+    placeholderData: keepPreviousData,
+  });
+
+export const useGround = (bedId: number) =>
+  useQuery({
+    queryKey: ["ground", bedId],
+    queryFn: () => told(api.GET("/api/beds/{id}/ground", { params: { path: { id: bedId } } })),
+  });
+
+export const useWhere = (speciesId: string | undefined) =>
+  useQuery({
+    queryKey: ["where", speciesId],
+    queryFn: () => told(api.GET("/api/species/{id}/where", { params: { path: { id: speciesId ?? "" } } })),
+    enabled: speciesId !== undefined,
+  });
+
+export const useWhat = (bedId: number, use: string, spread: string) =>
+  useQuery({
+    queryKey: ["what", bedId, use, spread],
+    queryFn: () =>
+      told(api.GET("/api/beds/{id}/what", { params: { path: { id: bedId }, query: { use, spread } } })),
+    placeholderData: keepPreviousData,
+  });
+
+export const useMates = (bedId: number) =>
+  useQuery({
+    queryKey: ["mates", bedId],
+    queryFn: () => told(api.GET("/api/beds/{id}/mates", { params: { path: { id: bedId } } })),
+  });

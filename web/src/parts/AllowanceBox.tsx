@@ -59,6 +59,12 @@ export function AllowanceBox({ allowance: a, onPick, open = false, listOwed = tr
       {a.weather && (
         <Box sx={{ fontSize: 14, color: a.waitFor ? "var(--clay)" : "var(--leaf)" }}>{a.weather}</Box>
       )}
+      {a.notices.map((words) => (
+        <Box key={words} sx={{ fontSize: 14, color: "var(--clay)" }}>
+          {words}
+        </Box>
+      ))}
+      {a.beside.length > 0 && !a.refusal && <Beside allowance={a} />}
       {shown && !a.refusal && (
         <Box sx={{ fontSize: 14.5, mt: 0.6 }}>
           <Box component="ul" aria-label="Limits" sx={{ m: 0, p: 0, listStyle: "none" }}>
@@ -88,6 +94,16 @@ export function AllowanceBox({ allowance: a, onPick, open = false, listOwed = tr
         </Box>
       )}
       {shown && <Cautions allowance={a} />}
+    </Box>
+  );
+}
+
+/** Beside is what stands within reach of the spade, before roots are lifted. */
+export function Beside({ allowance: a }: { allowance: Schemas["AllowanceView"] }) {
+  return (
+    <Box sx={{ fontSize: 14 }}>
+      Within reach of the spade:{" "}
+      {a.beside.map((n) => `${n.name}${n.bed ? ` (${n.bed})` : ""}, ${n.words}`).join("; ")}.
     </Box>
   );
 }

@@ -133,6 +133,11 @@ function Row({ window: w, gather, today, shown, canPick, named }: RowProps) {
                 {w.words}
                 {w.neverSeen && "; never looked at, so wide"}
               </Box>
+              {w.notices.map((words) => (
+                <Box key={words} sx={{ color: "var(--clay)", fontSize: 13.5, lineHeight: 1.3 }}>
+                  {words}
+                </Box>
+              ))}
             </>
           )}
         </Box>

@@ -7,6 +7,7 @@ import { usePlanting, usePlot } from "../../api/queries";
 import { useActs } from "../../app/acts";
 import { useKept, useShownDay } from "../../app/shownDay";
 import { AllowanceBox } from "../../parts/AllowanceBox";
+import { GroundNotices } from "../../parts/GroundNotices";
 import { MovedBox } from "../../parts/MovedBox";
 import { Sprig } from "../../parts/Sprig";
 import { Trouble } from "../../parts/Trouble";
@@ -73,6 +74,19 @@ export function Planting() {
           This planting was removed. The <Link to={kept("/ledger")}>ledger</Link> can take that back.
         </Alert>
       )}
+      <GroundNotices notices={p.ground} />
+      {p.fates.map((fate) => (
+        <Box
+          key={fate.id}
+          sx={{
+            borderLeft: `5px solid var(${fate.outcome === "failed" ? "--forbid" : "--leaf"})`,
+            pl: 1.2,
+            my: 1,
+          }}
+        >
+          {fate.words}
+        </Box>
+      ))}
       <Box
         sx={{
           display: "grid",
@@ -146,6 +160,21 @@ export function Planting() {
           <Box sx={{ fontSize: 14, color: "text.secondary", mt: 1 }}>
             Also called {p.otherNames.join(", ")}.
           </Box>
+          {p.neighbours.length > 0 && (
+            <>
+              <Typography variant="h2" sx={{ mt: 2.5, mb: 0.5 }}>
+                Within reach of a spade
+              </Typography>
+              {p.neighbours.map((n) => (
+                <Box
+                  key={n.plantingId}
+                  sx={{ fontSize: 14.5, py: 0.4, borderBottom: "1px dotted var(--rule)" }}
+                >
+                  <Link to={kept(`/plantings/${n.plantingId}`)}>{n.name}</Link>, {n.bed}: {n.words}
+                </Box>
+              ))}
+            </>
+          )}
           <Typography variant="h2" sx={{ mt: 2.5, mb: 0.5 }}>
             History
           </Typography>

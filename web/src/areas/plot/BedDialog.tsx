@@ -2,43 +2,90 @@ import {
   Alert,
   Box,
   Button,
+  Checkbox,
   Dialog,
   DialogActions,
   DialogContent,
   DialogTitle,
+  FormControlLabel,
   MenuItem,
   TextField,
 } from "@mui/material";
-import { Controller, useForm } from "react-hook-form";
+import { Controller, useForm, useWatch, type FieldValues } from "react-hook-form";
 
 import { api, told, type Schemas } from "../../api/client";
 import { useSite } from "../../api/queries";
-import { useUndo } from "../../app/Undo";
 import { typedNumber } from "../../parts/numbers";
 import { useSend } from "../../parts/useSend";
+import { FormFields } from "./FormFields";
+import type { FormInput } from "./forms";
+import type { Shape } from "./things";
 
-/** BedDialog lays out a bed, or changes one. */
-export function BedDialog({ bed, onClose }: { bed?: Schemas["BedView"]; onClose: () => void }) {
+interface Props {
+  bed?: Schemas["BedView"];
+  /** Where a new bed was drawn. */
+  drawn?: FormInput;
+  onSaved: (entry: Schemas["Entry"]) => void;
+  onClose: () => void;
+}
+
+const shapes: [Shape, string][] = [
+  ["rectangle", "rectangle"],
+  ["polygon", "outline by corners"],
+  ["ring", "ring, round a tree"],
+  ["round", "pot"],
+];
+
+/** The words that the plan tells where nobody has said them. */
+const fromPlan: Record<string, string> = {
+  shelter: "from the plan",
+  warmth: "from the plan",
+  edge: "from the plan",
+};
+
+/** BedDialog lays out a bed, or changes one: its place, its conditions, its ground. */
+export function BedDialog({ bed, drawn, onSaved, onClose }: Props) {
   const site = useSite().data;
-  const { noted } = useUndo();
   const { send, sending, fault, at } = useSend();
-  const { register, handleSubmit, control } = useForm({
+  const before = bed?.input;
+  const form = before ?? drawn;
+  const { register, handleSubmit, control } = useForm<FieldValues>({
     defaultValues: {
-      name: bed?.name ?? "",
-      x: bed?.x ?? "",
-      y: bed?.y ?? "",
-      width: bed?.width ?? "",
-      depth: bed?.depth ?? "",
-      turn: String(bed?.turn ?? 0),
-      sunHours: String(bed?.sunHours ?? 6),
-      moisture: bed?.moisture ?? "fresh",
-      unsafe: bed?.unsafe ?? "",
-      note: bed?.note ?? "",
+      name: "",
+      winter: "",
+      texture: "",
+      drainage: "",
+      ph: "",
+      fertility: "",
+      soilDepth: "",
+      shelter: "",
+      warmth: "",
+      edge: "",
+      mulch: "",
+      unsafe: "",
+      note: "",
+      frostHollow: false,
+      ...before,
+      moisture: before?.moisture ?? "",
+      shape: form?.shape ?? "rectangle",
+      x: form?.x ?? "",
+      y: form?.y ?? "",
+      width: form?.width ?? "",
+      depth: form?.depth ?? "",
+      inner: form?.inner ?? "",
+      turn: String(form?.turn ?? 0),
+      points: form?.points ?? [],
+      sunHours: before?.sunHours === undefined ? "" : String(before.sunHours),
     },
   });
+  const shape = useWatch({ control, name: "shape" }) as Shape;
   if (!site) return null;
   const onSave = handleSubmit(async (typed) => {
-    const body = { ...typed, turn: typedNumber(typed.turn), sunHours: typedNumber(typed.sunHours) };
+    const body = {
+      ...typed,
+      turn: typedNumber(String(typed.turn)),
+      sunHours: String(typed.sunHours).trim() === "" ? undefined : typedNumber(String(typed.sunHours)),
+    } as unknown as Schemas["BedInput"];
     const entry = await send(() =>
       told(
         bed
@@ -47,36 +94,82 @@ export function BedDialog({ bed, onClose }: { bed?: Schemas["BedView"]; onClose:
       ),
     );
     if (!entry) return;
-    noted(entry);
+    onSaved(entry);
     onClose();
   });
   const eg = site.units === "us" ? "12 ft" : "4 m";
+  const choice = (name: string, label: string, words: string[], help?: string) => (
+    <Controller
+      key={name}
+      name={name}
+      control={control}
+      render={({ field }) => (
+        <TextField
+          select
+          label={label}
+          {...field}
+          slotProps={{ inputLabel: { shrink: true }, select: { displayEmpty: true } }}
+          {...at(name, help)}
+        >
+          <MenuItem value="">{fromPlan[name] ?? "not said"}</MenuItem>
+          {words.map((word) => (
+            <MenuItem key={word} value={word}>
+              {word}
+            </MenuItem>
+          ))}
+        </TextField>
+      )}
+    />
+  );
+  const grid = { display: "grid", gridTemplateColumns: "1fr 1fr", gap: 1.5, mt: 2 };
   return (
     <Dialog open onClose={onClose} maxWidth="sm" fullWidth>
       <form onSubmit={(event) => void onSave(event)} noValidate>
         <DialogTitle>{bed ? bed.name : "Lay out a bed"}</DialogTitle>
         <DialogContent>
-          <TextField label="Name" autoFocus {...register("name")} {...at("name")} sx={{ mt: 1 }} />
-          <Box sx={{ display: "grid", gridTemplateColumns: "1fr 1fr", gap: 1.5, mt: 2 }}>
-            <TextField label="Length" placeholder={eg} {...register("width")} {...at("width")} />
-            <TextField label="Breadth" placeholder={eg} {...register("depth")} {...at("depth")} />
-            <TextField label="Middle, from the west edge" placeholder={eg} {...register("x")} {...at("x")} />
-            <TextField label="Middle, from the north edge" placeholder={eg} {...register("y")} {...at("y")} />
-            <TextField label="Turned by (degrees)" type="number" {...register("turn")} {...at("turn")} />
-            <TextField label="Hours of sun" type="number" {...register("sunHours")} {...at("sunHours")} />
+          <Box sx={{ ...grid, mt: 1 }}>
+            <TextField label="Name" autoFocus {...register("name")} {...at("name")} />
             <Controller
-              name="moisture"
+              name="shape"
               control={control}
               render={({ field }) => (
-                <TextField select label="Moisture" {...field} {...at("moisture")}>
-                  {site.moistures.map((word) => (
-                    <MenuItem key={word} value={word}>
-                      {word}
+                <TextField select label="Shape" {...field} {...at("shape")}>
+                  {shapes.map(([value, words]) => (
+                    <MenuItem key={value} value={value}>
+                      {words}
                     </MenuItem>
                   ))}
                 </TextField>
               )}
             />
+            <FormFields shape={shape} eg={eg} register={register} control={control} at={at} />
+          </Box>
+          <Box sx={{ mt: 2.5, fontWeight: 700 }}>What you know of its ground</Box>
+          <Box sx={{ color: "text.secondary", fontSize: 14 }}>
+            Leave open what you do not know: signs and tests can tell it.
+          </Box>
+          <Box sx={grid}>
+            {site.aspects.map((aspect) =>
+              choice(
+                aspect.key,
+                aspect.key === "moisture" ? "Moisture" : sentence(aspect.name),
+                aspect.words,
+              ),
+            )}
+            <TextField
+              label="Hours of sun, measured"
+              {...register("sunHours")}
+              {...at("sunHours", "Left open: computed from the plan")}
+            />
+            <TextField
+              label="Mulch"
+              placeholder={site.units === "us" ? "3 in" : "8 cm"}
+              {...register("mulch")}
+              {...at("mulch")}
+            />
+            {choice("shelter", "Shelter from wind", site.shelters)}
+            {choice("warmth", "Warmth", ["cold", "warm"])}
+            {choice("edge", "Its edge", ["open", "held"], "Held: a kerb, a barrier, a pot")}
             <Controller
               name="unsafe"
               control={control}
@@ -98,13 +191,24 @@ export function BedDialog({ bed, onClose }: { bed?: Schemas["BedView"]; onClose:
               )}
             />
           </Box>
+          <Controller
+            name="frostHollow"
+            control={control}
+            render={({ field }) => (
+              <FormControlLabel
+                control={<Checkbox checked={Boolean(field.value)} onChange={(_, on) => field.onChange(on)} />}
+                label="Frost gathers here"
+                sx={{ mt: 1 }}
+              />
+            )}
+          />
           <TextField
             label="Note"
             multiline
             minRows={2}
             {...register("note")}
             {...at("note")}
-            sx={{ mt: 2 }}
+            sx={{ mt: 1 }}
           />
           {fault && (
             <Alert severity="error" sx={{ mt: 2 }}>
@@ -122,3 +226,5 @@ export function BedDialog({ bed, onClose }: { bed?: Schemas["BedView"]; onClose:
     </Dialog>
   );
 }
+
+const sentence = (text: string) => (text === "pH" ? text : text.charAt(0).toUpperCase() + text.slice(1));

@@ -1,6 +1,5 @@
 import {
   Alert,
-  Autocomplete,
   Box,
   Button,
   Dialog,
@@ -14,19 +13,21 @@ import { useState } from "react";
 import { Controller, useForm, useWatch } from "react-hook-form";
 
 import { api, told, type Schemas } from "../../api/client";
-import { usePlanting, useSite, useSpecies } from "../../api/queries";
+import { usePlanting, useSite, useSpecies, useWhere } from "../../api/queries";
 import { useUndo } from "../../app/Undo";
 import { useSend } from "../../parts/useSend";
+import { SpeciesField } from "./SpeciesField";
 
 interface Props {
   plantingId?: number;
   bedId?: number;
+  speciesId?: string;
   beds: Schemas["BedView"][];
   onClose: () => void;
 }
 
 /** PlantingDialog sets a planting, or changes one. */
-export function PlantingDialog({ plantingId, bedId, beds, onClose }: Props) {
+export function PlantingDialog({ plantingId, bedId, speciesId, beds, onClose }: Props) {
   const planting = usePlanting(plantingId).data;
   const site = useSite().data;
   const species = useSpecies().data;
@@ -35,6 +36,7 @@ export function PlantingDialog({ plantingId, bedId, beds, onClose }: Props) {
     <PlantingForm
       planting={planting}
       bedId={bedId}
+      asked={speciesId}
       beds={beds}
       site={site}
       species={species}
@@ -46,22 +48,41 @@ export function PlantingDialog({ plantingId, bedId, beds, onClose }: Props) {
 interface FormProps {
   planting?: Schemas["PlantingView"];
   bedId?: number;
+  asked?: string;
   beds: Schemas["BedView"][];
   site: Schemas["SiteView"];
   species: Schemas["SpeciesChoice"][];
   onClose: () => void;
 }
 
-const plain = (text: string) =>
-  text
-    .normalize("NFD")
-    .replace(/\p{Mn}/gu, "")
-    .toLowerCase();
+/** Memory says first what became of the plant in the bed before, then how the bed suits it. */
+function Memory({ speciesId, bedId }: { speciesId: string; bedId: number }) {
+  const suit = useWhere(speciesId).data?.beds.find((b) => b.bedId === bedId);
+  if (!suit) return null;
+  return (
+    <Box sx={{ borderLeft: "5px solid var(--rule)", pl: 1.2, mt: 1.5, fontSize: 14.5 }}>
+      {suit.memory.map((words) => (
+        <Box
+          key={words}
+          sx={{ fontWeight: 700, color: words.startsWith("Failed") ? "var(--forbid)" : "var(--leaf)" }}
+        >
+          {words}
+        </Box>
+      ))}
+      {suit.words}
+      {suit.forbids.map((words) => (
+        <Box key={words} sx={{ color: "var(--forbid)" }}>
+          {words}
+        </Box>
+      ))}
+    </Box>
+  );
+}
 
-function PlantingForm({ planting, bedId, beds, site, species, onClose }: FormProps) {
+function PlantingForm({ planting, bedId, asked, beds, site, species, onClose }: FormProps) {
   const { noted } = useUndo();
   const { send, sending, fault, at } = useSend();
-  const [speciesId, setSpeciesId] = useState(planting?.speciesId ?? "");
+  const [speciesId, setSpeciesId] = useState(planting?.speciesId ?? asked ?? "");
   const { register, handleSubmit, control } = useForm({
     defaultValues: {
       bedId: planting?.bedId ?? bedId ?? beds[0]?.id ?? 0,
@@ -74,7 +95,8 @@ function PlantingForm({ planting, bedId, beds, site, species, onClose }: FormPro
       note: planting?.note ?? "",
     },
   });
-  const identity = useWatch({ control, name: "identity" });
+  const [identity, inBed] = useWatch({ control, name: ["identity", "bedId"] });
+  const bed = beds.find((b) => b.id === Number(inBed));
   const onSave = handleSubmit(async (typed) => {
     const body = {
       ...typed,
@@ -98,20 +120,16 @@ function PlantingForm({ planting, bedId, beds, site, species, onClose }: FormPro
       <form onSubmit={(event) => void onSave(event)} noValidate>
         <DialogTitle>{planting ? `${planting.name} · ${planting.bed}` : "Set a planting"}</DialogTitle>
         <DialogContent>
-          <Autocomplete
-            options={species}
-            getOptionLabel={(one) => `${one.name} (${one.botanical})`}
-            value={species.find((one) => one.id === speciesId) ?? null}
-            onChange={(_, one) => setSpeciesId(one?.id ?? "")}
-            filterOptions={(all, { inputValue }) => {
-              const words = plain(inputValue)
-                .split(/\s+/)
-                .filter((w) => !w.startsWith("("));
-              return all.filter((one) => words.every((word) => one.names.includes(word)));
-            }}
-            renderInput={(props) => <TextField {...props} label="Plant, by any name" {...at("speciesId")} />}
-            sx={{ mt: 1 }}
-          />
+          <Box sx={{ mt: 1 }}>
+            <SpeciesField
+              species={species}
+              label="Plant, by any name"
+              value={speciesId}
+              onChange={setSpeciesId}
+              {...at("speciesId")}
+            />
+          </Box>
+          {bed && speciesId && <Memory speciesId={speciesId} bedId={bed.id} />}
           <Box sx={{ display: "grid", gridTemplateColumns: "1fr 1fr", gap: 1.5, mt: 2 }}>
             <Controller
               name="bedId"

@@ -1,4 +1,5 @@
 import { Box, Button, Typography } from "@mui/material";
+import { useState } from "react";
 import { Link } from "react-router";
 
 import { api, told, type Schemas } from "../../api/client";
@@ -6,17 +7,20 @@ import { usePlanting } from "../../api/queries";
 import { useActs } from "../../app/acts";
 import { useKept, useShownDay } from "../../app/shownDay";
 import { useUndo } from "../../app/Undo";
+import { GroundNotices } from "../../parts/GroundNotices";
 import { Sprig } from "../../parts/Sprig";
+import { FateDialog } from "./FateDialog";
 
 interface Props {
   planted: Schemas["PlantedView"];
   onChange: () => void;
   onRemoved: () => void;
   onBed: () => void;
+  onWhere: () => void;
 }
 
 /** PlantingPanel is what is known of the planting chosen on the plan. */
-export function PlantingPanel({ planted, onChange, onRemoved, onBed }: Props) {
+export function PlantingPanel({ planted, onChange, onRemoved, onBed, onWhere }: Props) {
   const { asked } = useShownDay();
   const planting = usePlanting(planted.id, asked).data;
   const { observe } = useActs();
@@ -30,6 +34,7 @@ export function PlantingPanel({ planted, onChange, onRemoved, onBed }: Props) {
       say(reason instanceof Error ? reason.message : String(reason), "error");
     }
   };
+  const [fate, setFate] = useState(false);
   const next = planting?.stages.filter((s) => !s.past).slice(0, 4) ?? [];
   return (
     <>
@@ -71,6 +76,12 @@ export function PlantingPanel({ planted, onChange, onRemoved, onBed }: Props) {
           )}
         </Box>
       </Box>
+      <GroundNotices notices={planted.ground} />
+      {planted.fitWhy && (
+        <Box sx={{ borderLeft: "5px solid var(--clay)", pl: 1.2, my: 1, fontSize: 14.5 }}>
+          The bed suits it {planted.verdict === "fairly" ? "only fairly" : "badly"}: {planted.fitWhy}.
+        </Box>
+      )}
       {next.map((stage) => (
         <Box
           key={stage.bbch}
@@ -80,16 +91,18 @@ export function PlantingPanel({ planted, onChange, onRemoved, onBed }: Props) {
           <Box sx={{ textAlign: "right" }}>{stage.dates.text}</Box>
         </Box>
       ))}
-      {planting?.allowances.map((a) => (
-        <Box key={a.part} sx={{ py: 0.5, borderBottom: "1px dotted var(--rule)", fontSize: 15 }}>
-          <b>{a.part}:</b>{" "}
-          {a.refusal ? (
-            <span style={{ color: "var(--softInk)" }}>{a.refusal.why}</span>
-          ) : (
-            `${a.amount}${a.offered ? `, ${a.weight}` : ""}`
-          )}
-        </Box>
-      ))}
+      {planting?.allowances
+        .filter((a) => a.refusal?.kind !== "unsafe ground")
+        .map((a) => (
+          <Box key={a.part} sx={{ py: 0.5, borderBottom: "1px dotted var(--rule)", fontSize: 15 }}>
+            <b>{a.part}:</b>{" "}
+            {a.refusal ? (
+              <span style={{ color: "var(--softInk)" }}>{a.refusal.why}</span>
+            ) : (
+              `${a.amount}${a.offered ? `, ${a.weight}` : ""}`
+            )}
+          </Box>
+        ))}
       <Box sx={{ display: "flex", gap: 1, mt: 2, flexWrap: "wrap" }}>
         <Button variant="contained" onClick={() => observe(planted.id)}>
           Note what you see
@@ -106,7 +119,23 @@ export function PlantingPanel({ planted, onChange, onRemoved, onBed }: Props) {
         <Button color="inherit" onClick={() => void remove()}>
           Remove
         </Button>
+        <Button color="inherit" onClick={onWhere}>
+          Where would it go best
+        </Button>
+        <Button color="inherit" onClick={() => setFate(true)}>
+          It throve, it failed
+        </Button>
       </Box>
+      {fate && (
+        <FateDialog
+          planting={{ id: planted.id, name: planted.name, bed: planted.bed }}
+          onSaved={(entry, gone) => {
+            noted(entry);
+            if (gone) onRemoved();
+          }}
+          onClose={() => setFate(false)}
+        />
+      )}
     </>
   );
 }

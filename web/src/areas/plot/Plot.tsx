@@ -1,127 +1,407 @@
-import { Box, Button, Typography } from "@mui/material";
+import { Box, Button, MenuItem, TextField } from "@mui/material";
 import { useEffect, useState } from "react";
 import { useSearchParams } from "react-router";
 
-import { usePlot } from "../../api/queries";
+import { api, told, type Schemas } from "../../api/client";
+import { useLight, usePlot, useShadows } from "../../api/queries";
 import { useActs } from "../../app/acts";
 import { useShownDay } from "../../app/shownDay";
 import { Trouble } from "../../parts/Trouble";
 import { BedDialog } from "./BedDialog";
 import { BedPanel } from "./BedPanel";
-import { Plan, type Selection } from "./Plan";
+import { BoundaryDialog } from "./BoundaryDialog";
+import { DrawBar } from "./DrawBar";
+import { ItemDialog } from "./ItemDialog";
+import { ItemPanel } from "./ItemPanel";
+import { Overview } from "./Overview";
+import { Plan } from "./Plan";
+import { PlanFiles } from "./PlanFiles";
 import { PlantingDialog } from "./PlantingDialog";
 import { PlantingPanel } from "./PlantingPanel";
+import { SeveralPanel } from "./SeveralPanel";
+import { SunBar } from "./SunBar";
+import { WherePanel } from "./WherePanel";
+import { asInput, type FormInput, type LocalForm } from "./forms";
+import { typed, type Point } from "./geometry";
+import { layers, legends, type Layer } from "./layers";
+import { allPlaced, nothing, type Plot as PlotView, type Selection, type Thing } from "./things";
+import { useDragLight } from "./useDragLight";
+import { useEdits } from "./useEdits";
+import type { Tool } from "./useEditor";
 
-type Editing = { what: "bed"; id?: number } | { what: "planting"; id?: number; bed?: number };
+type Dialog =
+  | { what: "bed"; id?: number; drawn?: FormInput }
+  | { what: "item"; id?: number; kind?: string; drawn?: FormInput }
+  | { what: "planting"; id?: number; bed?: number; species?: string }
+  | { what: "boundary"; drawn?: Point[] };
 
-/** Plot is the scaled plan, and beside it what is chosen on it. */
+const copyOffset = "1 m";
+const firstHour = 10;
+
+/** Plot is the scaled plan, its layers and its drawing mode, and beside it what is chosen on it. */
 export function Plot() {
   const { asked } = useShownDay();
   const query = usePlot(asked);
-  const [params] = useSearchParams();
+  const [params, setParams] = useSearchParams();
   const [selection, setSelection] = useState<Selection>(() => {
     const bed = Number(params.get("bed"));
-    return bed ? { bed } : {};
+    return bed ? { things: [{ what: "bed", id: bed }] } : nothing;
   });
-  const [editing, setEditing] = useState<Editing>();
+  const [layer, setLayer] = useState<Layer>("stage");
+  const [use, setUse] = useState("tea");
+  const [hour, setHour] = useState(firstHour);
+  const [editing, setEditing] = useState(false);
+  const [tool, setTool] = useState<Tool>();
+  const [dialog, setDialog] = useState<Dialog>();
+  const edits = useEdits();
   const { select } = useActs();
+  const light = useLight(asked, layer === "sun").data;
+  const shadows = useShadows(asked, hour, layer === "sun").data;
+  const drag = useDragLight(query.data, asked, hour);
   useEffect(() => {
     select(selection.planting);
     return () => select(undefined);
   }, [selection.planting, select]);
+  const where = params.get("where") ?? undefined;
+  const setWhere = (speciesId?: string) =>
+    setParams((before) => {
+      const next = new URLSearchParams(before);
+      if (speciesId) next.set("where", speciesId);
+      else next.delete("where");
+      return next;
+    });
   const plot = query.data;
   if (query.error) return <Trouble reason={query.error} />;
   if (!plot) return <Box sx={{ minHeight: 500 }} />;
-  const bed = plot.beds.find((b) => b.id === selection.bed);
-  const planted = plot.beds.flatMap((b) => b.plantings).find((p) => p.id === selection.planting);
+
+  const choose = (to: Selection) => {
+    setSelection(to);
+    if (where) setWhere();
+  };
+  const toggleDrawing = () => {
+    setEditing(!editing);
+    setTool(undefined);
+    if (!editing && selection.planting) setSelection(nothing);
+  };
+  const arrange = (body: Schemas["ArrangeInput"]) =>
+    edits.edit(() => told(api.POST("/api/plan/arrange", { body })));
+  const remove = async (things: Thing[]) => {
+    for (const thing of things) {
+      const taken = await edits.edit(() =>
+        told(
+          thing.what === "bed"
+            ? api.DELETE("/api/beds/{id}", { params: { path: { id: thing.id } } })
+            : api.DELETE("/api/plan/items/{id}", { params: { path: { id: thing.id } } }),
+        ),
+      );
+      if (!taken) return;
+    }
+    setSelection(nothing);
+  };
+  const drawn = (form: LocalForm) => {
+    if (!tool) return;
+    if (tool.kind === "bed") setDialog({ what: "bed", drawn: asInput(form) });
+    else if (tool.kind === "boundary") setDialog({ what: "boundary", drawn: form.points });
+    else setDialog({ what: "item", kind: tool.kind, drawn: asInput(form) });
+  };
+  const close = () => setDialog(undefined);
   return (
     <>
       <Box
         sx={{ display: "flex", gap: 2.5, flexDirection: { xs: "column", md: "row" }, alignItems: "stretch" }}
       >
-        <Plan plot={plot} selection={selection} onSelect={setSelection} />
+        <Box sx={{ flex: 1, minWidth: 0 }}>
+          <LayerBar
+            layer={layer}
+            onLayer={setLayer}
+            use={use}
+            uses={plot.uses}
+            onUse={setUse}
+            editing={editing}
+            onEditing={toggleDrawing}
+          />
+          {editing && (
+            <DrawBar
+              tool={tool}
+              onTool={setTool}
+              undo={edits.undoable}
+              redo={edits.redoable}
+              busy={edits.busy}
+              onUndo={() => void edits.undo()}
+              onRedo={() => void edits.redo()}
+              onBoundary={() => setDialog({ what: "boundary" })}
+              onTyped={(kind) =>
+                setDialog(
+                  kind === "bed"
+                    ? { what: "bed", drawn: { shape: tool?.shape } }
+                    : { what: "item", kind, drawn: { shape: tool?.shape } },
+                )
+              }
+            />
+          )}
+          <Plan
+            plot={plot}
+            layer={layer}
+            use={use}
+            light={light}
+            shadows={shadows}
+            dragged={drag.dragged}
+            selection={selection}
+            onSelect={choose}
+            editing={editing}
+            tool={tool}
+            onTool={setTool}
+            onMove={(things, by) =>
+              arrange({ things: things.map(refOf), right: typed(by.x), down: typed(by.y) })
+            }
+            onReshape={(thing, form) =>
+              edits.edit(() =>
+                told(
+                  api.POST("/api/plan/reshape", {
+                    body: { what: thing.what, id: thing.id, ...asInput(withInner(plot, thing, form)) },
+                  }),
+                ),
+              )
+            }
+            onDrawn={drawn}
+            onDrag={drag.onDrag}
+            onDragEnd={drag.onDragEnd}
+            onTurn={(things, turn) => void arrange({ things: things.map(refOf), turn })}
+            onCopy={(things) =>
+              void arrange({ things: things.map(refOf), right: copyOffset, down: copyOffset, copy: true })
+            }
+            onRemove={(things) => void remove(things)}
+            onUndo={() => void edits.undo()}
+            onRedo={() => void edits.redo()}
+            below={
+              <>
+                {layer === "sun" && <SunBar light={light} shadows={shadows} hour={hour} onHour={setHour} />}
+                <Box sx={{ color: "text.secondary", fontSize: 14, mt: 0.7 }}>
+                  {plot.areaWords} in all. {legends[layer]}
+                </Box>
+                <PlanFiles onSaved={edits.keep} />
+              </>
+            }
+          />
+        </Box>
         <Box
           component="aside"
           aria-label="Chosen on the plan"
-          sx={{ width: { xs: "100%", md: 292 }, flex: "none" }}
+          sx={{ width: { xs: "100%", md: 330 }, flex: "none" }}
         >
-          {planted ? (
-            <PlantingPanel
-              planted={planted}
-              onChange={() => setEditing({ what: "planting", id: planted.id })}
-              onRemoved={() => setSelection({})}
-              onBed={() => setSelection({ bed: planted.bedId })}
-            />
-          ) : bed ? (
-            <BedPanel
-              bed={bed}
-              onSelect={setSelection}
-              onChange={() => setEditing({ what: "bed", id: bed.id })}
-              onPlant={() => setEditing({ what: "planting", bed: bed.id })}
-              onRemoved={() => setSelection({})}
-            />
-          ) : (
-            <Overview
-              beds={plot.beds.map((b) => ({ id: b.id, name: b.name, n: b.plantings.length, area: b.area }))}
-              onSelect={setSelection}
-              onAdd={() => setEditing({ what: "bed" })}
-            />
-          )}
+          <Chosen
+            plot={plot}
+            selection={selection}
+            where={where}
+            editing={editing}
+            onSelect={choose}
+            onWhere={setWhere}
+            onDialog={setDialog}
+            onSaved={edits.keep}
+            onRemove={(things) => void remove(things)}
+          />
         </Box>
       </Box>
-      {editing?.what === "bed" && (
-        <BedDialog bed={plot.beds.find((b) => b.id === editing.id)} onClose={() => setEditing(undefined)} />
-      )}
-      {editing?.what === "planting" && (
-        <PlantingDialog
-          plantingId={editing.id}
-          bedId={editing.bed}
-          beds={plot.beds}
-          onClose={() => setEditing(undefined)}
+      {dialog?.what === "bed" && (
+        <BedDialog
+          bed={plot.beds.find((b) => b.id === dialog.id)}
+          drawn={dialog.drawn}
+          onSaved={edits.keep}
+          onClose={close}
         />
+      )}
+      {dialog?.what === "item" && (
+        <ItemDialog
+          item={plot.items.find((i) => i.id === dialog.id)}
+          drawn={dialog.kind ? { kind: dialog.kind, form: dialog.drawn ?? {} } : undefined}
+          onSaved={edits.keep}
+          onClose={close}
+        />
+      )}
+      {dialog?.what === "planting" && (
+        <PlantingDialog
+          plantingId={dialog.id}
+          bedId={dialog.bed}
+          speciesId={dialog.species}
+          beds={plot.beds}
+          onClose={close}
+        />
+      )}
+      {dialog?.what === "boundary" && (
+        <BoundaryDialog plot={plot} drawn={dialog.drawn} onSaved={edits.keep} onClose={close} />
       )}
     </>
   );
 }
 
-interface OverviewProps {
-  beds: { id: number; name: string; n: number; area: string }[];
-  onSelect: (selection: Selection) => void;
-  onAdd: () => void;
+const refOf = ({ what, id }: Thing): Thing => ({ what, id });
+
+/** withInner keeps a ring's hole in proportion while its edge is dragged. */
+function withInner(plot: PlotView, thing: Thing, form: LocalForm): LocalForm {
+  if (form.shape !== "ring") return form;
+  const bed = plot.beds.find((b) => b.id === thing.id);
+  const hole = bed?.hole[0];
+  if (!bed || !hole) return form;
+  const inner = 2 * Math.hypot(hole.x - bed.at.x, hole.y - bed.at.y);
+  return { ...form, inner: Math.round((inner * form.width * 100) / bed.widthM) / 100 };
 }
 
-function Overview({ beds, onSelect, onAdd }: OverviewProps) {
+interface LayerBarProps {
+  layer: Layer;
+  onLayer: (layer: Layer) => void;
+  use: string;
+  uses: string[];
+  onUse: (use: string) => void;
+  editing: boolean;
+  onEditing: () => void;
+}
+
+/** LayerBar chooses what the plan shows, and opens its drawing mode. */
+function LayerBar({ layer, onLayer, use, uses, onUse, editing, onEditing }: LayerBarProps) {
   return (
-    <>
-      <Typography variant="h1" sx={{ mb: 1 }}>
-        Plot
-      </Typography>
-      {beds.length === 0 && <p>No bed is laid out yet. Measure one, and say where it lies.</p>}
-      {beds.map((bed) => (
-        <Box
-          key={bed.id}
-          component="button"
-          onClick={() => onSelect({ bed: bed.id })}
-          sx={{
-            all: "unset",
-            boxSizing: "border-box",
-            cursor: "pointer",
-            display: "flex",
-            width: "100%",
-            py: 0.8,
-            borderBottom: "1px dotted var(--rule)",
-            "&:focus-visible": { outline: "3px solid var(--straw)" },
-          }}
-        >
-          <Box sx={{ flex: 1 }}>{bed.name}</Box>
-          <Box sx={{ color: "text.secondary" }}>
-            {bed.n} {bed.n === 1 ? "planting" : "plantings"} · {bed.area}
-          </Box>
-        </Box>
-      ))}
-      <Button variant="contained" onClick={onAdd} sx={{ mt: 2 }}>
-        Lay out a bed
+    <Box
+      className="no-print"
+      sx={{ display: "flex", gap: 0.7, mb: 1, flexWrap: "wrap", alignItems: "center" }}
+    >
+      <Box role="group" aria-label="Layer" sx={{ display: "flex", gap: 0.7, flexWrap: "wrap", flex: 1 }}>
+        {layers.map((l) => (
+          <Button
+            key={l.id}
+            size="small"
+            variant={layer === l.id ? "contained" : "outlined"}
+            aria-pressed={layer === l.id}
+            onClick={() => onLayer(l.id)}
+            sx={{
+              minHeight: 34,
+              minWidth: 0,
+              px: 1.3,
+              borderColor: "var(--rule)",
+              color: layer === l.id ? "var(--paper)" : "var(--ink)",
+              background: layer === l.id ? "var(--ink)" : "var(--card)",
+            }}
+          >
+            {l.name}
+          </Button>
+        ))}
+        {layer === "use" && (
+          <TextField
+            select
+            label="Grown for"
+            value={use}
+            onChange={(e) => onUse(e.target.value)}
+            sx={{ width: 130 }}
+          >
+            {uses.map((word) => (
+              <MenuItem key={word} value={word}>
+                {word}
+              </MenuItem>
+            ))}
+          </TextField>
+        )}
+      </Box>
+      <Button
+        size="small"
+        variant={editing ? "contained" : "outlined"}
+        onClick={onEditing}
+        aria-pressed={editing}
+      >
+        {editing ? "Done drawing" : "Draw on the plan"}
       </Button>
-    </>
+    </Box>
+  );
+}
+
+interface ChosenProps {
+  plot: PlotView;
+  selection: Selection;
+  where: string | undefined;
+  editing: boolean;
+  onSelect: (selection: Selection) => void;
+  onWhere: (speciesId?: string) => void;
+  onDialog: (dialog: Dialog) => void;
+  onSaved: (entry: Schemas["Entry"]) => void;
+  onRemove: (things: Thing[]) => void;
+}
+
+/** Chosen is the panel beside the plan. */
+function Chosen({
+  plot,
+  selection,
+  where,
+  editing,
+  onSelect,
+  onWhere,
+  onDialog,
+  onSaved,
+  onRemove,
+}: ChosenProps) {
+  const planted = plot.beds.flatMap((b) => b.plantings).find((p) => p.id === selection.planting);
+  const [one] = selection.things;
+  const bed = plot.beds.find((b) => one?.what === "bed" && b.id === one.id);
+  const item = plot.items.find((i) => one?.what === "item" && i.id === one.id);
+  const toPlanting = (id: number) => onSelect({ planting: id, things: [] });
+  const toBed = (id: number) => onSelect({ things: [{ what: "bed", id }] });
+  if (where)
+    return (
+      <WherePanel
+        speciesId={where}
+        onBed={toBed}
+        onPlant={(bedId) => onDialog({ what: "planting", bed: bedId, species: where })}
+        onClose={() => onWhere()}
+      />
+    );
+  if (selection.things.length > 1)
+    return (
+      <SeveralPanel
+        names={allPlaced(plot)
+          .filter((t) => selection.things.some((s) => s.what === t.what && s.id === t.id))
+          .map((t) => t.name)}
+        things={selection.things}
+        onSaved={onSaved}
+        onRemove={() => onRemove(selection.things)}
+      />
+    );
+  if (planted)
+    return (
+      <PlantingPanel
+        planted={planted}
+        onChange={() => onDialog({ what: "planting", id: planted.id })}
+        onRemoved={() => onSelect(nothing)}
+        onBed={() => toBed(planted.bedId)}
+        onWhere={() => onWhere(planted.speciesId)}
+      />
+    );
+  if (bed)
+    return (
+      <BedPanel
+        key={bed.id}
+        bed={bed}
+        editing={editing}
+        onPlanting={toPlanting}
+        onChange={() => onDialog({ what: "bed", id: bed.id })}
+        onPlant={(species) => onDialog({ what: "planting", bed: bed.id, species })}
+        onRemoved={() => onSelect(nothing)}
+        onSaved={onSaved}
+      />
+    );
+  if (item)
+    return (
+      <ItemPanel
+        key={item.id}
+        item={item}
+        editing={editing}
+        onChange={() => onDialog({ what: "item", id: item.id })}
+        onRemove={() => onRemove([{ what: "item", id: item.id }])}
+        onSaved={onSaved}
+      />
+    );
+  return (
+    <Overview
+      plot={plot}
+      editing={editing}
+      onSelect={onSelect}
+      onAdd={() => onDialog({ what: "bed" })}
+      onWhere={onWhere}
+    />
   );
 }

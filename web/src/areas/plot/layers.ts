@@ -1,0 +1,21 @@
+/** The layers of the plan: what is shown of beds and plantings. */
+export const layers = [
+  { id: "stage", name: "Stage" },
+  { id: "sun", name: "Sun" },
+  { id: "fit", name: "Fit" },
+  { id: "water", name: "Water" },
+  { id: "use", name: "Use" },
+  { id: "ground", name: "Unsafe ground" },
+] as const;
+
+export type Layer = (typeof layers)[number]["id"];
+
+/** Words under the plan that say how a layer is read. */
+export const legends: Record<Layer, string> = {
+  stage: "A circle is a plant at its size on the day; a green ring: something may be taken.",
+  sun: "The lighter the ground, the more of the day it has the sun. Solar time: the sun stands highest at 12.",
+  fit: "Three notches: does well; two: gets by; one: hardly lives; a cross: not here. The worst need decides.",
+  water: "Drops are the water a planting wants; the bluer the bed, the wetter it is.",
+  use: "Plantings grown for the chosen use.",
+  ground: "Nothing within a red strip is for use. A dotted ring is as far as a tree poisons the ground.",
+};
