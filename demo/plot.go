@@ -16,7 +16,7 @@ var beds = []garden.BedInput{
 	{Name: "North Fence", FormInput: at("32 m", "20.8 m", "2.4 m", "9 m"), Moisture: "fresh", Texture: "loam", Fertility: "rich", SoilDepth: "over 50 cm", Note: "Along the fence, a path on its west side."},
 	{Name: "Nut Shade", FormInput: garden.FormInput{Shape: "ring", X: "39.6 m", Y: "20.6 m", Width: "8 m", Inner: "2.4 m"}, Moisture: "fresh", Texture: "silt loam", Drainage: "free", Fertility: "fair", Note: "Under the walnut."},
 	{Name: "Hedge Foot", FormInput: at("17 m", "25.6 m", "18 m", "2.6 m"), Moisture: "moist", Fertility: "fair", Note: "Shade of the hedge; the lane beyond it is sprayed."},
-	{Name: "Mint Pot", FormInput: garden.FormInput{Shape: "round", X: "20.4 m", Y: "20.9 m", Width: "60 cm"}, Moisture: "fresh", Texture: "sandy loam", Drainage: "free", Fertility: "rich", SoilDepth: "30–50 cm", Note: "Empty: the mint went to a friend."},
+	{Name: "Mint Pot", FormInput: garden.FormInput{Shape: "round", X: "5.2 m", Y: "23.6 m", Width: "60 cm"}, Moisture: "fresh", Texture: "sandy loam", Drainage: "free", Fertility: "rich", SoilDepth: "30–50 cm", Note: "Empty: the mint went to a friend."},
 }
 
 // things stand about the beds, the neighbour's trees and the lane among them.

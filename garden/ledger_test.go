@@ -5,6 +5,9 @@ import (
 	"errors"
 	"strings"
 	"testing"
+
+	"bramblyacre/core/geometry"
+	"bramblyacre/core/plan"
 )
 
 // snapshot writes every table, to compare the plot before and after.
@@ -12,7 +15,7 @@ func (p *plot) snapshot() string {
 	p.t.Helper()
 	rows, err := p.readRows(p.t.Context())
 	check(p.t, err)
-	text, err := json.Marshal([]any{rows.site, rows.beds, rows.plantings, rows.observations, rows.pickings, rows.answers, rows.needs})
+	text, err := json.Marshal([]any{rows.site, rows.beds, rows.plantings, rows.observations, rows.pickings, rows.answers, rows.needs, rows.items, rows.readings, rows.fates})
 	check(p.t, err)
 	return string(text)
 }
@@ -24,6 +27,10 @@ func TestEveryChangeCanBeTakenBackAndPutBack(t *testing.T) {
 	ctx := t.Context()
 	bed := goodBed()
 	bed.Name, bed.SunHours = "Renamed Bed", new(4.0)
+	drawn := p.add(tree("24 m", "12 m", "4 m", "7 m"))
+	_, err := p.NoteReading(ctx, p.bed, ReadingInput{Day: "2031-05-20", Kind: "worms", ReadingDetail: ReadingDetail{Worms: new(7.0)}})
+	check(t, err)
+	const read = 1
 	more := p.goodPlanting()
 	more.Plants, more.Note = 20, "Counted again"
 	changes := []struct {
@@ -52,6 +59,34 @@ func TestEveryChangeCanBeTakenBackAndPutBack(t *testing.T) {
 		}},
 		{"site changed", func() (Entry, error) {
 			return p.SetSite(ctx, SiteInput{Name: "Acre", Latitude: -30, Altitude: "60 m", ClimateID: "humid-subtropical-south", Width: "100 ft", Depth: "80 ft", Units: "us"})
+		}},
+		{"thing drawn", func() (Entry, error) { return p.AddItem(ctx, tree("20 m", "12 m", "6 m", "9 m")) }},
+		{"thing changed", func() (Entry, error) { return p.ChangeItem(ctx, drawn, tree("21 m", "12 m", "7 m", "10 m")) }},
+		{"thing removed", func() (Entry, error) { return p.RemoveItem(ctx, drawn) }},
+		{"several moved", func() (Entry, error) {
+			return p.Arrange(ctx, ArrangeInput{Things: []Thing{{"bed", p.bed}, {"item", drawn}}, Right: "1 m", Turn: 10})
+		}},
+		{"several copied", func() (Entry, error) {
+			return p.Arrange(ctx, ArrangeInput{Things: []Thing{{"bed", p.bed}, {"item", drawn}}, Down: "4 m", Copy: true})
+		}},
+		{"reshaped", func() (Entry, error) {
+			return p.Reshape(ctx, ReshapeInput{Thing{"bed", p.bed}, FormInput{Shape: "ring", X: "10 m", Y: "6 m", Width: "5 m", Inner: "2 m"}})
+		}},
+		{"boundary drawn", func() (Entry, error) {
+			return p.SetBoundary(ctx, BoundaryInput{Points: []Corner{{"0", "0"}, {"35 m", "0"}, {"35 m", "25 m"}, {"0", "20 m"}}, BearingDeg: 12})
+		}},
+		{"ground read", func() (Entry, error) {
+			return p.NoteReading(ctx, p.bed, ReadingInput{Day: "2031-05-20", Kind: "sign", ReadingDetail: ReadingDetail{Sign: "rushes"}})
+		}},
+		{"reading removed", func() (Entry, error) { return p.RemoveReading(ctx, read) }},
+		{"throve", func() (Entry, error) {
+			return p.NoteFate(ctx, p.planting, FateInput{Outcome: "throve", Cause: "the spot suits it"})
+		}},
+		{"failed and gone", func() (Entry, error) {
+			return p.NoteFate(ctx, p.planting, FateInput{Outcome: "failed", Cause: "too dry", Gone: true})
+		}},
+		{"plan read", func() (Entry, error) {
+			return p.ImportPlan(ctx, PlanData{WidthM: 30, DepthM: 20, Beds: []PlanBed{{Form: plan.Form{Shape: plan.Round, At: geometry.Point{X: 25, Y: 15}, Width: 1}, Bed: BedInput{Name: "From a file"}}}})
 		}},
 		{"job answered", func() (Entry, error) {
 			view, err := p.Now(ctx, NoDay)

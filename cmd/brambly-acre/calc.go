@@ -13,35 +13,52 @@ import (
 
 	"bramblyacre/core/calendar"
 	"bramblyacre/core/climate"
+	"bramblyacre/core/ground"
+	"bramblyacre/core/sun"
 )
 
 // calculation is one sum that the command line can do.
 type calculation struct {
 	needs, takes []string
-	run          func(*values) (map[string]float64, error)
+	run          func(*values) (map[string]any, error)
 }
 
 var calculations = map[string]calculation{
-	"daylight": {needs: []string{"latitude", "date"}, run: func(v *values) (map[string]float64, error) {
+	"daylight": {needs: []string{"latitude", "date"}, run: func(v *values) (map[string]any, error) {
 		latitude, day := v.number("latitude"), v.date("date")
 		hours, err := climate.DayLength(latitude, day)
 		if err != nil {
 			return nil, err
 		}
 		radiation, err := climate.ExtraterrestrialRadiation(latitude, day)
-		return map[string]float64{"day_length_h": hours, "radiation_mj_m2": radiation}, err
+		return map[string]any{"day_length_h": hours, "radiation_mj_m2": radiation}, err
 	}},
-	"degree-days": {needs: []string{"tmin", "tmax", "base"}, takes: []string{"upper"}, run: func(v *values) (map[string]float64, error) {
+	"degree-days": {needs: []string{"tmin", "tmax", "base"}, takes: []string{"upper"}, run: func(v *values) (map[string]any, error) {
 		upper := climate.NoUpper
 		if v.has("upper") {
 			upper = v.number("upper")
 		}
 		sum, err := climate.DegreeDays(v.number("tmin"), v.number("tmax"), v.number("base"), upper)
-		return map[string]float64{"degree_days": sum}, err
+		return map[string]any{"degree_days": sum}, err
 	}},
-	"evapotranspiration": {needs: []string{"latitude", "date", "tmin", "tmax"}, run: func(v *values) (map[string]float64, error) {
+	"evapotranspiration": {needs: []string{"latitude", "date", "tmin", "tmax"}, run: func(v *values) (map[string]any, error) {
 		et0, err := climate.ReferenceEvapotranspiration(v.number("latitude"), v.date("date"), v.number("tmin"), v.number("tmax"))
-		return map[string]float64{"et0_mm": et0}, err
+		return map[string]any{"et0_mm": et0}, err
+	}},
+	"sun": {needs: []string{"latitude", "date", "hour"}, run: func(v *values) (map[string]any, error) {
+		at, err := sun.At(v.number("latitude"), v.date("date"), v.number("hour"))
+		return map[string]any{"altitude_deg": at.Altitude, "azimuth_deg": at.Azimuth}, err
+	}},
+	"texture": {needs: []string{"sand_mm", "silt_mm", "clay_mm"}, run: func(v *values) (map[string]any, error) {
+		shares, err := ground.Jar(v.number("sand_mm"), v.number("silt_mm"), v.number("clay_mm"))
+		if err != nil {
+			return nil, err
+		}
+		return map[string]any{"class": shares.Class(), "sand": shares.Sand, "silt": shares.Silt, "clay": shares.Clay}, nil
+	}},
+	"infiltration": {needs: []string{"fall_mm", "minutes"}, run: func(v *values) (map[string]any, error) {
+		rate, class, err := ground.Infiltration(v.number("fall_mm"), v.number("minutes"))
+		return map[string]any{"mm_per_hour": rate, "class": class}, err
 	}},
 }
 
@@ -68,7 +85,9 @@ func calcCommand() *cobra.Command {
 				return usageError{err}
 			}
 			for name, value := range results {
-				results[name] = math.Round(value*100) / 100
+				if number, is := value.(float64); is {
+					results[name] = math.Round(number*100) / 100
+				}
 			}
 			line, err := json.Marshal(results)
 			if err != nil {
@@ -81,7 +100,7 @@ func calcCommand() *cobra.Command {
 }
 
 // work reads the arguments and does the sum.
-func (c calculation) work(args []string) (map[string]float64, error) {
+func (c calculation) work(args []string) (map[string]any, error) {
 	v := &values{texts: map[string]string{}}
 	for _, arg := range args {
 		key, value, found := strings.Cut(arg, "=")

@@ -121,7 +121,7 @@ func (r Remedy) hours(areaM2 float64) (first, aYear float64) {
 
 // Mend returns what helps against one shortfall, the best first: only what raises
 // its score, with the whole answer after it. None means that there is no remedy.
-// areaM2 is the ground to be worked.
+// areaM2 is the ground that the plants want full-grown, and the ground to be worked.
 func (r Remedies) Mend(species *flora.Species, place Place, areaM2 float64, short Score) []Mended {
 	var helps []Mended
 	for _, remedy := range r.List {
@@ -169,7 +169,7 @@ const mostSteps = 4
 
 // MendAll returns the remedies that together raise the answer as far as they can:
 // at each step the one that helps the deciding need most, as long as the whole
-// gains. areaM2 is the ground to be worked.
+// gains. areaM2 as for Mend.
 func (r Remedies) MendAll(species *flora.Species, place Place, areaM2 float64) Whole {
 	w := Whole{Answer: Judge(species, place, areaM2)}
 	done := map[string]bool{}

@@ -123,15 +123,21 @@ func (s *seen) solidBlocks(at geometry.Point, height float64, m *moment) bool {
 	return height+entry*m.tan < s.Foot+s.High
 }
 
-// crownBlocks meets the ray with an ellipsoid: half the crown's width across,
-// from its lowest leaves to its top.
+// crownBlocks meets the ray with a dome: the upper half of an ellipsoid, flat below
+// at the lowest leaves, where a crown that grows in the open is widest.
 func (s *seen) crownBlocks(at geometry.Point, height float64, m *moment) bool {
-	up := (s.High - s.Low) / 2
+	up := s.High - s.Low
 	dx, dy := (at.X-s.Middle.X)/s.Radius, (at.Y-s.Middle.Y)/s.Radius
-	dz := (height - s.Foot - s.Low - up) / up
+	dz := (height - s.Foot - s.Low) / up
 	vx, vy, vz := m.x/s.Radius, m.y/s.Radius, m.up/up
 	a := vx*vx + vy*vy + vz*vz
 	b := dx*vx + dy*vy + dz*vz
 	c := dx*dx + dy*dy + dz*dz - 1
-	return c <= 0 || b < 0 && b*b-a*c >= 0
+	root := b*b - a*c
+	if root < 0 {
+		return false
+	}
+	// The ray climbs, so where it leaves the ellipsoid it is highest in it.
+	leaves := (math.Sqrt(root) - b) / a
+	return leaves > 0 && dz+leaves*vz > 0
 }

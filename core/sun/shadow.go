@@ -32,15 +32,19 @@ func (o Obstacle) Shadow(at Position, bearingDeg float64) []geometry.Polygon {
 	return outlines
 }
 
-// crownShadow is the ellipse that parallel rays cast of an ellipsoid: as wide as
-// the crown across the rays, and along them √(r² + (b/tan)²) from its middle.
+// crownShadow is what parallel rays cast of a dome: on the near side the circle of
+// its flat base, on the far side half an ellipse, √(r² + (h/tan)²) long from the
+// base's middle for a dome of height h.
 func (o Obstacle) crownShadow(away geometry.Point, tan float64, reach func(float64) float64) geometry.Polygon {
-	up := (o.High - o.Low) / 2
-	middle := o.Middle.Plus(away.Times(reach(o.Low + up)))
-	along := math.Min(longestShadowM, math.Hypot(o.Radius, up/tan))
+	middle := o.Middle.Plus(away.Times(reach(o.Low)))
+	far := math.Min(longestShadowM, math.Hypot(o.Radius, (o.High-o.Low)/tan))
 	across := geometry.Point{X: -away.Y, Y: away.X}
 	outline := geometry.Circle(1, 40)
 	for i, corner := range outline {
+		along := o.Radius
+		if corner.X > 0 {
+			along = far
+		}
 		outline[i] = middle.Plus(away.Times(corner.X * along)).Plus(across.Times(corner.Y * o.Radius))
 	}
 	return outline

@@ -30,6 +30,8 @@ interface Props {
 
 const letter = 6.4;
 const leastForTwoLines = 60;
+/** Below so many pixels for a metre, only names are written. */
+const smallScale = 11;
 
 /** BedShape is one bed on the plan, with its name. */
 export function BedShape({ bed, view, by, selected, about, fill, onChoose }: Props) {
@@ -39,8 +41,8 @@ export function BedShape({ bed, view, by, selected, about, fill, onChoose }: Pro
   const box = boundsOf(areas.flat().map(view.at));
   const forbids = bed.plantings.some((p) => p.ground.some((g) => g.forbids)) || bed.unsafe !== "";
   const words = `${about}${forbids ? " · not for use" : ""}`;
-  const roomBelow = box.right - box.left > leastForTwoLines || selected;
-  const room = box.right - box.left > (bed.name.length + words.length) * letter;
+  const roomBelow = (box.right - box.left > leastForTwoLines && view.scale > smallScale) || selected;
+  const room = view.scale > smallScale && box.right - box.left > (bed.name.length + words.length) * letter;
   return (
     <g
       role="button"

@@ -204,6 +204,8 @@ export function ItemDialog({ item, drawn, onSaved, onClose }: Props) {
                 {...at("facesDeg", "90 east, 180 south, 270 west")}
               />
             )}
+          </Box>
+          <Box sx={{ display: "grid", gridTemplateColumns: "1fr 1fr", gap: 1.5, mt: 2 }}>
             <FormFields shape={shape} eg={eg} register={register} control={control} at={at} />
           </Box>
           <TextField

@@ -120,7 +120,7 @@ function Crown({ item, middle, view, mark, showReach }: CrownProps) {
         fillOpacity={0.1}
         stroke={mark ?? "var(--leaf)"}
         strokeWidth={mark ? 2.6 : 1.3}
-        pointerEvents="stroke"
+        pointerEvents={mark ? "all" : "stroke"}
       />
       <circle
         cx={middle.x}
@@ -163,7 +163,7 @@ function ItemName({ item, name, by, view }: { item: Item; name: string; by: Poin
   const wide = box.right - box.left > name.length * letter;
   const tall = box.bottom - box.top > name.length * letter;
   if (!wide && !tall && item.kind !== "tree") return null;
-  const at = item.kind === "tree" ? { x: middleOf(box).x, y: middleOf(box).y + 18 } : middleOf(box);
+  const at = item.kind === "tree" ? { x: middleOf(box).x, y: box.bottom - 11 } : middleOf(box);
   const upright = !wide && tall;
   return (
     <text

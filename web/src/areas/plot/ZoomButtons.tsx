@@ -13,10 +13,10 @@ export function ZoomButtons({ onZoom, onShow }: Props) {
       aria-label="Zoom"
       className="no-print"
       sx={{
-        position: "absolute",
+        position: { xs: "static", md: "absolute" },
         right: 8,
         bottom: 8,
-        "& button": { background: "var(--card)", minHeight: 32 },
+        "& button": { background: "var(--card)", minHeight: { xs: 48, md: 32 } },
       }}
     >
       <Button onClick={() => onZoom(1 / 1.4)} aria-label="Smaller">

@@ -91,7 +91,7 @@ export function drawnBetween(shape: Shape, from: Point, to: Point): LocalForm {
     const b = boundsOf([from, to]);
     return { ...plain, at: middleOf(b), width: b.right - b.left, depth: b.bottom - b.top };
   }
-  const width = 2 * distance(from, to);
+  const width = Math.round(20 * distance(from, to)) / 10;
   return { ...plain, at: from, width, depth: width, inner: shape === "ring" ? width * 0.4 : 0 };
 }
 
