@@ -58,18 +58,14 @@ func TestKeysReachEverything(t *testing.T) {
 func TestPlanAndRibbonAreReachedByKeyboard(t *testing.T) {
 	b := open(t, samplePlot(t), 1280, 800, "/plot")
 	b.sees("Lay out a bed")
-	focus := func(selector string) {
-		_, err := chromedp.Run(b.ctx, chromedp.Evaluate[bool](`(() => { document.querySelector(`+quoted(selector)+`).focus(); return true; })()`))
-		check(t, err)
-	}
-	focus("[aria-label^='Bed Dry Bank']")
+	b.focus("[aria-label^='Bed Dry Bank']")
 	b.keys(kb.Enter)
 	b.sees("Gravel, faces south.")
 	// The next stop of the keyboard is what stands in the bed.
 	b.keys(kb.Tab)
 	b.keys(kb.Enter)
 	b.sees("Common sage · Dry Bank")
-	focus("[role=slider]")
+	b.focus("[role=slider]")
 	b.keys(kb.ArrowRight)
 	b.sees("shown: 28 May")
 	b.keys(kb.PageDown)

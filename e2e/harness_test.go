@@ -283,6 +283,13 @@ func (b *browser) choose(label, option string) {
 	b.gone("[role=listbox]")
 }
 
+// focus gives an element the keyboard.
+func (b *browser) focus(selector string) {
+	b.t.Helper()
+	_, err := chromedp.Run(b.ctx, chromedp.Evaluate[bool](`(() => { document.querySelector(`+quoted(selector)+`).focus(); return true; })()`))
+	check(b.t, err)
+}
+
 // keys types.
 func (b *browser) keys(text string) {
 	b.t.Helper()

@@ -14,15 +14,15 @@ func TestBedsAndPlantingsAreMadeChangedAndRemovedOnScreen(t *testing.T) {
 	b.fill("Name", "Kitchen Border")
 	b.fill("Length", "twelve")
 	b.fill("Breadth", "4 ft")
-	b.fill("Middle, from the west edge", "29 m")
-	b.fill("Middle, from the north edge", "3 m")
+	b.fill("Middle, from the left edge", "29 m")
+	b.fill("Middle, from the upper edge", "3 m")
 	b.choose("Moisture", "moist")
 	b.click("Lay it out")
 	b.sees(`"twelve" is not a length; write for example 45 cm or 18 in.`)
 	b.fill("Length", "6 m")
 	b.click("Lay it out")
 	b.sees("The bed reaches outside the plot, which is 30 m by 20 m. Move it or make it smaller.")
-	b.fill("Middle, from the west edge", "8 m")
+	b.fill("Middle, from the left edge", "8 m")
 	b.click("Lay it out")
 	b.sees("Laid out Kitchen Border")
 
@@ -80,7 +80,7 @@ func TestNothingIsOfferedFromUnprovenPlantsOrUnsafeGround(t *testing.T) {
 	b.click("Plot")
 	b.click("meadowsweet, Hedge Foot")
 	b.click("Open")
-	b.sees("Hedge Foot is unsafe ground (sprayed strip)")
+	b.sees("roots or crown inside Lane verge (sprayed strip)")
 	b.seesNo("Up to")
 }
 

@@ -71,6 +71,10 @@ func TestCalcPrintsOneObject(t *testing.T) {
 		{"degree-days tmin=20 tmax=40 base=10 upper=30", `{"degree_days":16.82}`},
 		{"evapotranspiration latitude=45.72 date=2031-07-15 tmin=14.8 tmax=26.6", `{"et0_mm":5.03}`},
 		{"daylight latitude=90 date=2031-12-21", `{"day_length_h":0,"radiation_mj_m2":0}`},
+		{"sun latitude=46.6 date=2031-06-21 hour=12", `{"altitude_deg":66.83,"azimuth_deg":180}`}, // 90 − 46.6 + 23.43
+		{"sun latitude=-33.9 date=2031-12-22 hour=12", `{"altitude_deg":79.53,"azimuth_deg":0}`},
+		{"texture sand_mm=40 silt_mm=40 clay_mm=20", `{"class":"loam","clay":0.2,"sand":0.4,"silt":0.4}`},
+		{"infiltration fall_mm=25 minutes=30", `{"class":"moderate","mm_per_hour":50}`},
 	}
 	for _, test := range tests {
 		status, out, errs := run(t, append([]string{"calc"}, strings.Fields(test.args)...)...)
@@ -93,6 +97,11 @@ func TestWrongArgumentsEndWithTwoAndOneLine(t *testing.T) {
 		{"calc degree-days tmin=15 tmax=5 base=10", "is above the highest"},
 		{"calc degree-days tmin=5 tmax=15 base=10 upper=10", "is not above the base"},
 		{"calc degree-days 5 15 10", "is not key=value"},
+		{"calc sun latitude=46.6 date=2031-06-21 hour=25", "hour 25 is not between 0 and 24"},
+		{"calc texture sand_mm=0 silt_mm=0 clay_mm=0", "sum to nothing"},
+		{"calc infiltration fall_mm=10 minutes=0", "0 minutes cannot be"},
+		{"import recipes x --data y", "say what to read"},
+		{"import plan x", "--data DIR"},
 		{"serve", "--data DIR"},
 		{"serve --data x --today tomorrow", "is not a date"},
 		{"serve --colour", "unknown flag"},
@@ -279,13 +288,25 @@ func TestExportWritesAFile(t *testing.T) {
 	s := start(t, "demo", "--data", dir)
 	check(t, s.cmd.Process.Signal(syscall.SIGTERM))
 	check(t, s.cmd.Wait())
-	for name, want := range map[string]string{"calendar": "SUMMARY:Behead sweet cicely", "pickings": "2031-05-20,Dry Bank,common sage", "observations": "height (cm)"} {
+	for name, want := range map[string]string{"calendar": "SUMMARY:Behead sweet cicely", "pickings": "2031-05-20,Dry Bank,common sage", "observations": "height (cm)", "plan": `"local metres"`, "plan-print": "%PDF-"} {
 		out := filepath.Join(t.TempDir(), name)
 		status, _, errs := run(t, "export", name, "--data", dir, "--out", out, "--today", "2031-05-27")
 		text, err := os.ReadFile(out)
 		if status != 0 || err != nil || !strings.Contains(string(text), want) {
 			t.Errorf("%s: status %d, %q, %v; %d bytes without %q", name, status, errs, err, len(text), want)
 		}
+	}
+	// A plan that was written is read into another plot, and a broken one is not.
+	file, mine := filepath.Join(t.TempDir(), "plan.geojson"), t.TempDir()
+	if status, _, errs := run(t, "export", "plan", "--data", dir, "--out", file); status != 0 {
+		t.Errorf("export plan: %d, %q", status, errs)
+	}
+	if status, out, errs := run(t, "import", "plan", file, "--data", mine); status != 0 || out != "Read a plan: 8 beds changed, 11 things drawn, 0 taken away\n" {
+		t.Errorf("import plan: %d, %q, %q", status, out, errs)
+	}
+	check(t, os.WriteFile(file, []byte(`{"type":"FeatureCollection","features":[]}`), 0o600))
+	if status, _, errs := run(t, "import", "plan", file, "--data", mine); status != 1 || !strings.Contains(errs, "local metres") {
+		t.Errorf("a broken plan: %d, %q", status, errs)
 	}
 	if status, _, errs := run(t, "export", "calendar", "--data", t.TempDir()); status != 1 || !strings.Contains(errs, "no plot") {
 		t.Errorf("an empty folder: %d, %q", status, errs)

@@ -51,10 +51,7 @@ func At(latitudeDeg float64, day calendar.Date, solarHour float64) (Position, er
 		return Position{}, fmt.Errorf("hour %v is not between 0 and 24", solarHour)
 	}
 	east, north, up := direction(latitudeDeg*rad, declinationAt(day, solarHour)*rad, (solarHour-12)*15*rad)
-	azimuth := math.Atan2(east, north) / rad
-	if azimuth < 0 {
-		azimuth += 360
-	}
+	azimuth := math.Mod(math.Atan2(east, north)/rad+360, 360)
 	return Position{Altitude: math.Asin(math.Max(-1, math.Min(1, up))) / rad, Azimuth: azimuth}, nil
 }
 

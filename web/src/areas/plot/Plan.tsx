@@ -154,35 +154,38 @@ export function Plan(props: Props) {
             .map(thingShape)}
           {layer === "sun" && light && <SunLayer light={light} view={view} />}
           {plot.items.filter((item) => !isFlat(item.kind) && item.kind !== "tree").map(thingShape)}
-          {plot.beds.map((bed) => (
-            <BedShape
-              key={bed.id}
-              bed={bed}
-              view={view}
-              by={by({ what: "bed", id: bed.id })}
-              selected={isChosen(selection, { what: "bed", id: bed.id })}
-              about={about(bed)}
-              fill={bedFill(bed, layer)}
-              onChoose={(more) => editor.choose({ what: "bed", id: bed.id }, more)}
-            />
-          ))}
-          <g pointerEvents={editing ? "none" : undefined} opacity={editing ? 0.75 : 1}>
-            {layer !== "sun" &&
-              plot.beds.flatMap((bed) =>
-                bed.plantings.map((planted) => (
-                  <PlantedShape
-                    key={planted.id}
-                    planted={planted}
-                    view={view}
-                    by={by({ what: "bed", id: bed.id })}
-                    layer={layer}
-                    use={use}
-                    selected={selection.planting === planted.id}
-                    onChoose={() => onSelect({ planting: planted.id, things: [] })}
-                  />
-                )),
-              )}
-          </g>
+          {plot.beds.map((bed) => {
+            const thing: Thing = { what: "bed", id: bed.id };
+            return (
+              <g key={bed.id}>
+                <BedShape
+                  bed={bed}
+                  view={view}
+                  by={by(thing)}
+                  selected={isChosen(selection, thing)}
+                  about={about(bed)}
+                  fill={bedFill(bed, layer)}
+                  onChoose={(more) => editor.choose(thing, more)}
+                />
+                {layer !== "sun" && (
+                  <g pointerEvents={editing ? "none" : undefined} opacity={editing ? 0.75 : 1}>
+                    {bed.plantings.map((planted) => (
+                      <PlantedShape
+                        key={planted.id}
+                        planted={planted}
+                        view={view}
+                        by={by(thing)}
+                        layer={layer}
+                        use={use}
+                        selected={selection.planting === planted.id}
+                        onChoose={() => onSelect({ planting: planted.id, things: [] })}
+                      />
+                    ))}
+                  </g>
+                )}
+              </g>
+            );
+          })}
           {(layer === "sun" || dragged) && shownShadows && (
             <ShadowLayer outlines={shownShadows.outlines} view={view} />
           )}
