@@ -25,6 +25,23 @@ func TestScreenshots(t *testing.T) {
 		{"now", "/", "Behead sweet cicely", 1280, 800, nil},
 		{"plot", "/plot", "Wet Corner", 1280, 800, func(b *browser) { b.click("hop, North Fence") }},
 		{"plot-in-july", "/plot?on=2031-07-14", "shown: 14 July", 1280, 800, nil},
+		{"plot-sun", "/plot?on=2031-06-21", "Wet Corner", 1280, 800, func(b *browser) {
+			b.click("Sun")
+			b.sees("high in the south-east")
+		}},
+		{"plot-where", "/plot?where=common-sage", "Is it for me?", 1280, 800, nil},
+		{"plot-ground", "/plot", "Wet Corner", 1280, 800, func(b *browser) {
+			b.click("Bed Hedge Foot")
+			b.click("Ground")
+			b.sees("This does not go together")
+		}},
+		{"plot-drawing", "/plot", "Wet Corner", 1280, 800, func(b *browser) {
+			b.click("Draw on the plan")
+			b.click("Bed Wet Corner")
+			b.click("Mates")
+			b.sees("By the water they want")
+			b.click("Unsafe ground")
+		}},
 		{"round", "/round", "What do you see?", 1280, 800, nil},
 		{"round-phone", "/round", "What do you see?", 390, 844, nil},
 		{"now-phone", "/", "Behead sweet cicely", 390, 844, nil},

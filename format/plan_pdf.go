@@ -240,7 +240,14 @@ func (s *sheet) legend(plot garden.PlotView) {
 		if name == "" {
 			name = item.Kind
 		}
-		lines = append(lines, line{false, name + ": " + item.Words})
+		text := name + ": " + item.Words
+		if item.Kind == "unsafe ground" {
+			text = name + ": " + item.Input.Unsafe + ", nothing for use"
+			if item.Input.Reach != "" {
+				text += " within " + item.Input.Reach
+			}
+		}
+		lines = append(lines, line{false, text})
 	}
 	x, y := s.width-sheetMargin-legendWidth+4, sheetMargin+5
 	room := s.height - 2*sheetMargin - 6

@@ -13,7 +13,7 @@ import (
 var needName = map[suitability.Need]string{
 	suitability.Sun: "sun", suitability.Moisture: "moisture", suitability.Drainage: "drainage", suitability.Texture: "texture", suitability.Acidity: "pH",
 	suitability.Fertility: "fertility", suitability.Depth: "depth of soil", suitability.Shelter: "shelter", suitability.Cold: "winter cold",
-	suitability.Toxin: "trees' poison", suitability.Space: "space",
+	suitability.Toxin: "trees' poison", suitability.Space: "space", suitability.Edge: "a held edge",
 }
 
 // scaleOf are the words that a need's numbers stand for.
@@ -48,6 +48,11 @@ func needWords(units unit.System, species *flora.Species, s suitability.Score) s
 		return coldWords(units, species, s)
 	case suitability.Toxin:
 		return poisonWords(species, s)
+	case suitability.Edge:
+		if s.Value >= 1 {
+			return "nothing of it runs out of this bed"
+		}
+		return "runs, and the bed's edge does not hold it"
 	case suitability.Space:
 		return fmt.Sprintf("wants %s full-grown; %s is free", units.Area(s.Range.From), units.Area(s.Has))
 	}

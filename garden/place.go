@@ -277,7 +277,7 @@ func (s *state) edgeHeld(bed store.Bed) bool {
 // plants of one planting where one is given.
 func (s *state) place(bed store.Bed, lore library.Ground, lows []float64, of *planting) suitability.Place {
 	form := s.forms[bed.ID]
-	p := suitability.Place{Ground: s.beliefs[bed.ID], Shelter: float64(s.shelterOf(bed))}
+	p := suitability.Place{Ground: s.beliefs[bed.ID], Shelter: float64(s.shelterOf(bed)), Held: s.edgeHeld(bed), Mulched: bed.MulchM >= thickMulchM}
 	p.SunHours, _ = s.summerHours(bed)
 	offset := s.winterOffset(bed, lore.Offsets)
 	p.WinterLows = make([]float64, len(lows))
@@ -285,6 +285,17 @@ func (s *state) place(bed store.Bed, lore library.Ground, lows []float64, of *pl
 		p.WinterLows[i] = low + offset
 	}
 	p.RoomM2 = s.roomM2(bed.ID, of)
+	if of != nil {
+		for _, f := range of.findings {
+			if f.ground != "" {
+				p.Unsafe = append(p.Unsafe, f.ground)
+			}
+			if f.tree != nil {
+				p.Trees = append(p.Trees, *f.tree)
+			}
+		}
+		return p
+	}
 	if bed.Unsafe != "" {
 		p.Unsafe = append(p.Unsafe, suitability.UnsafeGround(bed.Unsafe))
 	}
@@ -300,6 +311,9 @@ func (s *state) place(bed store.Bed, lore library.Ground, lows []float64, of *pl
 	}
 	return p
 }
+
+// thickMulchM is how thick mulch has to lie to be of use, in metres: a usual value.
+const thickMulchM = 0.05
 
 func (s *state) shelterOf(bed store.Bed) int {
 	if i := slices.Index(flora.ShelterWords, bed.Shelter); i >= 0 {

@@ -25,6 +25,7 @@ const (
 	Cold      Need = "cold"
 	Toxin     Need = "toxin"
 	Space     Need = "space"
+	Edge      Need = "edge"
 )
 
 // Directions in which a place falls short.
@@ -105,6 +106,7 @@ func Judge(species *flora.Species, place Place, areaM2 float64) Answer {
 		winter(species, place),
 		poison(species, place),
 		space(place.RoomM2, areaM2),
+		edge(species, place),
 	}
 	a := Answer{Value: 1}
 	for _, s := range scores {
@@ -256,6 +258,19 @@ func poison(species *flora.Species, place Place) Score {
 	if s.Value < 1 {
 		s.Direction = TooLittle
 		s.Standing = flora.Guess
+	}
+	return s
+}
+
+// openScore is that of a plant that runs in a bed whose edge does not hold it.
+const openScore = 0.45
+
+// edge scores what holds a plant that runs: full for one that does not, and in a
+// bed with a held edge.
+func edge(species *flora.Species, place Place) Score {
+	s := Score{Need: Edge, Value: 1, Known: true, Has: 1, Range: flora.Range{Low: 0, From: 1, To: 1, High: 2}, Standing: flora.Usual}
+	if species.Site.Spread == "runs" && !place.Held {
+		s.Value, s.Has, s.Direction, s.Standing = openScore, openScore, TooLittle, flora.Guess
 	}
 	return s
 }

@@ -21,6 +21,9 @@ type Place struct {
 	Trees []Tree
 	// RoomM2 is the area in m² that bed mates leave free at their full size.
 	RoomM2 float64
+	// Held is true where the bed's edge holds what runs, Mulched where it lies
+	// under mulch already.
+	Held, Mulched bool
 	// Unsafe are the kinds of unsafe ground; they forbid use, and count for no
 	// score.
 	Unsafe []UnsafeGround

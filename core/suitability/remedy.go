@@ -21,6 +21,10 @@ type Remedy struct {
 	Factor float64          `toml:"factor"`
 	// Pot takes the plant off the tree's ground into soil of its own.
 	Pot bool `toml:"pot"`
+	// Holds makes the edge hold what runs. Mulch is mulch: no help where the bed
+	// lies under it already.
+	Holds bool `toml:"holds"`
+	Mulch bool `toml:"mulch"`
 	// The cost in hours: once, for each m², and in each year after.
 	HoursOnce  float64 `toml:"hours_once"`
 	HoursPerM2 float64 `toml:"hours_per_m2"`
@@ -49,7 +53,7 @@ func (r Remedies) Check() error {
 			return fmt.Errorf("%s: needs an id of its own, name and how", key)
 		case remedy.When != TooLittle && remedy.When != TooMuch:
 			return fmt.Errorf("%s.when: %q is neither %q nor %q", key, remedy.When, TooLittle, TooMuch)
-		case len(remedy.Shifts) == 0 && remedy.Factor == 0 && !remedy.Pot:
+		case len(remedy.Shifts) == 0 && remedy.Factor == 0 && !remedy.Pot && !remedy.Holds:
 			return fmt.Errorf("%s.shifts: is missing", key)
 		case remedy.Factor < 0 || remedy.HoursOnce < 0 || remedy.HoursPerM2 < 0 || remedy.HoursAYear < 0:
 			return fmt.Errorf("%s: factors and hours are not below 0", key)
@@ -105,11 +109,13 @@ func (r Remedy) apply(place Place) Place {
 	if r.Pot {
 		mended.Trees = nil
 	}
+	mended.Held = place.Held || r.Holds || r.Pot
+	mended.Mulched = place.Mulched || r.Mulch
 	return mended
 }
 
-func (r Remedy) fits(species *flora.Species, s Score) bool {
-	if r.Need != s.Need || r.When != s.Direction {
+func (r Remedy) fits(species *flora.Species, place Place, s Score) bool {
+	if r.Need != s.Need || r.When != s.Direction || r.Mulch && place.Mulched {
 		return false
 	}
 	return !r.Pot || species.Size.Width.Value/100 <= mostPotM && species.Site.Roots != "deep"
@@ -125,7 +131,7 @@ func (r Remedy) hours(areaM2 float64) (first, aYear float64) {
 func (r Remedies) Mend(species *flora.Species, place Place, areaM2 float64, short Score) []Mended {
 	var helps []Mended
 	for _, remedy := range r.List {
-		if !remedy.fits(species, short) {
+		if !remedy.fits(species, place, short) {
 			continue
 		}
 		m := Mended{Remedy: remedy, Answer: Judge(species, remedy.apply(place), areaM2)}

@@ -234,6 +234,45 @@ func TestRemediesRaiseWhatTheyMend(t *testing.T) {
 	}
 }
 
+// What runs wants a held edge: a barrier mends it, and nothing else minds.
+func TestARunnerWantsAHeldEdge(t *testing.T) {
+	remedies := shipped(t).Ground().Remedies
+	hop, place := species(t, "hop"), loam(t)
+	open := suitability.Judge(hop, place, 1).Of(suitability.Edge)
+	if !open.Falls() || open.Direction != suitability.TooLittle {
+		t.Errorf("hop in open ground scores %v", open.Value)
+	}
+	helps := remedies.Mend(hop, place, 1, open)
+	if len(helps) < 2 || helps[0].Need != 1 {
+		t.Errorf("%d remedies hold hop", len(helps))
+	}
+	place.Held = true
+	if held := suitability.Judge(hop, place, 1).Of(suitability.Edge); held.Value != 1 {
+		t.Errorf("hop in a held bed scores %v", held.Value)
+	}
+	place.Held = false
+	if lovage := suitability.Judge(species(t, "lovage"), place, 1).Of(suitability.Edge); lovage.Value != 1 {
+		t.Errorf("lovage wants an edge: %v", lovage.Value)
+	}
+}
+
+func TestAMulchedBedIsNotMulchedAgain(t *testing.T) {
+	dry := loam(t)
+	dry.Ground[ground.Moisture] = certain(t, map[string]float64{ground.Moisture: 0.8})[ground.Moisture]
+	meadowsweet := species(t, "meadowsweet")
+	offered := func() bool {
+		short := suitability.Judge(meadowsweet, dry, 1).Of(suitability.Moisture)
+		return slices.ContainsFunc(shipped(t).Ground().Remedies.Mend(meadowsweet, dry, 1, short), func(m suitability.Mended) bool { return m.Remedy.ID == "mulch" })
+	}
+	if !offered() {
+		t.Error("bare dry ground is offered no mulch")
+	}
+	dry.Mulched = true
+	if offered() {
+		t.Error("mulched ground is offered mulch")
+	}
+}
+
 func TestShadeHasNoRemedy(t *testing.T) {
 	dark := loam(t)
 	dark.SunHours = 0.5

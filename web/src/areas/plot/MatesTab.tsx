@@ -5,7 +5,7 @@ import { Trouble } from "../../parts/Trouble";
 
 const width = 300;
 const height = 120;
-const left = 26;
+const left = 2;
 const foot = 16;
 const shades = ["--lichen", "--straw", "--water", "--clay", "--leaf", "--frost", "--bramble", "--softInk"];
 
@@ -15,7 +15,7 @@ export function MatesTab({ bedId, onPlanting }: { bedId: number; onPlanting: (id
   const mates = query.data;
   if (query.error) return <Trouble reason={query.error} />;
   if (!mates) return <Box sx={{ minHeight: 300 }} />;
-  const most = Math.max(mates.areaM2, mates.fullestM2, 0.1) * 1.08;
+  const most = Math.max(mates.areaM2, mates.fullestM2, 0.1) * 1.15;
   const y = (area: number) => height - foot - (area / most) * (height - foot - 8);
   const step = (width - left) / mates.years.length;
   return (
@@ -69,8 +69,8 @@ export function MatesTab({ bedId, onPlanting }: { bedId: number; onPlanting: (id
             strokeWidth={1.5}
             strokeDasharray="5 3"
           />
-          <text x={0} y={y(mates.areaM2) + 3.5} fontSize={9.5} fill="var(--forbid)">
-            {mates.area}
+          <text x={left} y={y(mates.areaM2) - 3} fontSize={9.5} fill="var(--forbid)">
+            {mates.area} there are
           </text>
         </svg>
       )}
