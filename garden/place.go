@@ -1,17 +1,14 @@
 package garden
 
 import (
-	"encoding/json"
 	"fmt"
 	"math"
 	"slices"
 
 	"bramblyacre/core/flora"
-	"bramblyacre/core/geometry"
 	"bramblyacre/core/ground"
 	"bramblyacre/core/plan"
 	"bramblyacre/core/suitability"
-	"bramblyacre/core/sun"
 	"bramblyacre/library"
 	"bramblyacre/store"
 )
@@ -78,199 +75,6 @@ func (s *state) standingIn(bedID int64) []*planting {
 		}
 	}
 	return here
-}
-
-// sunStepMinutes is how finely the sun's way is followed over a year.
-const sunStepMinutes = 15
-
-// bedSamples is how many points of a bed its sun is reckoned at.
-const bedSamples = 25
-
-// sunKey is what a plot's sun follows from; the same key has the same sun.
-func (s *state) sunKey() string {
-	type thing struct {
-		Kind   string
-		Form   plan.Form
-		Traits plan.Traits
-	}
-	key := struct {
-		Latitude, Bearing float64
-		Year              int
-		Things            []thing
-		Beds              map[int64]plan.Form
-	}{s.site.Latitude, s.site.BearingDeg, s.season.Start.Year(), nil, map[int64]plan.Form{}}
-	for _, it := range s.items {
-		key.Things = append(key.Things, thing{it.PlanItem.Kind, it.Form, it.Item.Traits})
-	}
-	for _, bed := range s.beds {
-		key.Beds[bed.ID] = s.forms[bed.ID]
-	}
-	text, err := json.Marshal(key)
-	if err != nil {
-		return "" // no number that is none is ever stored
-	}
-	return string(text)
-}
-
-// addSun takes over the sun worked out before, as long as nothing of the plan has
-// moved, and else works it out.
-func (g *Garden) addSun(s *state) error {
-	key := s.sunKey()
-	if g.sunFor != key || g.sunHours == nil {
-		course, err := s.yearCourse()
-		if err != nil {
-			return err
-		}
-		light, spans := s.bedLight(course, s.obstacles(0))
-		g.sunHours = map[int64][]float64{}
-		for _, span := range spans {
-			g.sunHours[span.bed] = light.MeanHours(span.first, span.end)
-		}
-		g.sunFor = key
-	}
-	s.sunHours = g.sunHours
-	return nil
-}
-
-func (s *state) yearCourse() (*sun.Course, error) {
-	return sun.Year(s.site.Latitude, s.site.BearingDeg, s.season.Start.Year(), sunStepMinutes)
-}
-
-// bedSpan is which points of a light are a bed's.
-type bedSpan struct {
-	bed        int64
-	first, end int
-}
-
-func (s *state) bedLight(course *sun.Course, obstacles []sun.Obstacle) (*sun.Light, []bedSpan) {
-	var points []geometry.Point
-	var spans []bedSpan
-	for _, bed := range s.beds {
-		first := len(points)
-		points = append(points, s.forms[bed.ID].Samples(bedSamples)...)
-		spans = append(spans, bedSpan{bed.ID, first, len(points)})
-	}
-	return sun.NewLight(course, s.terrain(), points, obstacles), spans
-}
-
-// obstacles are all that keeps out the sun, but for one thing by its id.
-func (s *state) obstacles(except int64) []sun.Obstacle {
-	var all []sun.Obstacle
-	for _, it := range s.items {
-		if it.ID != except {
-			all = append(all, it.Obstacles()...)
-		}
-	}
-	return all
-}
-
-func (s *state) terrain() sun.Terrain {
-	var terrain sun.Terrain
-	for _, it := range s.items {
-		terrain = append(terrain, it.Ramps(s.site.BearingDeg)...)
-	}
-	return terrain
-}
-
-// summerMonths are the six months of the growing season, by the hemisphere, from
-// 0 for January.
-func (s *state) summerMonths() []int {
-	if s.site.Latitude < 0 {
-		return []int{9, 10, 11, 0, 1, 2}
-	}
-	return []int{3, 4, 5, 6, 7, 8}
-}
-
-// summerHours is a bed's direct sun a day over the summer months: as measured by
-// the grower, or else computed.
-func (s *state) summerHours(bed store.Bed) (hours float64, measured bool) {
-	if bed.SunHours != nil {
-		return *bed.SunHours, true
-	}
-	return s.computedSummer(bed.ID), false
-}
-
-func (s *state) computedSummer(bedID int64) float64 {
-	months, sum := s.sunHours[bedID], 0.0
-	if len(months) < 12 {
-		return 0
-	}
-	for _, m := range s.summerMonths() {
-		sum += months[m] / 6
-	}
-	return sum
-}
-
-// sheltered tells from the plan how sheltered a bed lies, as a place on
-// flora.ShelterWords: by how many of eight directions have something tall within
-// eight times its height.
-func (s *state) sheltered(form plan.Form) int {
-	const directions, lee = 8, 8.0
-	covered := map[int]bool{}
-	for _, it := range s.items {
-		if it.Item.Kind.Shade == plan.NoShade {
-			continue
-		}
-		path := it.Form.Path()
-		for i := range directions {
-			toward := geometry.Point{Y: -1}.Turned(360 / directions * float64(i))
-			reach := form.At.Plus(toward.Times(lee * it.Item.Traits.HeightM))
-			for j := 1; j < len(path); j++ {
-				if crosses(form.At, reach, path[j-1], path[j]) {
-					covered[i] = true
-				}
-			}
-		}
-	}
-	switch {
-	case len(covered) >= 4:
-		return 2
-	case len(covered) >= 2:
-		return 1
-	}
-	return 0
-}
-
-func crosses(a, b, c, d geometry.Point) bool {
-	side := func(p, q, r geometry.Point) float64 { return q.Minus(p).Cross(r.Minus(p)) }
-	return side(a, b, c)*side(a, b, d) < 0 && side(c, d, a)*side(c, d, b) < 0
-}
-
-// warmWallM is how near a wall or a house warms a bed before its sunny side.
-const warmWallM = 1.5
-
-// warmed tells from the plan whether a wall or a house on the bed's pole side
-// gives back the sun's warmth.
-func (s *state) warmed(form plan.Form) bool {
-	poleward := sun.Toward(0, s.site.BearingDeg)
-	if s.site.Latitude < 0 {
-		poleward = poleward.Times(-1)
-	}
-	region := form.Region()
-	for _, it := range s.items {
-		if it.Item.Kind.Kind != plan.Wall && it.Item.Kind.Kind != plan.Building {
-			continue
-		}
-		if region.Apart(it.Form.Region()) > warmWallM {
-			continue
-		}
-		probe := form.At.Plus(poleward.Times(100))
-		path := it.Form.Path()
-		for j := 1; j < len(path); j++ {
-			if crosses(form.At, probe, path[j-1], path[j]) {
-				return true
-			}
-		}
-	}
-	return false
-}
-
-// edgeHeld tells from the plan whether a bed's edge holds what runs: a pot does.
-func (s *state) edgeHeld(bed store.Bed) bool {
-	if bed.Edge != "" {
-		return bed.Edge == "held"
-	}
-	return plan.Shape(bed.Shape) == plan.Round
 }
 
 // place is all that counts of a bed for a plant that is not there yet, or of the

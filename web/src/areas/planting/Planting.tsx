@@ -12,7 +12,7 @@ import { MovedBox } from "../../parts/MovedBox";
 import { Sprig } from "../../parts/Sprig";
 import { Trouble } from "../../parts/Trouble";
 import { LedgerList } from "../ledger/LedgerList";
-import { PlantingDialog } from "../plot/PlantingDialog";
+import { PlantingDialog } from "../plot/dialogs/PlantingDialog";
 import { SharesBar } from "./SharesBar";
 import { YearChart } from "./YearChart";
 

@@ -1,0 +1,192 @@
+import {
+  Alert,
+  Box,
+  Button,
+  Checkbox,
+  Dialog,
+  DialogActions,
+  DialogContent,
+  DialogTitle,
+  FormControlLabel,
+  TextField,
+} from "@mui/material";
+import { Controller, useForm, useWatch, type FieldValues } from "react-hook-form";
+
+import { api, told, type Schemas } from "../../../api/client";
+import { useSite } from "../../../api/queries";
+import { typedNumber } from "../../../parts/numbers";
+import { FormSelect, same } from "../../../parts/SelectField";
+import { useSend } from "../../../parts/useSend";
+import { FormFields } from "./FormFields";
+import type { FormInput } from "../drawing/forms";
+import type { Shape } from "../drawing/things";
+
+interface Props {
+  bed?: Schemas["BedView"];
+  /** Where a new bed was drawn. */
+  drawn?: FormInput;
+  onSaved: (entry: Schemas["Entry"]) => void;
+  onClose: () => void;
+}
+
+const shapes: [Shape, string][] = [
+  ["rectangle", "rectangle"],
+  ["polygon", "outline by corners"],
+  ["ring", "ring, round a tree"],
+  ["round", "pot"],
+];
+
+/** The words that the plan tells where nobody has said them. */
+const fromPlan: Record<string, string> = {
+  shelter: "from the plan",
+  warmth: "from the plan",
+  edge: "from the plan",
+};
+
+/** BedDialog lays out a bed, or changes one: its place, its conditions, its ground. */
+export function BedDialog({ bed, drawn, onSaved, onClose }: Props) {
+  const site = useSite().data;
+  const { send, sending, fault, at } = useSend();
+  const before = bed?.input;
+  const form = before ?? drawn;
+  const { register, handleSubmit, control } = useForm<FieldValues>({
+    defaultValues: {
+      name: "",
+      winter: "",
+      texture: "",
+      drainage: "",
+      ph: "",
+      fertility: "",
+      soilDepth: "",
+      shelter: "",
+      warmth: "",
+      edge: "",
+      mulch: "",
+      unsafe: "",
+      note: "",
+      frostHollow: false,
+      ...before,
+      moisture: before?.moisture ?? "",
+      shape: form?.shape ?? "rectangle",
+      x: form?.x ?? "",
+      y: form?.y ?? "",
+      width: form?.width ?? "",
+      depth: form?.depth ?? "",
+      inner: form?.inner ?? "",
+      turn: String(form?.turn ?? 0),
+      points: form?.points ?? [],
+      sunHours: before?.sunHours === undefined ? "" : String(before.sunHours),
+    },
+  });
+  const shape = useWatch({ control, name: "shape" }) as Shape;
+  if (!site) return null;
+  const onSave = handleSubmit(async (typed) => {
+    const body = {
+      ...typed,
+      turn: typedNumber(String(typed.turn)),
+      sunHours: String(typed.sunHours).trim() === "" ? undefined : typedNumber(String(typed.sunHours)),
+    } as unknown as Schemas["BedInput"];
+    const entry = await send(() =>
+      told(
+        bed
+          ? api.PUT("/api/beds/{id}", { params: { path: { id: bed.id } }, body })
+          : api.POST("/api/beds", { body }),
+      ),
+    );
+    if (!entry) return;
+    onSaved(entry);
+    onClose();
+  });
+  const eg = site.units === "us" ? "12 ft" : "4 m";
+  const choice = (name: string, label: string, words: string[], help?: string) => (
+    <FormSelect
+      key={name}
+      name={name}
+      control={control}
+      label={label}
+      options={[["", fromPlan[name] ?? "not said"], ...same(words)]}
+      {...at(name, help)}
+    />
+  );
+  const grid = { display: "grid", gridTemplateColumns: "1fr 1fr", gap: 1.5, mt: 2 };
+  return (
+    <Dialog open onClose={onClose} maxWidth="sm" fullWidth>
+      <form onSubmit={(event) => void onSave(event)} noValidate>
+        <DialogTitle>{bed ? bed.name : "Lay out a bed"}</DialogTitle>
+        <DialogContent>
+          <Box sx={{ ...grid, mt: 1 }}>
+            <TextField label="Name" autoFocus {...register("name")} {...at("name")} />
+            <FormSelect name="shape" control={control} label="Shape" options={shapes} {...at("shape")} />
+            <FormFields shape={shape} eg={eg} register={register} control={control} at={at} />
+          </Box>
+          <Box sx={{ mt: 2.5, fontWeight: 700 }}>What you know of its ground</Box>
+          <Box sx={{ color: "text.secondary", fontSize: 14 }}>
+            Leave open what you do not know: signs and tests can tell it.
+          </Box>
+          <Box sx={grid}>
+            {site.aspects.map((aspect) =>
+              choice(
+                aspect.key,
+                aspect.key === "moisture" ? "Moisture" : sentence(aspect.name),
+                aspect.words,
+              ),
+            )}
+            <TextField
+              label="Hours of sun, measured"
+              {...register("sunHours")}
+              {...at("sunHours", "Left open: computed from the plan")}
+            />
+            <TextField
+              label="Mulch"
+              placeholder={site.units === "us" ? "3 in" : "8 cm"}
+              {...register("mulch")}
+              {...at("mulch")}
+            />
+            {choice("shelter", "Shelter from wind", site.shelters)}
+            {choice("warmth", "Warmth", ["cold", "warm"])}
+            {choice("edge", "Its edge", ["open", "held"], "Held: a kerb, a barrier, a pot")}
+            <FormSelect
+              name="unsafe"
+              control={control}
+              label="Unsafe ground"
+              options={[["", "no"], ...same(site.unsafe.map((kind) => kind.kind))]}
+              {...at("unsafe", "Forbids use of what grows here, never the growing")}
+            />
+          </Box>
+          <Controller
+            name="frostHollow"
+            control={control}
+            render={({ field }) => (
+              <FormControlLabel
+                control={<Checkbox checked={Boolean(field.value)} onChange={(_, on) => field.onChange(on)} />}
+                label="Frost gathers here"
+                sx={{ mt: 1 }}
+              />
+            )}
+          />
+          <TextField
+            label="Note"
+            multiline
+            minRows={2}
+            {...register("note")}
+            {...at("note")}
+            sx={{ mt: 1 }}
+          />
+          {fault && (
+            <Alert severity="error" sx={{ mt: 2 }}>
+              {fault}
+            </Alert>
+          )}
+        </DialogContent>
+        <DialogActions sx={{ px: 3, pb: 2 }}>
+          <Button onClick={onClose}>Leave</Button>
+          <Button type="submit" variant="contained" disabled={sending}>
+            {bed ? "Change it" : "Lay it out"}
+          </Button>
+        </DialogActions>
+      </form>
+    </Dialog>
+  );
+}
+
+const sentence = (text: string) => (text === "pH" ? text : text.charAt(0).toUpperCase() + text.slice(1));

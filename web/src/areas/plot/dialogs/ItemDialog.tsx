@@ -1,0 +1,216 @@
+import {
+  Alert,
+  Box,
+  Button,
+  Dialog,
+  DialogActions,
+  DialogContent,
+  DialogTitle,
+  TextField,
+} from "@mui/material";
+import { useForm, useWatch, type FieldValues } from "react-hook-form";
+
+import { api, told, type Schemas } from "../../../api/client";
+import { useSite } from "../../../api/queries";
+import { typedNumber } from "../../../parts/numbers";
+import { FormSelect, type Options } from "../../../parts/SelectField";
+import { useSend } from "../../../parts/useSend";
+import { FormFields } from "./FormFields";
+import type { FormInput } from "../drawing/forms";
+import type { Shape } from "../drawing/things";
+
+interface Props {
+  item?: Schemas["ItemView"];
+  /** What was drawn, where it is new. */
+  drawn?: { kind: string; form: FormInput };
+  onSaved: (entry: Schemas["Entry"]) => void;
+  onClose: () => void;
+}
+
+const months = Array.from({ length: 12 }, (_, i) =>
+  new Intl.DateTimeFormat("en-GB", { month: "long", timeZone: "UTC" }).format(Date.UTC(2031, i, 15)),
+);
+
+const number = (value: number | undefined) => (value === undefined ? "" : String(value));
+const optional = (text: unknown) => (String(text).trim() === "" ? undefined : typedNumber(String(text)));
+
+/** ItemDialog sets a wall, a tree, water and the like on the plan, or changes one. */
+export function ItemDialog({ item, drawn, onSaved, onClose }: Props) {
+  const site = useSite().data;
+  const { send, sending, fault, at } = useSend();
+  const before = item?.input;
+  const form = before ?? drawn?.form;
+  const south = (site?.latitude ?? 0) < 0;
+  const { register, handleSubmit, control } = useForm<FieldValues>({
+    defaultValues: {
+      name: before?.name ?? "",
+      kind: before?.kind ?? drawn?.kind ?? "",
+      shape: form?.shape ?? "",
+      x: form?.x ?? "",
+      y: form?.y ?? "",
+      width: form?.width ?? "",
+      depth: form?.depth ?? "",
+      inner: "",
+      turn: String(form?.turn ?? 0),
+      points: form?.points ?? [],
+      height: before?.height ?? "",
+      crownBase: before?.crownBase ?? "",
+      leaf: before?.leaf || "deciduous",
+      leafFrom: String(before?.leafFrom || (south ? 10 : 4)),
+      leafUntil: String(before?.leafUntil || (south ? 4 : 10)),
+      tree: before?.tree ?? "",
+      letsThrough: number(before?.letsThrough),
+      reach: before?.reach ?? "",
+      unsafe: before?.unsafe ?? "",
+      fallPercent: number(before?.fallPercent),
+      facesDeg: number(before?.facesDeg),
+      note: before?.note ?? "",
+    },
+  });
+  const [kindWord, shape, leaf] = useWatch({ control, name: ["kind", "shape", "leaf"] }) as [
+    string,
+    Shape,
+    string,
+  ];
+  if (!site) return null;
+  const kind = site.kinds.find((k) => k.kind === kindWord);
+  const has = (field: string) =>
+    kind !== undefined && (kind.needs.includes(field) || kind.takes.includes(field));
+  const onSave = handleSubmit(async (typed) => {
+    const body = {
+      ...typed,
+      turn: typedNumber(String(typed.turn)),
+      leaf: has("leaf") ? typed.leaf : "",
+      leafFrom: has("leaf") ? Number(typed.leafFrom) : 0,
+      leafUntil: has("leaf") ? Number(typed.leafUntil) : 0,
+      letsThrough: optional(typed.letsThrough),
+      fallPercent: optional(typed.fallPercent),
+      facesDeg: optional(typed.facesDeg),
+    } as unknown as Schemas["ItemInput"];
+    const entry = await send(() =>
+      told(
+        item
+          ? api.PUT("/api/plan/items/{id}", { params: { path: { id: item.id } }, body })
+          : api.POST("/api/plan/items", { body }),
+      ),
+    );
+    if (!entry) return;
+    onSaved(entry);
+    onClose();
+  });
+  const eg = site.units === "us" ? "12 ft" : "4 m";
+  const choice = (name: string, label: string, options: Options, help?: string) => (
+    <FormSelect name={name} control={control} label={label} options={options} {...at(name, help)} />
+  );
+  return (
+    <Dialog open onClose={onClose} maxWidth="sm" fullWidth>
+      <form onSubmit={(event) => void onSave(event)} noValidate>
+        <DialogTitle>{item ? item.name || item.kind : `Set a ${kindWord} on the plan`}</DialogTitle>
+        <DialogContent>
+          {kind && <Box sx={{ color: "text.secondary", fontSize: 14.5 }}>{kind.means}</Box>}
+          <Box sx={{ display: "grid", gridTemplateColumns: "1fr 1fr", gap: 1.5, mt: 2 }}>
+            <TextField label="Name" autoFocus {...register("name")} {...at("name", "May be left open")} />
+            {kind && kind.shapes.length > 1 ? (
+              choice(
+                "shape",
+                "Shape",
+                kind.shapes.map((s) => [s, s] as const),
+              )
+            ) : (
+              <span />
+            )}
+            {has("height") && (
+              <TextField label="Height" placeholder={eg} {...register("height")} {...at("height")} />
+            )}
+            {has("crownBase") && (
+              <TextField
+                label="Lowest leaves at"
+                placeholder={eg}
+                {...register("crownBase")}
+                {...at("crownBase", "Left open: a quarter of its height")}
+              />
+            )}
+            {has("leaf") &&
+              choice("leaf", "Leaf", [
+                ["deciduous", "loses its leaf"],
+                ["evergreen", "evergreen"],
+              ])}
+            {has("leaf") && leaf === "deciduous" && (
+              <>
+                {choice(
+                  "leafFrom",
+                  "In leaf from",
+                  months.map((m, i) => [String(i + 1), m] as const),
+                )}
+                {choice(
+                  "leafUntil",
+                  "to the end of",
+                  months.map((m, i) => [String(i + 1), m] as const),
+                )}
+              </>
+            )}
+            {has("tree") &&
+              choice(
+                "tree",
+                "Poisons the ground",
+                [["", "not on record"], ...site.trees.map((t) => [t.id, t.name] as const)],
+                site.trees.length > 0 ? "Trees whose roots or leaves keep others from growing" : undefined,
+              )}
+            {has("letsThrough") && (
+              <TextField
+                label="Lets light through (%)"
+                {...register("letsThrough")}
+                {...at("letsThrough", "Left open: what is usual")}
+              />
+            )}
+            {has("unsafe") &&
+              choice("unsafe", "What makes it unsafe", [
+                ["", "choose"],
+                ...site.unsafe.map((u) => [u.kind, u.kind] as const),
+              ])}
+            {has("reach") && (
+              <TextField
+                label="Reaches beyond its edge by"
+                placeholder={eg}
+                {...register("reach")}
+                {...at("reach", "Left open: what is usual")}
+              />
+            )}
+            {has("fallPercent") && (
+              <TextField label="Falls (m in 100 m)" {...register("fallPercent")} {...at("fallPercent")} />
+            )}
+            {has("facesDeg") && (
+              <TextField
+                label="Faces (degrees from north)"
+                {...register("facesDeg")}
+                {...at("facesDeg", "90 east, 180 south, 270 west")}
+              />
+            )}
+          </Box>
+          <Box sx={{ display: "grid", gridTemplateColumns: "1fr 1fr", gap: 1.5, mt: 2 }}>
+            <FormFields shape={shape} eg={eg} register={register} control={control} at={at} />
+          </Box>
+          <TextField
+            label="Note"
+            multiline
+            minRows={2}
+            {...register("note")}
+            {...at("note")}
+            sx={{ mt: 2 }}
+          />
+          {fault && (
+            <Alert severity="error" sx={{ mt: 2 }}>
+              {fault}
+            </Alert>
+          )}
+        </DialogContent>
+        <DialogActions sx={{ px: 3, pb: 2 }}>
+          <Button onClick={onClose}>Leave</Button>
+          <Button type="submit" variant="contained" disabled={sending}>
+            {item ? "Change it" : "Set it"}
+          </Button>
+        </DialogActions>
+      </form>
+    </Dialog>
+  );
+}
