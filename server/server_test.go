@@ -103,6 +103,17 @@ func TestBadRequestsAreProblems(t *testing.T) {
 		{"an unknown address", "GET", "/api/nowhere", "", 404, "nothing at this address"},
 		{"a change to a page", "POST", "/plot", "{}", 405, "Nothing can be changed"},
 		{"an unknown file", "GET", "/api/files/secrets", "", 422, "path.name"},
+		{"an unknown thing", "POST", "/api/plan/items", `{"kind":"dragon"}`, 422, "body.kind"},
+		{"a tree of 400 m", "POST", "/api/plan/items", `{"kind":"tree","x":"5 m","y":"5 m","width":"4 m","height":"400 m","leaf":"evergreen"}`, 422, "body.height"},
+		{"nothing to move", "POST", "/api/plan/arrange", `{"things":[],"right":"1 m"}`, 422, "body.things"},
+		{"a bed that is none", "POST", "/api/plan/reshape", `{"what":"bed","id":9,"x":"5 m","y":"5 m","width":"4 m","depth":"1 m"}`, 404, "no such bed"},
+		{"a thing that is none", "DELETE", "/api/plan/items/9", "", 404, "no such thing"},
+		{"a boundary that crosses itself", "PUT", "/api/plan/boundary", `{"bearingDeg":0,"points":[{"x":"0","y":"0"},{"x":"9 m","y":"9 m"},{"x":"9 m","y":"0"},{"x":"0","y":"9 m"}]}`, 422, "crosses itself"},
+		{"a plan that is none", "POST", "/api/plan/import", `{"text":"hello"}`, 422, "body.text"},
+		{"an hour that is none", "GET", "/api/plan/shadows?hour=99", "", 422, "query.hour"},
+		{"a drag of nothing", "POST", "/api/plan/drag", `{"itemId":4,"xM":1,"yM":1,"hour":9}`, 404, "no such thing"},
+		{"the ground of no bed", "GET", "/api/beds/9/ground", "", 404, "no such bed"},
+		{"where nothing goes", "GET", "/api/species/mandrake/where", "", 404, "no such plant"},
 		{"an unknown ledger entry", "POST", "/api/ledger/7/take-back", "", 404, "no such ledger entry"},
 	}
 	for _, test := range tests {

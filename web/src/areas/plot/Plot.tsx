@@ -3,7 +3,7 @@ import { useEffect, useState } from "react";
 import { useSearchParams } from "react-router";
 
 import { api, told, type Schemas } from "../../api/client";
-import { useLight, usePlot, useShadows } from "../../api/queries";
+import { useLight, usePlot, useShadows, useWhere } from "../../api/queries";
 import { useActs } from "../../app/acts";
 import { useShownDay } from "../../app/shownDay";
 import { Trouble } from "../../parts/Trouble";
@@ -63,6 +63,7 @@ export function Plot() {
     return () => select(undefined);
   }, [selection.planting, select]);
   const where = params.get("where") ?? undefined;
+  const answers = useWhere(where).data?.beds;
   const setWhere = (speciesId?: string) =>
     setParams((before) => {
       const next = new URLSearchParams(before);
@@ -150,6 +151,7 @@ export function Plot() {
             onSelect={choose}
             editing={editing}
             tool={tool}
+            verdicts={answers && Object.fromEntries(answers.map((a) => [a.bedId, a.verdict]))}
             onTool={setTool}
             onMove={(things, by) =>
               arrange({ things: things.map(refOf), right: typed(by.x), down: typed(by.y) })
@@ -177,7 +179,7 @@ export function Plot() {
               <>
                 {layer === "sun" && <SunBar light={light} shadows={shadows} hour={hour} onHour={setHour} />}
                 <Box sx={{ color: "text.secondary", fontSize: 14, mt: 0.7 }}>
-                  {plot.areaWords} in all. {legends[layer]}
+                  {plot.areaWords} in all. {legends[answers ? "fit" : layer]}
                 </Box>
                 <PlanFiles onSaved={edits.keep} />
               </>

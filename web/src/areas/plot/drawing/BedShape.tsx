@@ -1,6 +1,7 @@
 import type { KeyboardEvent, MouseEvent } from "react";
 
 import { boundsOf, plus, type Point } from "./geometry";
+import { smallScale } from "./layers";
 import { pathOf } from "./paths";
 import type { Bed } from "./things";
 import type { View } from "./useView";
@@ -30,8 +31,6 @@ interface Props {
 
 const letter = 6.4;
 const leastForTwoLines = 60;
-/** Below so many pixels for a metre, only names are written. */
-const smallScale = 11;
 
 /** BedShape is one bed on the plan, with its name. */
 export function BedShape({ bed, view, by, selected, about, fill, onChoose }: Props) {

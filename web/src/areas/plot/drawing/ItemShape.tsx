@@ -3,6 +3,7 @@ import type { SVGProps } from "react";
 import { boundsOf, middleOf, plus, type Point } from "./geometry";
 import { onClick, onEnter } from "./BedShape";
 import { pathOf } from "./paths";
+import { smallScale } from "./layers";
 import type { Item } from "./things";
 import type { View } from "./useView";
 
@@ -73,7 +74,7 @@ export function ItemShape({ item, view, by, selected, showReach, onChoose }: Pro
           data-hit
         />
       )}
-      {item.kind === "slope" && <FallLines item={item} by={by} view={view} />}
+      {item.kind === "slope" && view.scale > smallScale && <FallLines item={item} by={by} view={view} />}
       <title>{name}</title>
       <ItemName item={item} name={name} by={by} view={view} />
     </g>
@@ -160,6 +161,7 @@ function ItemName({ item, name, by, view }: { item: Item; name: string; by: Poin
   if (!named.includes(item.kind) && !item.name) return null;
   const points = item.input.shape === "line" ? item.path : item.areas.flat();
   const box = boundsOf(points.map((p) => view.at(plus(p, by))));
+  if (view.scale <= smallScale && item.kind === "tree") return null;
   const wide = box.right - box.left > name.length * letter;
   const tall = box.bottom - box.top > name.length * letter;
   if (!wide && !tall && item.kind !== "tree") return null;

@@ -6,6 +6,7 @@ import { useWidth } from "../../../parts/useWidth";
 import { BedShape } from "./BedShape";
 import { FormBeing, Grips } from "./Grips";
 import { ItemShape } from "./ItemShape";
+import { FitMark } from "./marks";
 import { PlantedShape } from "./PlantedShape";
 import { ShadowLayer, SunArrow, SunLayer } from "./SunLayer";
 import { sizeText, type LocalForm } from "./forms";
@@ -70,6 +71,8 @@ interface Props {
   onRemove: (things: Thing[]) => void;
   onUndo: () => void;
   onRedo: () => void;
+  /** How well each bed suits the plant that is asked for, by bed. */
+  verdicts?: Record<number, string>;
   below?: ReactNode;
 }
 
@@ -126,10 +129,11 @@ export function Plan(props: Props) {
           height={height}
           role="group"
           aria-label="Plan of the plot"
+          data-plan
           tabIndex={0}
           style={{
             display: "block",
-            touchAction: "none",
+            touchAction: editing ? "none" : "pan-y",
             cursor: tool ? "crosshair" : "default",
             userSelect: "none",
           }}
@@ -167,7 +171,10 @@ export function Plan(props: Props) {
                   fill={bedFill(bed, layer)}
                   onChoose={(more) => editor.choose(thing, more)}
                 />
-                {layer !== "sun" && (
+                {props.verdicts?.[bed.id] && (
+                  <FitMark at={markAt(bed, view)} verdict={props.verdicts[bed.id] ?? ""} />
+                )}
+                {layer !== "sun" && !props.verdicts && (
                   <g pointerEvents={editing ? "none" : undefined} opacity={editing ? 0.75 : 1}>
                     {bed.plantings.map((planted) => (
                       <PlantedShape
@@ -207,6 +214,10 @@ export function Plan(props: Props) {
     </Box>
   );
 }
+
+/** markAt is a place on a bed: its middle, or on a ring's upper side. */
+const markAt = (bed: Bed, view: View): Point =>
+  view.at(bed.hole.length > 0 ? { x: bed.at.x, y: bed.at.y - bed.widthM * 0.4 } : bed.at);
 
 const flatOrder = ["slope", "lawn", "wild ground", "unsafe ground", "path", "stream", "overflow", "pond"];
 const isFlat = (kind: string) => flatOrder.includes(kind);

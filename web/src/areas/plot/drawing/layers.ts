@@ -19,3 +19,6 @@ export const legends: Record<Layer, string> = {
   use: "Plantings grown for the chosen use.",
   ground: "Nothing within a red strip is for use. A dotted ring is as far as a tree poisons the ground.",
 };
+
+/** At so many pixels for a metre or fewer, only the names of beds are written. */
+export const smallScale = 11;

@@ -59,6 +59,8 @@ const elsewhere = (event: KeyboardEvent) => {
   );
 };
 
+const onPlan = () => document.activeElement?.closest("[data-plan]") !== null;
+
 /** usePlanKeys listens for the plan's keys. Steps of the arrows are gathered into one move, which it returns. */
 export function usePlanKeys(options: Options): Point {
   const [nudged, setNudged] = useState<Point>({ x: 0, y: 0 });
@@ -96,6 +98,8 @@ export function usePlanKeys(options: Options): Point {
         event.preventDefault();
         event.stopPropagation();
       };
+      // The page keeps its arrow keys unless the plan has the keyboard or is drawn on.
+      if (way && !o.editing && !onPlan()) return;
       if (way) {
         done();
         if (!o.editing || things.length === 0) o.pan(-way.x * panPx, -way.y * panPx);

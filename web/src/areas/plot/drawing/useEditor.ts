@@ -1,4 +1,4 @@
-import { useCallback, useEffect, useRef, useState, type PointerEvent } from "react";
+import { useCallback, useEffect, useRef, useState, type MouseEvent, type PointerEvent } from "react";
 
 import { boundsOf, distance, minus, plus, type Point } from "./geometry";
 import { cornersOf, dragged, drawnBetween, formOf, type LocalForm } from "./forms";
@@ -73,6 +73,8 @@ export function useEditor(options: Options) {
   const gesture = useRef<Gesture | undefined>(undefined);
   const fingers = useRef(new Map<number, Point>());
   const points = useRef<Point[]>([]);
+  // A stroke that moved is no click on what lies under its end.
+  const stroked = useRef(false);
 
   const show = useCallback((next: Draft) => {
     draftNow.current = next;
@@ -153,6 +155,7 @@ export function useEditor(options: Options) {
 
   const onPointerDown = (event: PointerEvent) => {
     if (event.button !== 0) return;
+    stroked.current = false;
     const px = place(event);
     fingers.current.set(event.pointerId, px);
     if (fingers.current.size > 1) {
@@ -161,6 +164,13 @@ export function useEditor(options: Options) {
       return;
     }
     beginStroke(event, px);
+  };
+
+  /** hold keeps the pointer's moves coming when it leaves the drawing. */
+  const hold = (event: PointerEvent) => {
+    if (stroked.current) return;
+    stroked.current = true;
+    event.currentTarget.setPointerCapture(event.pointerId);
   };
 
   const pinch = (id: number, px: Point) => {
@@ -215,19 +225,24 @@ export function useEditor(options: Options) {
     if (fingers.current.has(event.pointerId)) fingers.current.set(event.pointerId, px);
     switch (g.kind) {
       case "pan":
+        if (!stroked.current && distance(px, g.last) < startPx) break;
+        hold(event);
         pan(px.x - g.last.x, px.y - g.last.y);
         g.last = px;
         break;
       case "move":
         moveThings(g, at, free);
+        if (g.began) hold(event);
         break;
       case "corner": {
+        hold(event);
         const snapped = snapPoint(at, others([g.thing]), view.scale);
         const form = dragged(formOf(g.thing), g.corner, free ? at : snapped.to);
         show({ ...still, reshaped: { thing: g.thing, form }, guides: free ? [] : snapped.guides });
         break;
       }
       case "turn": {
+        hold(event);
         const off = minus(at, g.thing.at);
         const turn = (Math.atan2(off.y, off.x) * 180) / Math.PI + 90;
         const kept = free ? Math.round(turn * 10) / 10 : Math.round(turn / turnStep) * turnStep;
@@ -235,6 +250,7 @@ export function useEditor(options: Options) {
         break;
       }
       case "draw": {
+        hold(event);
         const snapped = snapPoint(at, others([]), view.scale);
         show({
           ...still,
@@ -244,6 +260,7 @@ export function useEditor(options: Options) {
         break;
       }
       case "marquee":
+        hold(event);
         show({ ...still, marquee: { from: g.from, to: at } });
         break;
     }
@@ -279,6 +296,12 @@ export function useEditor(options: Options) {
     }
   };
 
+  const onClickCapture = (event: MouseEvent) => {
+    if (!stroked.current) return;
+    stroked.current = false;
+    event.stopPropagation();
+  };
+
   /** choose answers a click or a key on a thing: with shift it joins the others. */
   const choose = (thing: Thing, more: boolean) => {
     const { selection, onSelect, tool } = latest.current;
@@ -297,6 +320,6 @@ export function useEditor(options: Options) {
     choose,
     chooseNothing,
     cornersOf,
-    handlers: { onPointerDown, onPointerMove, onPointerUp, onPointerCancel: onPointerUp },
+    handlers: { onPointerDown, onPointerMove, onPointerUp, onPointerCancel: onPointerUp, onClickCapture },
   };
 }
