@@ -96,6 +96,20 @@ func TestAPlanIsDrawn(t *testing.T) {
 		t.Errorf("behind the wall the bed has %v h of sun, and had %v", shaded, open)
 	}
 
+	b.click("Boundary and north")
+	b.fill("The upper edge looks to (degrees)", "700")
+	b.click("Keep the boundary")
+	b.sees("The bearing lies between 0 and 360 degrees")
+	b.fill("The upper edge looks to (degrees)", "15")
+	b.fill("Corner 3, right", "33 m")
+	b.click("Keep the boundary")
+	b.sees("Drew the boundary: 630 m²")
+	if plot := b.plan(); plot.Bearing != 15 || plot.WidthM != 33 {
+		t.Errorf("the plot looks to %v° and is %v m wide", plot.Bearing, plot.WidthM)
+	}
+	b.click("Undo the last change of the plan")
+	b.sees("Took back: Drew the boundary")
+
 	// Undone and done again, by keys.
 	b.choose("Draw", "nothing: choose, move")
 	b.click("Undo the last change of the plan")
@@ -216,7 +230,7 @@ func TestTheGroundIsRead(t *testing.T) {
 	b.click("Note it")
 	b.sees("Read on North Fence: jar: 40 % sand, 40 % silt, 20 % clay")
 	b.click("textureloam")
-	b.sees("(your word)")
+	b.sees("(your word; guess)")
 	b.click("Take away: rushes come up")
 	b.sees("Took a reading away from North Fence")
 	b.seesNo("This does not go together.")

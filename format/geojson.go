@@ -160,7 +160,7 @@ func ReadPlan(text []byte) (garden.PlanData, error) {
 	if err := remarshal(file.ExtraMembers["anchor"], &at); err != nil {
 		return data, fmt.Errorf("anchor: %w", err)
 	}
-	data = garden.PlanData{Name: at.Name, Latitude: at.Latitude, Longitude: at.Longitude, BearingDeg: at.BearingDeg, WidthM: at.WidthM, DepthM: at.DepthM}
+	data = garden.PlanData{Anchored: file.ExtraMembers["anchor"] != nil, Name: at.Name, Latitude: at.Latitude, Longitude: at.Longitude, BearingDeg: at.BearingDeg, WidthM: at.WidthM, DepthM: at.DepthM}
 	for i, feature := range file.Features {
 		if err := readFeature(&data, feature); err != nil {
 			return data, fmt.Errorf("features[%d]: %w", i, err)
@@ -182,6 +182,7 @@ func readFeature(data *garden.PlanData, feature *geojson.Feature) error {
 	case "":
 		return errors.New("properties.what is missing: boundary, bed, or a kind of thing")
 	case "boundary":
+		data.Anchored = true
 		data.Boundary = geometry.Polygon(form.Points).Moved(form.At)
 	case "bed":
 		var bed garden.BedInput

@@ -146,6 +146,22 @@ func TestPlansThatCannotBeReadAreRefusedWithTheReason(t *testing.T) {
 	}
 }
 
+// A file by hand may leave the anchor out: the plot keeps its bearing and boundary.
+func TestAPlanWithoutAnAnchorLeavesThePlotLyingAsItDoes(t *testing.T) {
+	g := open(t, true)
+	_, err := g.SetBoundary(t.Context(), garden.BoundaryInput{BearingDeg: 20, Points: []garden.Corner{{X: "0", Y: "0"}, {X: "71 m", Y: "0"}, {X: "71 m", Y: "57 m"}, {X: "0", Y: "50 m"}}})
+	check(t, err)
+	data, err := ReadPlan([]byte(`{"type":"FeatureCollection","coordinates_are":"local metres","features":[{"type":"Feature","properties":{"what":"bed","detail":{"name":"By hand"}},"geometry":{"type":"Polygon","coordinates":[[[1,-40],[3,-40],[3,-42],[1,-40]]]}}]}`))
+	check(t, err)
+	_, err = g.ImportPlan(t.Context(), data)
+	check(t, err)
+	plot, err := g.Plot(t.Context(), garden.NoDay)
+	check(t, err)
+	if plot.Bearing != 20 || !plot.Drawn || len(plot.Beds) != 9 || plot.Beds[8].Area != "2 m²" {
+		t.Errorf("the plot looks to %v°, drawn %v, with %d beds", plot.Bearing, plot.Drawn, len(plot.Beds))
+	}
+}
+
 func TestABedMissingFromTheFileStaysWithItsPlantings(t *testing.T) {
 	g := open(t, true)
 	data, err := g.PlanFile(t.Context())

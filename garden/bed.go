@@ -204,6 +204,10 @@ func (s *state) checkBedForm(c *checklist, form plan.Form, id int64) {
 	if form.Shape == plan.Polygon {
 		field = "points"
 	}
+	if form.Shape == plan.Line {
+		c.add("shape", "A bed is a rectangle, an outline, a ring or a pot.")
+		return
+	}
 	if !withinPlot(form, s.boundary) {
 		c.add(field, "The bed reaches outside the plot, which is %s by %s. Move it or make it smaller.",
 			s.units.GroundLength(s.site.WidthM), s.units.GroundLength(s.site.DepthM))

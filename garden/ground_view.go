@@ -53,6 +53,7 @@ type EvidenceView struct {
 	From     string `json:"from"`
 	Strength string `json:"strength" enum:"slight,fair,strong"`
 	SpeaksTo string `json:"speaksFor"`
+	Standing string `json:"standing" doc:"What its strength rests on"`
 }
 
 // ReadingView is a reading as noted.
@@ -186,7 +187,7 @@ func (s *state) viewAspects(bedID int64) []AspectView {
 			v.Words = fmt.Sprintf("%s, %s", v.Likely, inTen(chance))
 		}
 		for _, e := range b.Evidence {
-			v.Evidence = append(v.Evidence, EvidenceView{e.Name, e.From, e.Strength(), bestClass(aspect, e)})
+			v.Evidence = append(v.Evidence, EvidenceView{e.Name, e.From, e.Strength(), bestClass(aspect, e), e.Standing.String()})
 		}
 		for _, pair := range b.Against {
 			a, b := b.Evidence[pair[0]], b.Evidence[pair[1]]

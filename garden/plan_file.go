@@ -18,7 +18,10 @@ import (
 // PlanData is a whole plan for a file. Places are in metres from the plot's upper
 // left corner, to the right and down.
 type PlanData struct {
-	Name       string
+	Name string
+	// Anchored is true where the file says how the plot lies: its bearing, its
+	// size or its boundary. Without, the plot keeps its own.
+	Anchored   bool
 	Latitude   float64
 	Longitude  *float64
 	BearingDeg float64
@@ -51,7 +54,7 @@ func (g *Garden) PlanFile(ctx context.Context) (PlanData, error) {
 	}
 	metric := *s
 	metric.units = unit.Metric
-	data := PlanData{Name: s.site.Name, Latitude: s.site.Latitude, Longitude: s.site.Longitude, BearingDeg: s.site.BearingDeg, WidthM: s.site.WidthM, DepthM: s.site.DepthM}
+	data := PlanData{Anchored: true, Name: s.site.Name, Latitude: s.site.Latitude, Longitude: s.site.Longitude, BearingDeg: s.site.BearingDeg, WidthM: s.site.WidthM, DepthM: s.site.DepthM}
 	if isDrawn(s.site) {
 		data.Boundary = s.boundary
 	}
@@ -127,6 +130,9 @@ func (g *Garden) ImportPlan(ctx context.Context, data PlanData) (Entry, error) {
 // withBoundary writes the file's boundary and bearing, and returns the plot with
 // them.
 func (s *state) withBoundary(ctx context.Context, d *draft, data PlanData) (*state, error) {
+	if !data.Anchored {
+		return s, nil
+	}
 	in := BoundaryInput{BearingDeg: data.BearingDeg, Longitude: data.Longitude}
 	for _, p := range data.Boundary {
 		in.Points = append(in.Points, Corner{exactMetres(p.X), exactMetres(p.Y)})

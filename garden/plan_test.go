@@ -114,6 +114,7 @@ func TestBedsOfEveryShapeAndThoseThatCannotBe(t *testing.T) {
 		{FormInput{Shape: "ring", X: "15 m", Y: "12 m", Width: "3 m"}, "inner", "Write a length"},
 		{FormInput{Shape: "round", X: "20.3 m", Y: "15 m", Width: "60 cm"}, "x", "would stand in the pot Pot"},
 		{FormInput{Shape: "round", X: "29.9 m", Y: "15 m", Width: "60 cm"}, "x", "reaches outside"},
+		{FormInput{Shape: "line", Width: "1 m", Points: []Corner{{"1 m", "9 m"}, {"5 m", "9 m"}}}, "shape", "A bed is a rectangle"},
 		{FormInput{Shape: "star", X: "2 m", Y: "15 m", Width: "60 cm"}, "shape", "Choose a shape"},
 	} {
 		_, err := p.AddBed(t.Context(), BedInput{Name: "Other", FormInput: test.form})

@@ -4,6 +4,7 @@ import (
 	"context"
 	"fmt"
 	"math"
+	"slices"
 	"strings"
 
 	"bramblyacre/core/calendar"
@@ -222,6 +223,9 @@ func (s *state) viewItem(it item, j judging) ItemView {
 	if t.Leaf != "" {
 		v.Words += ", " + leafWords(t)
 	}
+	if kind := it.Item.Kind.Kind; kind == plan.Tree || kind == plan.Hedge || kind == plan.Fence {
+		v.Words += ", " + lightWords(it.Item)
+	}
 	if tree, known := j.lore.Tree(t.Tree); known {
 		v.Poison, v.ReachM = true, s.treeReachM(it, tree)-it.Form.Width/2
 		v.Words += ". Poisons the ground: " + tree.Why
@@ -233,6 +237,20 @@ func (s *state) viewItem(it item, j judging) ItemView {
 		v.Words += ". " + capital(t.Unsafe) + ": " + suitability.UnsafeGround(t.Unsafe).Why()
 	}
 	return v
+}
+
+// lightWords say how much light a thing lets through, and what that rests on.
+func lightWords(it plan.Item) string {
+	light := it.Traits.LightThrough(it.Kind)
+	least, most := slices.Min(light[:]), slices.Max(light[:])
+	words := fmt.Sprintf("lets %.0f %% of the light through", 100*least)
+	if most > least {
+		words = fmt.Sprintf("lets %.0f %% of the light through in leaf, %.0f %% bare", 100*least, 100*most)
+	}
+	if it.Traits.LetsThrough == nil {
+		words += " (a guess)"
+	}
+	return words
 }
 
 func leafWords(t plan.Traits) string {

@@ -60,6 +60,8 @@ type RemedyView struct {
 	After float64 `json:"after" doc:"The need's score after it"`
 	Whole float64 `json:"whole" doc:"The whole answer after it"`
 	Hours string  `json:"hours"`
+	// Standing is what its effect and its hours rest on.
+	Standing string `json:"standing"`
 }
 
 // MendedView is a bed mended as far as it can be.
@@ -259,7 +261,7 @@ func (j judging) viewSiteNeed(species *flora.Species, place suitability.Place, a
 		return v
 	}
 	for _, m := range j.lore.Remedies.Mend(species, place, areaM2, score) {
-		v.Remedies = append(v.Remedies, RemedyView{m.Remedy.Name, m.Remedy.How, round2(m.Need), round2(m.Answer.Value), remedyHours(m.HoursFirst, m.HoursAYear)})
+		v.Remedies = append(v.Remedies, RemedyView{m.Remedy.Name, m.Remedy.How, round2(m.Need), round2(m.Answer.Value), remedyHours(m.HoursFirst, m.HoursAYear), j.lore.Remedies.Standing.String()})
 	}
 	if len(v.Remedies) == 0 {
 		v.NoRemedy = "No remedy: choose another bed."

@@ -2,6 +2,8 @@ package ground
 
 import (
 	"math"
+
+	"bramblyacre/core/flora"
 )
 
 // Evidence is something that speaks for some classes of an aspect and against
@@ -13,6 +15,8 @@ type Evidence struct {
 	Aspect         string
 	// Likelihood is, for each class, how often this is met there, the best at 1.
 	Likelihood []float64
+	// Standing is what the likelihood rests on.
+	Standing flora.Standing
 }
 
 // Strength says how strongly evidence speaks: by the ratio between the class it

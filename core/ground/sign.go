@@ -134,7 +134,7 @@ func evidence(id, name, from string, says []Says) []Evidence {
 		for i, word := range aspect.Words {
 			likelihood[i] = s.Chance[word]
 		}
-		all = append(all, Evidence{ID: id, Name: name, From: from, Aspect: s.Aspect, Likelihood: scaledToBest(likelihood)})
+		all = append(all, Evidence{ID: id, Name: name, From: from, Aspect: s.Aspect, Likelihood: scaledToBest(likelihood), Standing: s.Standing})
 	}
 	return all
 }
@@ -166,7 +166,7 @@ func (t Table) SaidToBe(aspect Aspect, word, from string) []Evidence {
 		}
 		likelihood[i] = t.Said[min(max(steps, -steps), len(t.Said)-1)]
 	}
-	return []Evidence{{ID: "said", Name: aspect.Name + " is " + word, From: from, Aspect: aspect.ID, Likelihood: likelihood}}
+	return []Evidence{{ID: "said", Name: aspect.Name + " is " + word, From: from, Aspect: aspect.ID, Likelihood: likelihood, Standing: flora.Guess}}
 }
 
 // WormCount returns the evidence of a count of earthworms in a cube of 20 cm. A

@@ -911,6 +911,8 @@ export interface components {
             from: string;
             name: string;
             speaksFor: string;
+            /** @description What its strength rests on */
+            standing: string;
             /** @enum {string} */
             strength: "slight" | "fair" | "strong";
         };
@@ -1518,6 +1520,7 @@ export interface components {
             hours: string;
             how: string;
             name: string;
+            standing: string;
             /**
              * Format: double
              * @description The whole answer after it

@@ -145,7 +145,10 @@ function Aspect({ aspect }: { aspect: Schemas["AspectView"] }) {
         aspect.evidence.map((e) => (
           <Box key={`${e.name}${e.from}`} sx={{ fontSize: 14, pl: 1, pt: 0.5 }}>
             <span aria-label={e.strength}>{strengthMark[e.strength]}</span> {e.name}: {e.strength} for{" "}
-            {e.speaksFor} <span style={{ color: "var(--softInk)" }}>({e.from})</span>
+            {e.speaksFor}{" "}
+            <span style={{ color: "var(--softInk)" }}>
+              ({e.from}; {e.standing})
+            </span>
           </Box>
         ))}
     </Box>

@@ -128,7 +128,10 @@ function Need({ need }: { need: Schemas["SiteNeedView"] }) {
       {need.remedies.map((r) => (
         <Box key={r.name} sx={{ pl: 1.2 }}>
           <b>{r.name}</b>: this need {Math.round(need.value * 100)} → {Math.round(r.after * 100)}, the whole{" "}
-          {Math.round(r.whole * 100)}; {r.hours}. <span style={{ color: "var(--softInk)" }}>{r.how}</span>
+          {Math.round(r.whole * 100)}; {r.hours}.{" "}
+          <span style={{ color: "var(--softInk)" }}>
+            {r.how} ({r.standing})
+          </span>
         </Box>
       ))}
       {need.noRemedy && <Box sx={{ pl: 1.2, color: "var(--forbid)" }}>{need.noRemedy}</Box>}
