@@ -236,6 +236,25 @@ func TestTheGroundIsRead(t *testing.T) {
 	b.seesNo("This does not go together.")
 }
 
+// On a phone the same is done with a thumb: a bed is chosen and a sign is read.
+func TestTheGroundIsReadOnAPhone(t *testing.T) {
+	b := open(t, samplePlot(t), 390, 844, "/plot")
+	b.click("Bed Long Bed")
+	b.click("Ground")
+	b.sees("jar: 43 % sand, 41 % silt, 17 % clay")
+	b.click("Read a sign or make a test")
+	b.choose("Sign", "nettles and goosefoot grow lush")
+	b.click("Note it")
+	b.sees("Read on Long Bed: nettles and goosefoot grow lush")
+	over, err := chromedp.Run(b.ctx, chromedp.Evaluate[int](`document.documentElement.scrollWidth - window.innerWidth`))
+	check(t, err)
+	if over > 0 {
+		t.Errorf("the page is %d px wider than the phone", over)
+	}
+	b.click("What if")
+	b.sees("colder winters by")
+}
+
 // Both questions are answered with their reasons, and what failed is said first.
 func TestBothQuestionsAreAnsweredOnScreen(t *testing.T) {
 	b := open(t, samplePlot(t), 1280, 900, "/plot")

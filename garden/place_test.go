@@ -88,6 +88,9 @@ func TestAPoisoningTreeWarnsAndForbidsNothing(t *testing.T) {
 	if len(view.Ground) != 1 || view.Ground[0].Forbids || !strings.Contains(view.Ground[0].Words, "Old walnut") || !strings.Contains(view.Ground[0].Words, "not on record here") {
 		t.Errorf("under the walnut: %+v", view.Ground)
 	}
+	if bears := p.view().Items[0].Bears; !strings.Contains(bears, "none is on record") {
+		t.Errorf("the walnut is borne by: %q", bears)
+	}
 	leaf := view.Allowance[0]
 	if leaf.Refusal != nil || len(leaf.Notices) != 1 || len(view.Windows[0].Notices) != 1 {
 		t.Errorf("the walnut: refusal %+v, notices %v and %v", leaf.Refusal, leaf.Notices, view.Windows[0].Notices)

@@ -1,6 +1,7 @@
 package garden
 
 import (
+	"cmp"
 	"context"
 	"fmt"
 	"math"
@@ -76,6 +77,7 @@ type ItemView struct {
 	Shades bool               `json:"shades"`
 	Words  string             `json:"words"`
 	Means  string             `json:"means" doc:"What the computation makes of it"`
+	Bears  string             `json:"bears" doc:"Which plants are on record as bearing a poisoning tree; empty for others"`
 }
 
 // PlantedView is a planting on the plan.
@@ -125,7 +127,7 @@ func (g *Garden) Plot(ctx context.Context, on calendar.Date) (PlotView, error) {
 	if err != nil {
 		return PlotView{}, err
 	}
-	j := judging{s, g.Library.Ground(), lows}
+	j := judging{s, g.Library.Ground(), g.Library.AllSpecies(), lows}
 	v := PlotView{
 		Day: on, WidthM: s.site.WidthM, DepthM: s.site.DepthM, AreaWords: s.units.Area(s.boundary.Area()), Beds: []BedView{}, Items: []ItemView{},
 		Boundary: s.boundary, Drawn: isDrawn(s.site), Bearing: s.site.BearingDeg, Longitude: s.site.Longitude, Uses: flora.UseWords,
@@ -210,6 +212,25 @@ func (s *state) viewPlanted(p *planting, bed store.Bed, j judging, on calendar.D
 	return v
 }
 
+// bearsWords say which plants of the library are on record as bearing a poisoning
+// tree, and which as suffering from it.
+func (j judging) bearsWords(tree string) string {
+	var bear, suffer []string
+	for _, species := range j.species {
+		if slices.Contains(species.Site.Bears, tree) {
+			bear = append(bear, species.Names.Name)
+		}
+		if slices.Contains(species.Site.Suffers, tree) {
+			suffer = append(suffer, species.Names.Name)
+		}
+	}
+	if len(bear)+len(suffer) == 0 {
+		return fmt.Sprintf("Of the library's %d plants, none is on record as bearing it or suffering from it: try one plant first.", len(j.species))
+	}
+	words := "On record as bearing it: " + cmp.Or(joined(bear), "none") + "."
+	return words + " As suffering from it: " + cmp.Or(joined(suffer), "none") + ". Of all others nothing is on record."
+}
+
 func (s *state) viewItem(it item, j judging) ItemView {
 	v := ItemView{
 		ID: it.ID, Kind: it.PlanItem.Kind, Name: it.Name, Input: s.itemInput(it), At: it.Form.At, WidthM: it.Form.Width, DepthM: it.Form.Depth,
@@ -229,6 +250,7 @@ func (s *state) viewItem(it item, j judging) ItemView {
 	if tree, known := j.lore.Tree(t.Tree); known {
 		v.Poison, v.ReachM = true, s.treeReachM(it, tree)-it.Form.Width/2
 		v.Words += ". Poisons the ground: " + tree.Why
+		v.Bears = j.bearsWords(tree.ID)
 	}
 	if it.Item.Kind.Kind == plan.Slope {
 		v.Words += fmt.Sprintf(", falls %s m in 100 m to the %s", number(t.FallPercent), compassWord(t.FacesDeg))

@@ -107,8 +107,9 @@ type ForMe struct {
 // judging is what judging a plot takes.
 type judging struct {
 	*state
-	lore library.Ground
-	lows []float64
+	lore    library.Ground
+	species []*flora.Species
+	lows    []float64
 }
 
 func (g *Garden) judging(ctx context.Context) (judging, error) {
@@ -117,7 +118,7 @@ func (g *Garden) judging(ctx context.Context) (judging, error) {
 		return judging{}, err
 	}
 	lows, err := g.winterLows(s)
-	return judging{s, g.Library.Ground(), lows}, err
+	return judging{s, g.Library.Ground(), g.Library.AllSpecies(), lows}, err
 }
 
 // Where ranks the beds for a species. A bed that it failed in is not left out;
@@ -173,7 +174,7 @@ func (g *Garden) What(ctx context.Context, bedID int64, filter WhatFilter) (What
 	}
 	room := j.roomM2(bedID, nil)
 	v := WhatView{BedID: bedID, Bed: bed.Name, Room: j.units.Area(room) + " free when all stand full-grown", Species: []SuitView{}, Uses: flora.UseWords, Spreads: flora.SpreadWords, Forbids: forbidWords(j.place(bed, j.lore, j.lows, nil))}
-	for _, species := range g.Library.AllSpecies() {
+	for _, species := range j.species {
 		if filter.Use != "" && !slices.Contains(species.Site.Uses, filter.Use) || filter.Spread != "" && species.Site.Spread != filter.Spread {
 			continue
 		}

@@ -51,19 +51,6 @@ func (p Point) ToSegment(a, b Point) float64 {
 	return p.Distance(a.Plus(along.Times(share)))
 }
 
-// ToLine returns the distance in metres from a point to a line of several
-// segments; infinite for a line without points.
-func (p Point) ToLine(line []Point) float64 {
-	if len(line) == 1 {
-		return p.Distance(line[0])
-	}
-	least := math.Inf(1)
-	for i := 1; i < len(line); i++ {
-		least = math.Min(least, p.ToSegment(line[i-1], line[i]))
-	}
-	return least
-}
-
 // Length returns the length of a line of several segments in metres.
 func Length(line []Point) float64 {
 	sum := 0.0

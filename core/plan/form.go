@@ -98,8 +98,8 @@ func (f Form) Check() error {
 	return ErrNoShape
 }
 
-// local is the region about the form's own middle, before it is turned.
-func (f Form) local() geometry.Region {
+// Local returns the ground it covers about its own middle, before the turn.
+func (f Form) Local() geometry.Region {
 	switch f.Shape {
 	case Rectangle:
 		return geometry.Region{Areas: []geometry.Polygon{geometry.Rectangle(f.Width, f.Depth)}}
@@ -113,12 +113,9 @@ func (f Form) local() geometry.Region {
 	return geometry.Region{Areas: []geometry.Polygon{f.Points}}
 }
 
-// Local returns the ground it covers about its own middle, before the turn.
-func (f Form) Local() geometry.Region { return f.local() }
-
 // Region returns the ground it covers on the plan.
 func (f Form) Region() geometry.Region {
-	r := f.local()
+	r := f.Local()
 	for i, area := range r.Areas {
 		r.Areas[i] = area.Turned(f.Turn).Moved(f.At)
 	}
@@ -141,7 +138,7 @@ func (f Form) Path() []geometry.Point {
 func (f Form) OnPlan(local geometry.Point) geometry.Point { return local.Turned(f.Turn).Plus(f.At) }
 
 // Area returns the ground it covers in m².
-func (f Form) Area() float64 { return f.local().Area() }
+func (f Form) Area() float64 { return f.Local().Area() }
 
 // Moved returns the form shifted and then turned clockwise about a pivot by
 // degrees.

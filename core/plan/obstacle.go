@@ -54,7 +54,7 @@ func (i Item) Ramps(bearingDeg float64) []sun.Ramp {
 // Samples returns points spread evenly over a bed's ground: at least one, about
 // most at best. They turn and move with the bed.
 func (f Form) Samples(most int) []geometry.Point {
-	region := f.local()
+	region := f.Local()
 	low, high := region.Bounds()
 	width, depth := high.X-low.X, high.Y-low.Y
 	fill := region.Area() / (width * depth)

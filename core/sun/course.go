@@ -12,7 +12,10 @@ import (
 // stand for the months of a year.
 type Course struct {
 	moments []moment
-	months  int
+	// angles and tans are those of the moments, side by side: most obstacles are
+	// passed over by them alone.
+	angles, tans []float64
+	months       int
 	// dayHours are the hours of sun in the open for each month, or of the day.
 	dayHours []float64
 }
@@ -82,6 +85,7 @@ func (c *Course) add(slot int, latitudeDeg, bearingDeg float64, day calendar.Dat
 		}
 		m.angle = math.Atan2(m.toY, m.toX)
 		c.moments = append(c.moments, m)
+		c.angles, c.tans = append(c.angles, m.angle), append(c.tans, m.tan)
 	}
 	return nil
 }
@@ -104,6 +108,3 @@ func Toward(azimuthDeg, bearingDeg float64) geometry.Point {
 // OpenHours returns the hours of sun in the open for each month of the course,
 // or for its one day.
 func (c *Course) OpenHours() []float64 { return c.dayHours }
-
-// Moments returns how many places of the sun the course is reckoned with.
-func (c *Course) Moments() int { return len(c.moments) }

@@ -91,9 +91,12 @@ func (l *Light) shade(i int, share []float32, obstacles []Obstacle) {
 		if s.steepest <= 0 {
 			continue
 		}
+		angles, tans := l.course.angles, l.course.tans
 		for j := range share {
-			m := &l.course.moments[j]
-			if share[j] > 0 && s.blocks(at, height, m) {
+			if share[j] == 0 || !s.mayBlock(angles[j], tans[j]) {
+				continue
+			}
+			if m := &l.course.moments[j]; s.blocks(at, height, m) {
 				share[j] *= float32(s.Through[m.month])
 			}
 		}

@@ -61,7 +61,7 @@ func (o *Obstacle) from(at geometry.Point, height float64) seen {
 		least, most = math.Min(least, off), math.Max(most, off)
 	}
 	if most-least < math.Pi {
-		s.angle, s.half = middle+(least+most)/2, (most-least)/2
+		s.angle, s.half = turn(middle+(least+most)/2), (most-least)/2
 	}
 	if near := o.Footprint.ToEdge(at); near > 0 {
 		s.steepest = rise / near
@@ -80,14 +80,24 @@ func turn(angle float64) float64 {
 	return angle
 }
 
-// blocks tells whether it stands between a point at a height and the sun.
+// mayBlock tells whether the sun stands within the directions and below the height
+// that it can be seen in; the sun's angle lies between −π and π.
+func (s *seen) mayBlock(angle, tan float64) bool {
+	if tan >= s.steepest {
+		return false
+	}
+	off := angle - s.angle
+	if off > math.Pi {
+		off -= 2 * math.Pi
+	} else if off < -math.Pi {
+		off += 2 * math.Pi
+	}
+	return off <= s.half && off >= -s.half
+}
+
+// blocks tells whether it stands between a point at a height and the sun, where
+// mayBlock has not ruled that out.
 func (s *seen) blocks(at geometry.Point, height float64, m *moment) bool {
-	if m.tan >= s.steepest {
-		return false
-	}
-	if s.half < math.Pi && math.Abs(turn(m.angle-s.angle)) > s.half {
-		return false
-	}
 	if len(s.Footprint) == 0 {
 		return s.crownBlocks(at, height, m)
 	}

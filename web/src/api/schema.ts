@@ -1041,6 +1041,8 @@ export interface components {
         ItemView: {
             areas: components["schemas"]["Point"][][];
             at: components["schemas"]["Point"];
+            /** @description Which plants are on record as bearing a poisoning tree; empty for others */
+            bears: string;
             /** Format: double */
             depthM: number;
             /** Format: int64 */

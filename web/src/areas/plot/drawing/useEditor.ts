@@ -140,12 +140,14 @@ export function useEditor(options: Options) {
       const grip = (hit as HTMLElement | SVGElement).dataset.grip;
       if (thing && grip === "turn") gesture.current = { kind: "turn", thing };
       else if (thing && grip) gesture.current = { kind: "corner", thing, corner: Number(grip) };
-      else if (thing && isChosen(selection, thing) && !event.shiftKey)
+      else if (thing && !event.shiftKey)
         gesture.current = {
           kind: "move",
           from: at,
           began: false,
-          things: allPlaced(latest.current.plot).filter((t) => isChosen(selection, t)),
+          things: isChosen(selection, thing)
+            ? allPlaced(latest.current.plot).filter((t) => isChosen(selection, t))
+            : [thing],
         };
       if (gesture.current) return;
     }
@@ -189,6 +191,7 @@ export function useEditor(options: Options) {
     const { view, onDrag } = latest.current;
     let by = minus(at, g.from);
     if (!g.began && Math.hypot(by.x, by.y) * view.scale < startPx) return;
+    if (!g.began) latest.current.onSelect({ things: g.things.map(({ what, id }) => ({ what, id })) });
     g.began = true;
     let guides: Guide[] = [];
     if (!free) {

@@ -25,6 +25,7 @@ export function ItemPanel({ item, editing, onChange, onRemove, onSaved }: Props)
         {item.words}
       </Box>
       <Box sx={{ borderLeft: "5px solid var(--rule)", pl: 1.2, my: 1.2 }}>{item.means}</Box>
+      {item.bears && <Box sx={{ fontSize: 14.5 }}>{item.bears}</Box>}
       {item.input.note && <p style={{ margin: "8px 0" }}>{item.input.note}</p>}
       <Box sx={{ display: "flex", gap: 1, mt: 1.5, flexWrap: "wrap" }}>
         <Button variant="outlined" onClick={onChange}>
