@@ -200,7 +200,8 @@ func (j judging) suitPlace(place suitability.Place, bed store.Bed, species *flor
 		Memory: j.memory(bed.ID, species.ID), Forbids: forbidWords(place), Needs: []SiteNeedView{}, Unknown: []string{}, Uses: species.Site.Uses, Spread: species.Site.Spread,
 		Mates: []string{},
 	}
-	more := int(place.RoomM2 / suitability.MatureArea(species, 1))
+	width := species.Size.Width.Value / 100
+	more := int(place.RoomM2 / (width * width)) // set in a square, each at its width
 	v.Room = "no room for one more"
 	if more > 0 {
 		v.Room = "room for " + counted(float64(more), "full-grown plant", "full-grown plants")
