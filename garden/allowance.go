@@ -251,7 +251,8 @@ func (s *state) warmthBetween(p *planting, from, to calendar.Date) float64 {
 	if !made {
 		return 0
 	}
-	table := weather.Thermal(p.species.Growth.Base.Value, p.species.Growth.Upper.Value)
+	warmer, _ := s.warmer(p.bed)
+	table := weather.Thermal(p.species.Growth.Base.Value-warmer.Value, p.species.Growth.Upper.Value-warmer.Value)
 	last := to.DaysSince(season.Start)
 	first := max(-1, from.DaysSince(season.Start))
 	sum := 0.0

@@ -41,8 +41,8 @@ func (s *state) addPlan(rows allRows) (err error) {
 	return nil
 }
 
-// addPlace works out where plants stand, the ground they reach, the sun and the
-// soil of each bed.
+// addPlace works out where plants stand, the ground they reach, and the soil of each
+// bed.
 func (g *Garden) addPlace(s *state) error {
 	for _, bed := range s.beds {
 		here := s.standingIn(bed.ID)
@@ -52,9 +52,6 @@ func (g *Garden) addPlace(s *state) error {
 	}
 	lore := g.Library.Ground()
 	s.findGround(lore.Tree)
-	if err := g.addSun(s); err != nil {
-		return err
-	}
 	s.beliefs = map[int64]map[string]ground.Belief{}
 	for _, bed := range s.beds {
 		beliefs, err := s.believe(bed, lore.Signs)

@@ -352,6 +352,44 @@ func TestBedMatesCrowdByYear(t *testing.T) {
 	}
 }
 
+// What stands at a warm spot comes into its stages sooner, at a cold or shady one
+// later, and the planting says why.
+func TestASpotMovesTheStages(t *testing.T) {
+	ripe := func(spoil func(*BedInput)) (middle int, pace string) {
+		p := newPlot(t)
+		in := goodBed()
+		spoil(&in)
+		_, err := p.ChangeBed(t.Context(), p.bed, in)
+		check(t, err)
+		view, err := p.Planting(t.Context(), p.planting, NoDay)
+		check(t, err)
+		for _, stage := range view.Stages {
+			if stage.BBCH == 89 {
+				return stage.Dates.P50.DaysSince(day), view.Pace
+			}
+		}
+		t.Fatal("sorrel is never ripe")
+		return 0, ""
+	}
+	usual, words := ripe(func(*BedInput) {})
+	if strings.Contains(words, "reckoned") {
+		t.Errorf("an ordinary spot says %q", words)
+	}
+	warm, warmWords := ripe(func(in *BedInput) { in.Warmth = "warm" })
+	cold, coldWords := ripe(func(in *BedInput) { in.Warmth = "cold" })
+	shade, shadeWords := ripe(func(in *BedInput) { in.SunHours = new(2.0) })
+	if !(warm < usual && usual < shade && shade <= cold) {
+		t.Errorf("sorrel is ripe after %d days at a warm spot, %d at an ordinary, %d in shade, %d at a cold one", warm, usual, shade, cold)
+	}
+	for _, said := range []struct{ words, want string }{
+		{warmWords, "0.7 °C warmer than the plot's: it lies warm (guess)"}, {coldWords, "0.7 °C colder"}, {shadeWords, "it lies in the shade"},
+	} {
+		if !strings.Contains(said.words, said.want) {
+			t.Errorf("%q lacks %q", said.words, said.want)
+		}
+	}
+}
+
 // Shelter, warmth and edge are told from the plan where nobody has said them.
 func TestThePlanTellsShelterAndWarmth(t *testing.T) {
 	p := newPlot(t)

@@ -153,7 +153,7 @@ func (g *Garden) Planting(ctx context.Context, id int64, on calendar.Date) (Plan
 }
 
 func (s *state) addForecast(v *PlantingView, p *planting, forecast *phenology.Forecast, on calendar.Date) {
-	v.Pace, v.Standing = paceWords(forecast.Pace), forecast.Standing().String()
+	v.Pace, v.Standing = paceWords(forecast.Pace)+s.spotWords(p.bed), forecast.Standing().String()
 	v.Options = distinct(forecast.Stages)
 	index, _ := p.now.StageOn(s.today)
 	v.Expected = p.now.Stages[index]

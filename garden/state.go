@@ -16,6 +16,7 @@ import (
 	"bramblyacre/core/plan"
 	"bramblyacre/core/suitability"
 	"bramblyacre/core/unit"
+	"bramblyacre/library"
 	"bramblyacre/store"
 )
 
@@ -38,6 +39,8 @@ type state struct {
 	fates     map[int64][]store.Fate    // by planting
 	// sunHours are each bed's computed hours of sun by month, January first.
 	sunHours map[int64][]float64
+	// days are how much warmer or colder kinds of spots are.
+	days library.DayOffsets
 	// beliefs are what is known of each bed's ground, by aspect.
 	beliefs   map[int64]map[string]ground.Belief
 	plantings []*planting // those that stand
@@ -115,6 +118,10 @@ func (g *Garden) state(ctx context.Context) (*state, error) {
 	}
 	for _, answer := range rows.answers {
 		s.answers[answer.JobKey] = answer
+	}
+	s.days = g.Library.Ground().Days
+	if err := g.addSun(s); err != nil {
+		return nil, err
 	}
 	if err := g.addPlantings(s, rows); err != nil {
 		return nil, err
@@ -294,7 +301,11 @@ func (s *state) plan(p *planting, season calendar.Season) (*phenology.Plan, bool
 		}
 	}
 	plan, err := phenology.NewPlan(p.species, s.yearOfLife(p, season), daylight, started)
-	return plan, err == nil
+	if err != nil {
+		return nil, false
+	}
+	warmer, _ := s.warmer(p.bed)
+	return plan.AtSpot(warmer.Value), true
 }
 
 // forecast learns the planting's pace from everything seen, season after

@@ -17,6 +17,14 @@ type Ground struct {
 	Remedies suitability.Remedies
 	Trees    []suitability.Tree
 	Offsets  Offsets
+	Days     DayOffsets
+}
+
+// DayOffsets are how much warmer or, below 0, colder a spot's days are.
+type DayOffsets struct {
+	Warm  flora.Figure `toml:"warm"`
+	Cold  flora.Figure `toml:"cold"`
+	Shade flora.Figure `toml:"shade"`
 }
 
 // Offsets are how much warmer or, below 0, colder a winter night is at a spot.
@@ -43,7 +51,8 @@ func readGround(files fs.FS) (g Ground, err error) {
 		Tree []suitability.Tree `toml:"tree"`
 	}
 	var microclimate struct {
-		Offset Offsets `toml:"offset"`
+		Offset Offsets    `toml:"offset"`
+		Day    DayOffsets `toml:"day"`
 	}
 	for name, into := range map[string]any{"signs.toml": &g.Signs, "remedies.toml": &g.Remedies, "trees.toml": &trees, "microclimate.toml": &microclimate} {
 		text, err := fs.ReadFile(files, "ground/"+name)
@@ -70,7 +79,7 @@ func readGround(files fs.FS) (g Ground, err error) {
 			return g, fmt.Errorf("trees.toml: tree[%d]: needs id, name, why and a reach in m", i)
 		}
 	}
-	g.Trees, g.Offsets = trees.Tree, microclimate.Offset
+	g.Trees, g.Offsets, g.Days = trees.Tree, microclimate.Offset, microclimate.Day
 	return g, nil
 }
 

@@ -60,6 +60,16 @@ func NewPlan(species *flora.Species, yearOfLife int, daylight *Daylight, started
 	return p, nil
 }
 
+// AtSpot returns the plan for plants at a spot whose days are warmer than the
+// weather's by a number of °C, or below 0 colder: its warmth is summed above bounds
+// moved by as much.
+func (p *Plan) AtSpot(warmerC float64) *Plan {
+	spot := *p
+	spot.baseC -= warmerC
+	spot.upperC -= warmerC
+	return &spot
+}
+
 // Standing is the weakest standing of the figures the plan rests on.
 func (p *Plan) Standing() flora.Standing { return p.standing }
 

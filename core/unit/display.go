@@ -107,6 +107,15 @@ func (s System) Temperature(celsius float64) string {
 	return trimmed(celsius, 0) + " °C"
 }
 
+// TemperatureDifference writes how far two temperatures lie apart, given in °C:
+// "0.7 °C", "1.3 °F".
+func (s System) TemperatureDifference(celsius float64) string {
+	if s == US {
+		return trimmed(celsius*9/5, 1) + " °F"
+	}
+	return trimmed(celsius, 1) + " °C"
+}
+
 // Area writes an area given in square metres: "3.1 m²", "33 ft²".
 func (s System) Area(squareMetres float64) string {
 	if s == US {

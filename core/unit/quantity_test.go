@@ -81,7 +81,7 @@ func TestDisplay(t *testing.T) {
 		{Metric.PlantLength(0.92), "92 cm"}, {US.PlantLength(0.9144), "36 in"},
 		{Metric.GroundLength(2.4), "2.4 m"}, {US.GroundLength(2.4), "7 ft 10 in"}, {US.GroundLength(3.048), "10 ft"},
 		{Metric.Weight(312), "310 g"}, {Metric.Weight(1240), "1.24 kg"}, {US.Weight(992.2), "2 lb 3 oz"}, {US.Weight(20), "0.7 oz"},
-		{Metric.Temperature(-0.2), "0 °C"}, {US.Temperature(19), "66 °F"}, {US.Area(3.1), "33 ft²"}, {Metric.Area(3.1), "3.1 m²"},
+		{Metric.Temperature(-0.2), "0 °C"}, {US.Temperature(19), "66 °F"}, {Metric.TemperatureDifference(0.7), "0.7 °C"}, {US.TemperatureDifference(0.7), "1.3 °F"}, {US.Area(3.1), "33 ft²"}, {Metric.Area(3.1), "3.1 m²"},
 	}
 	for _, test := range tests {
 		if test.got != test.want {
