@@ -20,6 +20,7 @@ export interface Tokens {
   forbid: string;
   soil: string;
   meadow: string;
+  shadow: string;
 }
 
 const paper: Tokens = {
@@ -41,6 +42,7 @@ const paper: Tokens = {
   forbid: "#9E2A2B",
   soil: "#CDB899",
   meadow: "#E8E3D0",
+  shadow: "#2A1F2D",
 };
 
 const dusk: Tokens = {
@@ -62,6 +64,7 @@ const dusk: Tokens = {
   forbid: "#F08A86",
   soil: "#4E4132",
   meadow: "#262A20",
+  shadow: "#050306",
 };
 
 const sunlight: Tokens = {
@@ -79,6 +82,7 @@ const sunlight: Tokens = {
   forbid: "#7A0F12",
   soil: "#E6D9C2",
   meadow: "#FFFFFF",
+  shadow: "#000000",
 };
 
 export const looks: Record<Look, Tokens> = { paper, dusk, sunlight };

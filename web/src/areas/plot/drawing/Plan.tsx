@@ -103,6 +103,9 @@ export function Plan(props: Props) {
     if (layer === "sun") return `${light?.beds.find((b) => b.id === bed.id)?.words ?? ""} on this day`;
     return bed.words;
   };
+  // What is being moved lies over all else.
+  const isMoved = (bed: Bed) => draft.moved.some((m) => m.what === "bed" && m.id === bed.id);
+  const movedLast = [...plot.beds].sort((a, b) => Number(isMoved(a)) - Number(isMoved(b)));
   const thingShape = (item: Item) => {
     const thing: Thing = { what: "item", id: item.id };
     return (
@@ -158,7 +161,8 @@ export function Plan(props: Props) {
             .map(thingShape)}
           {layer === "sun" && light && <SunLayer light={light} view={view} />}
           {plot.items.filter((item) => !isFlat(item.kind) && item.kind !== "tree").map(thingShape)}
-          {plot.beds.map((bed) => {
+          {layer === "sun" && shownShadows && <ShadowLayer outlines={shownShadows.outlines} view={view} />}
+          {movedLast.map((bed) => {
             const thing: Thing = { what: "bed", id: bed.id };
             return (
               <g key={bed.id}>
@@ -193,9 +197,7 @@ export function Plan(props: Props) {
               </g>
             );
           })}
-          {(layer === "sun" || dragged) && shownShadows && (
-            <ShadowLayer outlines={shownShadows.outlines} view={view} />
-          )}
+          {layer !== "sun" && dragged && <ShadowLayer outlines={dragged.shadows.outlines} view={view} />}
           {plot.items.filter((item) => item.kind === "tree").map(thingShape)}
           {layer === "sun" && shownShadows && <SunArrow shadows={shownShadows} view={view} />}
           {gripped && draft.moved.length === 0 && (

@@ -46,7 +46,13 @@ export function ShadowLayer({ outlines, view }: { outlines: { x: number; y: numb
   return (
     <g opacity={0.36} pointerEvents="none">
       {outlines.map((outline, i) => (
-        <path key={i} d={pathOf([outline], view)} fill="var(--ink)" stroke="var(--ink)" strokeWidth={0.6} />
+        <path
+          key={i}
+          d={pathOf([outline], view)}
+          fill="var(--shadow)"
+          stroke="var(--shadow)"
+          strokeWidth={0.6}
+        />
       ))}
     </g>
   );
