@@ -147,6 +147,30 @@ func TestATreeIsDraggedAndTheSunMoves(t *testing.T) {
 	b.until("the tree to go 20 cm right", func() bool { return near(atOf(t, b.plan(), "Walnut"), atOf(t, after, "Walnut")+0.2) })
 	check(t, chromedp.Do(b.ctx, chromedp.KeyEvent("z", chromedp.KeyModifiers(chromedp.ModifierCtrl))))
 	b.until("the step to be undone", func() bool { return near(atOf(t, b.plan(), "Walnut"), atOf(t, after, "Walnut")) })
+	// The house is turned, copied, and the copy taken away, by keys alone.
+	b.focus("[aria-label^='building House']")
+	b.keys(kb.Enter)
+	b.sees("8 m by 5 m, 6 m high")
+	b.keys("r")
+	b.sees("Turned House")
+	houses := func() (n int, turn float64) {
+		for _, item := range b.plan().Items {
+			if item.Name == "House" {
+				n, turn = n+1, item.Input.Turn
+			}
+		}
+		return n, turn
+	}
+	if n, turn := houses(); n != 1 || turn != 5 {
+		t.Errorf("%d houses, turned by %v°", n, turn)
+	}
+	check(t, chromedp.Do(b.ctx, chromedp.KeyEvent("d", chromedp.KeyModifiers(chromedp.ModifierCtrl))))
+	b.sees("Copied House")
+	b.keys(kb.Delete)
+	b.sees("Removed House")
+	b.until("one house to be left", func() bool { n, _ := houses(); return n == 1 })
+	at = b.locate("[data-thing]", "tree Walnut")
+	check(t, chromedp.Do(b.ctx, chromedp.MouseClickXY(at.X, at.Y)))
 	b.fill("Right", "sideways")
 	b.click("Move it")
 	b.sees(`"sideways" is not a length`)

@@ -202,6 +202,7 @@ func (s *state) believe(bed store.Bed, table ground.Table) (map[string]ground.Be
 		all = append(all, evidence...)
 	}
 	all = append(all, s.waterBeside(bed)...)
+	all = append(all, table.TextureSpeaks(all)...)
 	beliefs := map[string]ground.Belief{}
 	for _, aspect := range ground.Aspects() {
 		beliefs[aspect.ID] = ground.Weigh(aspect, all)

@@ -263,12 +263,42 @@ func TestCertainHoldsItsValue(t *testing.T) {
 	}
 }
 
+// A sandy soil speaks for sharp drainage, a clay for slow, and a soil of which
+// nothing is known for none.
+func TestTextureSpeaksForDrainage(t *testing.T) {
+	signs, texture, drainage := table(t), aspect(t, ground.Texture), aspect(t, ground.Drainage)
+	likeliest := func(word string) string {
+		class, _ := ground.Weigh(drainage, signs.TextureSpeaks(signs.SaidToBe(texture, word, ""))).Likeliest()
+		return drainage.Words[class]
+	}
+	for word, want := range map[string]string{"sand": "sharp", "sandy loam": "free", "loam": "free", "clay loam": "slow", "clay": "slow"} {
+		if got := likeliest(word); got != want {
+			t.Errorf("%s speaks for %s drainage, want %s", word, got, want)
+		}
+	}
+	if signs.TextureSpeaks(nil) != nil {
+		t.Error("an unknown texture speaks")
+	}
+	// It is slight beside a test of the water itself.
+	clay := signs.SaidToBe(texture, "clay", "")
+	fast, err := signs.InfiltrationTest(200, 60, "")
+	check(t, err)
+	if class, _ := ground.Weigh(drainage, append(signs.TextureSpeaks(clay), fast...)).Likeliest(); drainage.Words[class] == "slow" {
+		t.Error("clay outweighs water that goes in fast")
+	}
+	// Cracks speak of texture and drainage both: they do not count twice.
+	if twice := signs.TextureSpeaks(signs.Seen("cracked-clay", "")); twice != nil {
+		t.Errorf("cracks count twice: %v", twice)
+	}
+}
+
 func TestATableThatCannotBeReliedOnIsRefused(t *testing.T) {
 	good := table(t)
 	for name, spoil := range map[string]func(*ground.Table){
 		"no signs":         func(b *ground.Table) { b.Signs = nil },
 		"a twin id":        func(b *ground.Table) { b.Signs = append(slices.Clone(b.Signs), b.Signs[0]) },
 		"said begins at 0": func(b *ground.Table) { b.Said = []float64{0, 1} },
+		"no texture":       func(b *ground.Table) { b.DrainageByTexture = nil },
 		"no error":         func(b *ground.Table) { b.Errors = nil },
 		"worms unordered":  func(b *ground.Table) { b.Worms = append(slices.Clone(b.Worms), b.Worms[0]) },
 		"a class unknown": func(b *ground.Table) {

@@ -34,6 +34,9 @@ type Table struct {
 	// Said is how well a class goes with the grower's word for another, by the
 	// steps between them.
 	Said []float64 `toml:"said"`
+	// DrainageByTexture is how often ground of each drainage is met under a
+	// texture of each word of flora.TextureWords.
+	DrainageByTexture map[string]map[string]float64 `toml:"drainage_by_texture"`
 	// Errors are the standard errors of readings in the aspect's unit.
 	Errors map[string]float64 `toml:"errors"`
 }
@@ -78,6 +81,11 @@ func (t Table) Check() error {
 	}
 	if len(t.Said) < 2 || t.Said[0] != 1 {
 		return fmt.Errorf("said: must begin with 1 and go on for words further off")
+	}
+	for _, word := range flora.TextureWords {
+		if err := checkSays("drainage_by_texture."+word, []Says{{Aspect: Drainage, Chance: t.DrainageByTexture[word]}}); err != nil {
+			return err
+		}
 	}
 	for _, kind := range readingErrors {
 		if !(t.Errors[kind] > 0) {
@@ -148,6 +156,9 @@ func (t Table) Seen(id, from string) []Evidence {
 	return evidence(id, sign.Name, from, sign.Says)
 }
 
+// saidID marks the grower's own word.
+const saidID = "said"
+
 // SaidToBe returns the evidence of the grower's word for an aspect; none for a
 // word that is not on its scale.
 func (t Table) SaidToBe(aspect Aspect, word, from string) []Evidence {
@@ -166,7 +177,36 @@ func (t Table) SaidToBe(aspect Aspect, word, from string) []Evidence {
 		}
 		likelihood[i] = t.Said[min(max(steps, -steps), len(t.Said)-1)]
 	}
-	return []Evidence{{ID: "said", Name: aspect.Name + " is " + word, From: from, Aspect: aspect.ID, Likelihood: likelihood, Standing: flora.Guess}}
+	return []Evidence{{ID: saidID, Name: aspect.Name + " is " + word, From: from, Aspect: aspect.ID, Likelihood: likelihood, Standing: flora.Guess}}
+}
+
+// TextureSpeaks returns what the evidence of the texture says of the drainage: the
+// mean over the textures that it may be. A sign that speaks of the drainage itself
+// is left out, so that it does not count twice. None where nothing is known.
+func (t Table) TextureSpeaks(all []Evidence) []Evidence {
+	aspect, err := AspectOf(Texture)
+	if err != nil {
+		return nil
+	}
+	texture := Weigh(aspect, slices.DeleteFunc(slices.Clone(all), func(e Evidence) bool {
+		return slices.ContainsFunc(all, func(other Evidence) bool { return other.ID == e.ID && other.ID != saidID && other.Aspect == Drainage })
+	}))
+	if !texture.Known() {
+		return nil
+	}
+	drainage, err := AspectOf(Drainage)
+	if err != nil {
+		return nil
+	}
+	likelihood := make([]float64, len(drainage.Words))
+	for i, chance := range texture.Chance {
+		heaviness := flora.TextureWords[int(texture.Aspect.Values[i])]
+		for k, word := range drainage.Words {
+			likelihood[k] += chance * t.DrainageByTexture[heaviness][word]
+		}
+	}
+	class, _ := texture.Likeliest()
+	return []Evidence{{ID: "texture", Name: "a soil of " + texture.Aspect.Words[class], From: "its texture", Aspect: Drainage, Likelihood: scaledToBest(likelihood), Standing: flora.Guess}}
 }
 
 // WormCount returns the evidence of a count of earthworms in a cube of 20 cm. A
