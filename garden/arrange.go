@@ -66,10 +66,11 @@ func (s *state) arrange(ctx context.Context, d *draft, in ArrangeInput, by geome
 	}
 	low, high := all.Bounds()
 	pivot := low.Plus(high).Times(0.5).Plus(by)
-	// A thing on the move makes room for the others that move with it.
+	// A thing on the move makes room for the others that move with it. Copies are
+	// added as they are set, to a plot of their own: the shared one never changes.
 	moving := s.without(in.Things)
 	if in.Copy {
-		moving = s
+		moving = s.without(nil)
 	}
 	var names []string
 	noted := record{kind: "plan"}

@@ -215,6 +215,25 @@ func TestAPotMayNotBeMovedIntoAnother(t *testing.T) {
 	}
 }
 
+// A copying that fails half-way leaves nothing behind, in the store or in memory.
+func TestACopyThatFailsLeavesNothingBehind(t *testing.T) {
+	p := newPlot(t)
+	one := p.addBed(pot("One", "20 m", "15 m"))
+	before := p.view()
+	_, err := p.Arrange(t.Context(), ArrangeInput{Things: []Thing{{"bed", p.bed}, {"bed", one}}, Right: "10 cm", Copy: true})
+	if err == nil {
+		t.Fatal("a pot was copied into itself")
+	}
+	if after := p.view(); len(after.Beds) != len(before.Beds) {
+		t.Errorf("%d beds are left of %d", len(after.Beds), len(before.Beds))
+	}
+	_, err = p.Arrange(t.Context(), ArrangeInput{Things: []Thing{{"bed", p.bed}}, Down: "4 m", Copy: true})
+	check(t, err)
+	if beds := p.view().Beds; beds[len(beds)-1].Name != "Long Bed 2" {
+		t.Errorf("the next copy is called %s", beds[len(beds)-1].Name)
+	}
+}
+
 func TestTheBoundaryIsDrawnAndKeepsTheBedsInside(t *testing.T) {
 	p := newPlot(t)
 	corners := []Corner{{"0 m", "0 m"}, {"40 m", "0 m"}, {"40 m", "12 m"}, {"20 m", "25 m"}, {"0 m", "25 m"}}

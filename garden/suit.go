@@ -24,15 +24,15 @@ type SuitView struct {
 	Words     string  `json:"words" doc:"The verdict with what decides it"`
 	Room      string  `json:"room" doc:"How many more full-grown plants there is room for"`
 	// Memory is said first: what became of the same plant in the same bed.
-	Memory  []string       `json:"memory"`
-	Forbids []string       `json:"forbids" doc:"Why nothing of it would be for use there; it may grow"`
-	Needs   []SiteNeedView `json:"needs" doc:"The worst first"`
-	Mended  *MendedView    `json:"mended,omitempty" doc:"What mends it as far as it can be"`
-	Unknown []string       `json:"unknown" doc:"Needs that nothing is known of in this bed"`
-	Uses    []string       `json:"uses"`
-	Spread  string         `json:"spread"`
-	Mates   []string       `json:"mates" doc:"What it and its bed mates would do to each other"`
-	Extra   *PlantedHere   `json:"planting,omitempty"`
+	Memory   []string       `json:"memory"`
+	Forbids  []string       `json:"forbids" doc:"Why nothing of it would be for use there; it may grow"`
+	Needs    []SiteNeedView `json:"needs" doc:"The worst first"`
+	Mended   *MendedView    `json:"mended,omitempty" doc:"What mends it as far as it can be"`
+	Unknown  []string       `json:"unknown" doc:"Needs that nothing is known of in this bed"`
+	Uses     []string       `json:"uses"`
+	Spread   string         `json:"spread"`
+	Mates    []string       `json:"mates" doc:"What it and its bed mates would do to each other"`
+	Planting *PlantedHere   `json:"planting,omitempty"`
 }
 
 // PlantedHere is the planting that an answer is about.
@@ -229,7 +229,7 @@ func (j judging) suitPlace(place suitability.Place, bed store.Bed, species *flor
 	if of == nil {
 		v.Mates = j.wouldBeMates(bed.ID, species)
 	} else {
-		v.Extra = &PlantedHere{of.ID, counted(float64(of.standing()), "plant", "plants")}
+		v.Planting = &PlantedHere{of.ID, counted(float64(of.standing()), "plant", "plants")}
 	}
 	return v
 }
