@@ -14,7 +14,7 @@ var beds = []garden.BedInput{
 	{Name: "Dry Bank", FormInput: garden.FormInput{X: "12.5 m", Y: "18.4 m", Width: "10 m", Depth: "3.4 m", Turn: -6}, Moisture: "dry", Texture: "sandy loam", Drainage: "sharp", Fertility: "lean", Note: "Gravel, faces south."},
 	{Name: "Terrace Pots", FormInput: at("24.6 m", "19 m", "5.4 m", "3 m"), Moisture: "fresh", Texture: "sandy loam", Drainage: "free", Fertility: "fair", SoilDepth: "30–50 cm", SunHours: new(8.0), Edge: "held", Note: "Pots by the kitchen door."},
 	{Name: "North Fence", FormInput: at("32 m", "20.8 m", "2.4 m", "9 m"), Moisture: "fresh", Texture: "loam", Fertility: "rich", SoilDepth: "over 50 cm", Note: "Along the fence, a path on its west side."},
-	{Name: "Nut Shade", FormInput: garden.FormInput{Shape: "ring", X: "39.6 m", Y: "20.6 m", Width: "8 m", Inner: "2.4 m"}, Moisture: "fresh", Texture: "silt loam", Drainage: "free", Fertility: "fair", Note: "Under the walnut."},
+	{Name: "Nut Shade", FormInput: garden.FormInput{Shape: "ring", X: "40.8 m", Y: "20.6 m", Width: "8 m", Inner: "2.4 m"}, Moisture: "fresh", Texture: "silt loam", Drainage: "free", Fertility: "fair", Note: "Under the walnut."},
 	{Name: "Hedge Foot", FormInput: at("17 m", "25.6 m", "18 m", "2.6 m"), Moisture: "moist", Fertility: "fair", Note: "Shade of the hedge; the lane beyond it is sprayed."},
 	{Name: "Mint Pot", FormInput: garden.FormInput{Shape: "round", X: "5.2 m", Y: "23.6 m", Width: "60 cm"}, Moisture: "fresh", Texture: "sandy loam", Drainage: "free", Fertility: "rich", SoilDepth: "30–50 cm", Note: "Empty: the mint went to a friend."},
 }
@@ -22,7 +22,7 @@ var beds = []garden.BedInput{
 // things stand about the beds, the neighbour's trees and the lane among them.
 var things = []garden.ItemInput{
 	{Kind: "building", Name: "House", FormInput: at("24.6 m", "12.6 m", "8 m", "5 m"), Height: "6 m"},
-	{Kind: "tree", Name: "Walnut", FormInput: garden.FormInput{Shape: "round", X: "39.6 m", Y: "20.6 m", Width: "10 m"}, Height: "11 m", CrownBase: "3 m", Leaf: "deciduous", LeafFrom: 5, LeafUntil: 10, Tree: "walnut"},
+	{Kind: "tree", Name: "Walnut", FormInput: garden.FormInput{Shape: "round", X: "40.8 m", Y: "20.6 m", Width: "10 m"}, Height: "11 m", CrownBase: "3 m", Leaf: "deciduous", LeafFrom: 5, LeafUntil: 10, Tree: "walnut"},
 	{Kind: "hedge", Name: "South hedge", FormInput: garden.FormInput{Shape: "line", Width: "1.2 m", Points: []garden.Corner{{X: "6 m", Y: "28.2 m"}, {X: "28.6 m", Y: "28.2 m"}}}, Height: "2.4 m", Leaf: "deciduous", LeafFrom: 4, LeafUntil: 10},
 	{Kind: "fence", Name: "Board fence", FormInput: garden.FormInput{Shape: "line", Width: "10 cm", Points: []garden.Corner{{X: "33.4 m", Y: "15.4 m"}, {X: "33.4 m", Y: "26.4 m"}}}, Height: "1.8 m"},
 	{Kind: "path", Name: "Fence path", FormInput: garden.FormInput{Shape: "line", Width: "1 m", Points: []garden.Corner{{X: "30.2 m", Y: "4 m"}, {X: "30.2 m", Y: "29 m"}}}},
