@@ -34,17 +34,23 @@ func (s *state) forSmallPlot(species *flora.Species) ForMe {
 
 func forBeginner(species *flora.Species) ForMe {
 	h := species.Household
-	deadly := []string{}
-	for _, l := range species.LookAlikes {
-		if l.Danger == "deadly" {
-			deadly = append(deadly, l.Name)
-		}
-	}
+	deadly := deadlyLookAlikes(species)
 	f := ForMe{Question: "For a beginner?", Answer: capital(h.Ease) + ": " + lowerFirst(h.EaseWhy), Minds: h.Ease != "easy" || len(deadly) > 0}
 	if len(deadly) > 0 {
 		f.Answer += " It is mistaken for " + joined(deadly) + ", which kills: buy it labelled, or let someone who knows it check."
 	}
 	return f
+}
+
+// deadlyLookAlikes names the plants that kill and that a species is mistaken for.
+func deadlyLookAlikes(species *flora.Species) []string {
+	var names []string
+	for _, l := range species.LookAlikes {
+		if l.Danger == "deadly" {
+			names = append(names, l.Name)
+		}
+	}
+	return names
 }
 
 func forAllergic(species *flora.Species) ForMe {
@@ -76,9 +82,9 @@ func forChildren(species *flora.Species) ForMe {
 	if species.Household.Children != "" {
 		words = append(words, species.Household.Children)
 	}
-	for _, l := range species.LookAlikes {
-		if l.Danger == "deadly" && !strings.Contains(species.Household.Children, l.Name) {
-			words = append(words, "Children cannot tell it from "+l.Name+", which kills.")
+	for _, name := range deadlyLookAlikes(species) {
+		if !strings.Contains(species.Household.Children, name) {
+			words = append(words, "Children cannot tell it from "+name+", which kills.")
 		}
 	}
 	f := ForMe{Question: "Near small children?", Answer: nothingOnRecord, Minds: true}

@@ -42,6 +42,7 @@ type Garden struct {
 	// sunHours are the beds' hours of sun, worked out for the plan sunFor.
 	sunFor   string
 	sunHours map[int64][]float64
+	names    plantNames
 	// dragged is the light without the thing that is being dragged.
 	dragged dragLight
 	// writing keeps a change's reading, judging and writing together.

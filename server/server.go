@@ -67,6 +67,7 @@ func describe(engine *gin.Engine, options Options) (huma.API, error) {
 	o.registerSun(api)
 	o.registerGround(api)
 	o.registerSuitability(api)
+	o.registerPlants(api)
 	o.registerPlantings(api)
 	o.registerNow(api)
 	o.registerLedger(api)

@@ -114,6 +114,9 @@ func TestBadRequestsAreProblems(t *testing.T) {
 		{"a drag of nothing", "POST", "/api/plan/drag", `{"itemId":4,"xM":1,"yM":1,"hour":9}`, 404, "no such thing"},
 		{"the ground of no bed", "GET", "/api/beds/9/ground", "", 404, "no such bed"},
 		{"where nothing goes", "GET", "/api/species/mandrake/where", "", 404, "no such plant"},
+		{"an unknown plant", "GET", "/api/plants/mandrake", "", 404, "no such plant"},
+		{"an unknown use", "GET", "/api/plants?use=gold", "", 422, "one of the uses"},
+		{"one plant beside none", "GET", "/api/compare?ids=hop", "", 422, "from 2 to 4"},
 		{"an unknown ledger entry", "POST", "/api/ledger/7/take-back", "", 404, "no such ledger entry"},
 	}
 	for _, test := range tests {

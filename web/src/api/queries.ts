@@ -118,3 +118,33 @@ export const useMates = (bedId: number) =>
     queryKey: ["mates", bedId],
     queryFn: () => told(api.GET("/api/beds/{id}/mates", { params: { path: { id: bedId } } })),
   });
+
+export interface PlantsFilter {
+  words: string;
+  use: string;
+  spread: string;
+  stage: string;
+  beginner: boolean;
+  bed: number;
+}
+
+export const usePlants = (filter: PlantsFilter, day?: string) =>
+  useQuery({
+    queryKey: ["plants", filter, day],
+    queryFn: () => told(api.GET("/api/plants", { params: { query: { ...filter, on: day } } })),
+    placeholderData: keepPreviousData,
+  });
+
+export const usePlant = (id: string, day?: string) =>
+  useQuery({
+    queryKey: ["plant", id, day],
+    queryFn: () => told(api.GET("/api/plants/{id}", { params: { path: { id }, query: { on: day } } })),
+    placeholderData: (before) => (before?.id === id ? before : undefined),
+  });
+
+export const useCompare = (ids: string[], day?: string) =>
+  useQuery({
+    queryKey: ["compare", ids, day],
+    queryFn: () => told(api.GET("/api/compare", { params: { query: { ids: ids.join(","), on: day } } })),
+    enabled: ids.length > 1,
+  });

@@ -124,6 +124,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/compare": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Two to four plants side by side */
+        get: operations["comparePlants"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/files/{name}": {
         parameters: {
             query?: never;
@@ -501,6 +518,40 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/plants": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The library's plants, by name however spelt, use, spread, stage, bed and ease */
+        get: operations["listPlants"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/plants/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** One plant of the library */
+        get: operations["getPlant"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/plot": {
         parameters: {
             query?: never;
@@ -694,6 +745,11 @@ export interface components {
             name: string;
             words: string;
         };
+        BedChoice: {
+            /** Format: int64 */
+            id: number;
+            name: string;
+        };
         BedHours: {
             /**
              * Format: double
@@ -827,6 +883,23 @@ export interface components {
             id: string;
             kind: string;
             name: string;
+        };
+        CompareNote: {
+            danger: string;
+            decides: string;
+            pair: string;
+            when: string;
+        };
+        CompareRow: {
+            cells: string[];
+            differs: boolean;
+            name: string;
+        };
+        CompareView: {
+            /** @description What tells them apart, where one is mistaken for another */
+            apart: components["schemas"]["CompareNote"][];
+            plants: components["schemas"]["PlantBrief"][];
+            rows: components["schemas"]["CompareRow"][];
         };
         Corner: {
             x: string;
@@ -1279,6 +1352,13 @@ export interface components {
             use: string;
             verdicts: string[];
         };
+        PartWindow: {
+            first: string;
+            last: string;
+            part: string;
+            verb: string;
+            words: string;
+        };
         Picked: {
             entry: components["schemas"]["Entry"];
             /** @description What may still be taken today */
@@ -1291,6 +1371,103 @@ export interface components {
             note?: string;
             part: string;
             tookAnyway?: boolean;
+        };
+        PlantBrief: {
+            botanical: string;
+            /** @description The plants that kill and that it is mistaken for; empty for none on record */
+            deadly: string;
+            ease: string;
+            family: string;
+            /** @description The name it was found by, where that is another */
+            found: string;
+            /** @description What stands of it on the plot; empty for nothing */
+            here: string;
+            id: string;
+            /** @description perennial herb, 1.8 m tall */
+            life: string;
+            name: string;
+            spread: string;
+            /** @description Where a full-grown one usually stands on the day */
+            stage: string;
+            uses: string[];
+            /**
+             * Format: double
+             * @description The same from 0 to 1
+             */
+            value: number;
+            /** @description How the asked bed suits it; empty where none is asked */
+            verdict: string;
+        };
+        PlantFact: {
+            name: string;
+            standing: string;
+            words: string;
+        };
+        PlantPart: {
+            cautions: string[];
+            hazards: string[];
+            how: string;
+            name: string;
+            /** @description Of the use: traditional, studied, disputed; empty for no use */
+            standing: string;
+            use: string;
+            verdicts: string[];
+            /** @description The part is poisonous */
+            warns: boolean;
+            /** @description Empty where it is not taken */
+            when: string;
+        };
+        PlantView: {
+            botanical: string;
+            care: string[];
+            cautions: string[];
+            /** @description The plants that kill and that it is mistaken for; empty for none on record */
+            deadly: string;
+            ease: string;
+            /** @description Size, place, cold, roots, spread */
+            facts: components["schemas"]["PlantFact"][];
+            family: string;
+            forMe: components["schemas"]["ForMe"][];
+            former: string[];
+            /** @description The name it was found by, where that is another */
+            found: string;
+            /** @description What stands of it on the plot; empty for nothing */
+            here: string;
+            id: string;
+            /** @description perennial herb, 1.8 m tall */
+            life: string;
+            /** @description The most dangerous first */
+            lookAlikes: components["schemas"]["OwedCheck"][];
+            memory: string[];
+            name: string;
+            /** @description With their language */
+            otherNames: string[];
+            parts: components["schemas"]["PlantPart"][];
+            /** @description What stands of it on the plot */
+            plantings: components["schemas"]["PlantingBrief"][];
+            /** @description Other plants that share a name with it */
+            sameName: string[];
+            seasonEnd: string;
+            seasonStart: string;
+            spread: string;
+            /** @description Where a full-grown one usually stands on the day */
+            stage: string;
+            today: string;
+            uses: string[];
+            /**
+             * Format: double
+             * @description The same from 0 to 1
+             */
+            value: number;
+            /** @description How the asked bed suits it; empty where none is asked */
+            verdict: string;
+            /** @description Its year, for each stretch of its life */
+            years: components["schemas"]["PlantYear"][];
+        };
+        PlantYear: {
+            stages: components["schemas"]["StageBand"][];
+            title: string;
+            windows: components["schemas"]["PartWindow"][];
         };
         PlantedHere: {
             /** Format: int64 */
@@ -1351,6 +1528,27 @@ export interface components {
              * @description Of its part of the bed, before the bed's turn
              */
             widthM: number;
+        };
+        PlantingBrief: {
+            bed: string;
+            /** Format: int64 */
+            bedId: number;
+            botanical: string;
+            height: string;
+            /** Format: int64 */
+            id: number;
+            identity: string;
+            keepsLeaf: boolean;
+            name: string;
+            /** @description 7 plants, third year, from a division */
+            plantWords: string;
+            /** Format: int64 */
+            plants: number;
+            seenWords: string;
+            speciesId: string;
+            stage: string;
+            stageWords: string;
+            width: string;
         };
         PlantingInput: {
             /** @description As typed; empty where plants are counted */
@@ -1430,6 +1628,18 @@ export interface components {
             verdicts: components["schemas"]["PartVerdict"][];
             width: string;
             windows: components["schemas"]["WindowView"][];
+        };
+        PlantsView: {
+            /**
+             * Format: int64
+             * @description How many plants the library has
+             */
+            all: number;
+            beds: components["schemas"]["BedChoice"][];
+            plants: components["schemas"]["PlantBrief"][];
+            spreads: string[];
+            stages: string[];
+            uses: string[];
         };
         PlotView: {
             areaWords: string;
@@ -2179,6 +2389,40 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["WhatIfView"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    comparePlants: {
+        parameters: {
+            query?: {
+                /** @description The day to show, 2031-05-27; today where it is left out */
+                on?: string;
+                /** @description Ids with commas between */
+                ids?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CompareView"];
                 };
             };
             /** @description Error */
@@ -3007,6 +3251,78 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Picked"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    listPlants: {
+        parameters: {
+            query?: {
+                /** @description The day to show, 2031-05-27; today where it is left out */
+                on?: string;
+                words?: string;
+                use?: string;
+                spread?: string;
+                stage?: string;
+                beginner?: boolean;
+                bed?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PlantsView"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    getPlant: {
+        parameters: {
+            query?: {
+                /** @description The day to show, 2031-05-27; today where it is left out */
+                on?: string;
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PlantView"];
                 };
             };
             /** @description Error */

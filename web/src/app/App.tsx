@@ -12,6 +12,9 @@ const Plot = lazy(() => import("../areas/plot/Plot").then((m) => ({ default: m.P
 const Round = lazy(() => import("../areas/round/Round").then((m) => ({ default: m.Round })));
 const Planting = lazy(() => import("../areas/planting/Planting").then((m) => ({ default: m.Planting })));
 const Gather = lazy(() => import("../areas/gather/Gather").then((m) => ({ default: m.Gather })));
+const Plants = lazy(() => import("../areas/plants/Plants").then((m) => ({ default: m.Plants })));
+const Plant = lazy(() => import("../areas/plants/Plant").then((m) => ({ default: m.Plant })));
+const Compare = lazy(() => import("../areas/plants/Compare").then((m) => ({ default: m.Compare })));
 const Ledger = lazy(() => import("../areas/ledger/Ledger").then((m) => ({ default: m.Ledger })));
 const Settings = lazy(() => import("../areas/settings/Settings").then((m) => ({ default: m.Settings })));
 
@@ -46,6 +49,9 @@ export function App() {
                 <Route path="round" element={<Round />} />
                 <Route path="plantings/:id" element={<Planting />} />
                 <Route path="gather" element={<Gather />} />
+                <Route path="plants" element={<Plants />} />
+                <Route path="plants/compare/:ids" element={<Compare />} />
+                <Route path="plants/:id" element={<Plant />} />
                 <Route path="ledger" element={<Ledger />} />
                 <Route path="settings" element={<Settings />} />
                 <Route path="*" element={<p>There is no such page. The cane on the side leads back.</p>} />

@@ -25,7 +25,7 @@ function useWaitingIn(): Record<string, number> {
 }
 
 const step = 54;
-const sway = [3, -2, 4, -3, 2];
+const sway = [3, -2, 4, -3, 2, -2];
 
 /** Cane is the navigation: a bramble cane with a node for each area. */
 export function Cane() {

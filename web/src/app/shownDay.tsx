@@ -36,14 +36,16 @@ export function useShownDay() {
   return { today, shown, asked, isToday: shown === today, show, move };
 }
 
+const withDay = (path: string, on: string | null) =>
+  on ? `${path}${path.includes("?") ? "&" : "?"}on=${on}` : path;
+
 /** useGo navigates and keeps the shown day. */
 export function useGo() {
   const navigate = useNavigate();
   const [params] = useSearchParams();
   const on = params.get("on");
   return useCallback(
-    (path: string, options?: NavigateOptions) =>
-      navigate(on ? `${path}${path.includes("?") ? "&" : "?"}on=${on}` : path, options),
+    (path: string, options?: NavigateOptions) => navigate(withDay(path, on), options),
     [navigate, on],
   );
 }
@@ -52,5 +54,5 @@ export function useGo() {
 export function useKept() {
   const [params] = useSearchParams();
   const on = params.get("on");
-  return useCallback((path: string) => (on ? `${path}?on=${on}` : path), [on]);
+  return useCallback((path: string) => withDay(path, on), [on]);
 }

@@ -1,0 +1,137 @@
+package garden
+
+import (
+	"context"
+	"fmt"
+	"slices"
+	"strings"
+
+	"bramblyacre/core/calendar"
+	"bramblyacre/core/flora"
+)
+
+// CompareView is two to four plants side by side: what differs first.
+type CompareView struct {
+	Plants []PlantBrief  `json:"plants"`
+	Rows   []CompareRow  `json:"rows"`
+	Apart  []CompareNote `json:"apart" doc:"What tells them apart, where one is mistaken for another"`
+}
+
+// CompareRow is one thing to know, for each plant.
+type CompareRow struct {
+	Name    string   `json:"name"`
+	Cells   []string `json:"cells"`
+	Differs bool     `json:"differs"`
+}
+
+// CompareNote says what tells two plants apart.
+type CompareNote struct {
+	Pair    string `json:"pair"`
+	Decides string `json:"decides"`
+	When    string `json:"when"`
+	Danger  string `json:"danger"`
+}
+
+// fewestCompared and mostCompared bound how many plants stand side by side.
+const fewestCompared, mostCompared = 2, 4
+
+// Compare sets two to four plants side by side on a day.
+func (g *Garden) Compare(ctx context.Context, on calendar.Date, ids []string) (CompareView, error) {
+	if len(ids) < fewestCompared || len(ids) > mostCompared {
+		return CompareView{}, Faults{{"ids", fmt.Sprintf("Choose from %d to %d plants.", fewestCompared, mostCompared)}}
+	}
+	var plants []PlantView
+	v := CompareView{Plants: []PlantBrief{}, Rows: []CompareRow{}, Apart: []CompareNote{}}
+	for i, id := range ids {
+		if slices.Contains(ids[:i], id) {
+			return v, Faults{{"ids", "Choose each plant once."}}
+		}
+		plant, err := g.Plant(ctx, id, on)
+		if err != nil {
+			return v, err
+		}
+		plants = append(plants, plant)
+		v.Plants = append(v.Plants, plant.PlantBrief)
+	}
+	row := func(name string, cell func(PlantView) string) {
+		r := CompareRow{Name: name}
+		for _, p := range plants {
+			r.Cells = append(r.Cells, cell(p))
+			r.Differs = r.Differs || r.Cells[0] != r.Cells[len(r.Cells)-1]
+		}
+		v.Rows = append(v.Rows, r)
+	}
+	row("mistaken for", func(p PlantView) string { return mistakenWords(p) })
+	row("parts", partsWords)
+	row("cautions", func(p PlantView) string { return strings.Join(p.Cautions, " ") })
+	row("family", func(p PlantView) string { return p.Family })
+	row("life", func(p PlantView) string { return p.Life })
+	for i, fact := range plants[0].Facts {
+		row(fact.Name, func(p PlantView) string { return p.Facts[i].Words })
+	}
+	row("ease", func(p PlantView) string { return p.Ease })
+	row("in flower", flowerWords)
+	slices.SortStableFunc(v.Rows, func(a, b CompareRow) int {
+		if a.Differs == b.Differs {
+			return 0
+		}
+		if a.Differs {
+			return -1
+		}
+		return 1
+	})
+	v.Apart = apart(plants)
+	return v, nil
+}
+
+// mistakenWords list what a plant is mistaken for, with its danger.
+func mistakenWords(p PlantView) string {
+	var words []string
+	for _, l := range p.LookAlikes {
+		words = append(words, fmt.Sprintf("%s (%s)", l.LookAlike, l.Danger))
+	}
+	return strings.Join(words, ", ")
+}
+
+func partsWords(p PlantView) string {
+	var words []string
+	for _, part := range p.Parts {
+		words = append(words, part.Name+": "+strings.Join(part.Verdicts, ", "))
+	}
+	return strings.Join(words, "; ")
+}
+
+// flowerWords say when a plant usually flowers here, in its last year's course.
+func flowerWords(p PlantView) string {
+	if len(p.Years) == 0 {
+		return ""
+	}
+	for _, stage := range p.Years[len(p.Years)-1].Stages {
+		if stage.Stage == flora.FirstFlower {
+			return "from " + stage.Dates.Text
+		}
+	}
+	return "not told"
+}
+
+// apart says what tells the compared plants apart, where one of them is mistaken
+// for another: by its botanical name, the author left out.
+func apart(plants []PlantView) []CompareNote {
+	notes := []CompareNote{}
+	for _, p := range plants {
+		for _, l := range p.LookAlikes {
+			for _, other := range plants {
+				if other.ID != p.ID && taxon(l.Botanical) == taxon(other.Botanical) {
+					notes = append(notes, CompareNote{p.Name + " and " + other.Name, l.Decides, l.When, l.Danger})
+				}
+			}
+		}
+	}
+	return notes
+}
+
+// taxon is a botanical name without its author.
+func taxon(botanical string) string {
+	words := strings.Fields(botanical)
+	return strings.Join(words[:min(2, len(words))], " ")
+}

@@ -1,0 +1,156 @@
+package garden
+
+import (
+	"errors"
+	"slices"
+	"strings"
+	"testing"
+
+	"bramblyacre/core/flora"
+)
+
+func ids(v PlantsView) []string {
+	var all []string
+	for _, p := range v.Plants {
+		all = append(all, p.ID)
+	}
+	return all
+}
+
+// A plant is found by any of its names, with letters wrong, without accents, in
+// any case, by its beginning.
+func TestPlantsAreFoundHoweverTheyAreSpelt(t *testing.T) {
+	p := newPlot(t)
+	for words, want := range map[string]string{
+		"valarian": "valerian", "Valeriana oficinalis": "valerian", "medowsweat": "meadowsweet", "MEADOWSWEET": "meadowsweet", "levage": "lovage", "liebstockel": "lovage",
+		"sorrell": "garden-sorrel", "sorerl": "garden-sorrel", "budrock": "greater-burdock", "lupulo": "hop", "hpo": "hop", "ho": "hop", "comon sage": "common-sage", "salbei": "common-sage",
+		"sweet cicelly": "sweet-cicely", "acetosa pratensis": "garden-sorrel",
+	} {
+		v, err := p.Plants(t.Context(), NoDay, PlantsFilter{Words: words})
+		check(t, err)
+		if got := ids(v); len(got) == 0 || got[0] != want {
+			t.Errorf("%q finds %v, want %s first", words, got, want)
+		}
+	}
+	for _, words := range []string{"xylophone", "qq", "zzzz", `"; DROP TABLE names`, "%", "_", "lovage xylophone"} {
+		v, err := p.Plants(t.Context(), NoDay, PlantsFilter{Words: words})
+		check(t, err)
+		if len(v.Plants) != 0 {
+			t.Errorf("%q finds %v", words, ids(v))
+		}
+	}
+	v, err := p.Plants(t.Context(), NoDay, PlantsFilter{Words: "salbei"})
+	check(t, err)
+	if !strings.Contains(v.Plants[0].Found, "Salbei") {
+		t.Errorf("sage found by its German name says %q", v.Plants[0].Found)
+	}
+}
+
+func TestPlantsAreFilteredAndEveryFilterHolds(t *testing.T) {
+	p := newPlot(t)
+	all, err := p.Plants(t.Context(), NoDay, PlantsFilter{})
+	check(t, err)
+	if len(all.Plants) != all.All || all.All != 8 || !slices.IsSortedFunc(all.Plants, func(a, b PlantBrief) int { return strings.Compare(a.Name, b.Name) }) {
+		t.Errorf("without a filter: %v", ids(all))
+	}
+	holds := map[string]struct {
+		filter PlantsFilter
+		of     func(PlantBrief) bool
+	}{
+		"use":      {PlantsFilter{Use: "skin"}, func(b PlantBrief) bool { return slices.Contains(b.Uses, "skin") }},
+		"spread":   {PlantsFilter{Spread: "seeds about"}, func(b PlantBrief) bool { return b.Spread == "seeds about" }},
+		"beginner": {PlantsFilter{Beginner: true}, func(b PlantBrief) bool { return b.Ease == "easy" }},
+		"bed":      {PlantsFilter{Bed: p.bed}, func(b PlantBrief) bool { return b.Verdict == "well" || b.Verdict == "fairly" }},
+		"stage":    {PlantsFilter{Stage: all.Plants[0].Stage.String()}, func(b PlantBrief) bool { return b.Stage == all.Plants[0].Stage }},
+	}
+	for name, test := range holds {
+		v, err := p.Plants(t.Context(), NoDay, test.filter)
+		check(t, err)
+		if len(v.Plants) == 0 || name != "bed" && len(v.Plants) == v.All {
+			t.Errorf("%s lets %d of %d through", name, len(v.Plants), v.All)
+		}
+		for _, b := range v.Plants {
+			if !test.of(b) {
+				t.Errorf("%s lets %s through", name, b.ID)
+			}
+		}
+	}
+	for field, filter := range map[string]PlantsFilter{"use": {Use: "gold"}, "spread": {Spread: "flies"}, "stage": {Stage: "blooming"}, "bed": {Bed: 99}} {
+		_, err := p.Plants(t.Context(), NoDay, filter)
+		p.refused(err, field, "", p.entries())
+	}
+}
+
+func TestAPlantsPageHoldsItsYearAndItsCautions(t *testing.T) {
+	p := newPlot(t)
+	for _, species := range p.Library.AllSpecies() {
+		v, err := p.Plant(t.Context(), species.ID, NoDay)
+		check(t, err)
+		noNulls(t, species.ID, v)
+		if len(v.Years) != len(species.Growth.Years) || len(v.Parts) != len(species.Parts) || len(v.Cautions) != len(species.Cautions) || len(v.LookAlikes) == 0 || len(v.ForMe) != 5 {
+			t.Errorf("%s: %d years, %d parts, %d cautions, %d look-alikes", species.ID, len(v.Years), len(v.Parts), len(v.Cautions), len(v.LookAlikes))
+		}
+		for i, l := range v.LookAlikes {
+			if i > 0 && l.Danger == "deadly" && v.LookAlikes[i-1].Danger != "deadly" {
+				t.Errorf("%s: a deadly look-alike stands behind a %s one", species.ID, v.LookAlikes[i-1].Danger)
+			}
+		}
+		for _, part := range v.Parts {
+			if described, _ := species.Part(part.Name); (described.Harvest == nil) != (part.When == "") {
+				t.Errorf("%s %s is taken %q", species.ID, part.Name, part.When)
+			}
+		}
+		for _, fact := range v.Facts {
+			if fact.Words == "" || fact.Standing == "" {
+				t.Errorf("%s: %s is %q, %q", species.ID, fact.Name, fact.Words, fact.Standing)
+			}
+		}
+	}
+	sorrel, err := p.Plant(t.Context(), "garden-sorrel", NoDay)
+	check(t, err)
+	if sorrel.Here != "12 plants in Long Bed" || len(sorrel.Plantings) != 1 {
+		t.Errorf("of sorrel stand %q", sorrel.Here)
+	}
+	burdock, err := p.Plant(t.Context(), "greater-burdock", NoDay)
+	check(t, err)
+	has := func(y PlantYear, stage flora.Stage) bool {
+		return slices.ContainsFunc(y.Stages, func(s StageBand) bool { return s.Stage == stage })
+	}
+	if has(burdock.Years[0], flora.FirstFlower) || !has(burdock.Years[1], flora.FirstFlower) {
+		t.Error("a biennial flowers in its second year alone")
+	}
+	valerian, err := p.Plant(t.Context(), "valerian", NoDay)
+	check(t, err)
+	if !slices.ContainsFunc(valerian.SameName, func(w string) bool { return strings.Contains(w, "red valerian") }) {
+		t.Errorf("valerian's same names: %v", valerian.SameName)
+	}
+	if _, err := p.Plant(t.Context(), "mandrake", NoDay); !errors.As(err, new(NotFoundError)) {
+		t.Errorf("mandrake: %v", err)
+	}
+}
+
+func TestPlantsStandSideBySideWithWhatDiffersFirst(t *testing.T) {
+	p := newPlot(t)
+	v, err := p.Compare(t.Context(), NoDay, []string{"hop", "lovage", "meadowsweet"})
+	check(t, err)
+	noNulls(t, "compare", v)
+	same := false
+	for _, row := range v.Rows {
+		if len(row.Cells) != 3 {
+			t.Errorf("%s has %d cells", row.Name, len(row.Cells))
+		}
+		differs := row.Cells[0] != row.Cells[1] || row.Cells[1] != row.Cells[2]
+		if differs != row.Differs || same && row.Differs {
+			t.Errorf("%s differs: %v, after one that is the same: %v", row.Name, row.Differs, same)
+		}
+		same = same || !row.Differs
+	}
+	for _, bad := range [][]string{nil, {"hop"}, {"hop", "hop"}, {"hop", "lovage", "meadowsweet", "valerian", "common-sage"}} {
+		if _, err := p.Compare(t.Context(), NoDay, bad); !errors.As(err, new(Faults)) {
+			t.Errorf("%v side by side: %v", bad, err)
+		}
+	}
+	if _, err := p.Compare(t.Context(), NoDay, []string{"hop", "mandrake"}); !errors.As(err, new(NotFoundError)) {
+		t.Errorf("hop beside mandrake: %v", err)
+	}
+}

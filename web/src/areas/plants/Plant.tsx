@@ -1,0 +1,181 @@
+import { Box, Button, Typography } from "@mui/material";
+import { Link, useParams } from "react-router";
+
+import { Refusal, type Schemas } from "../../api/client";
+import { usePlant } from "../../api/queries";
+import { useKept, useShownDay } from "../../app/shownDay";
+import { Sprig } from "../../parts/Sprig";
+import { Trouble } from "../../parts/Trouble";
+import { PlantYearChart } from "./PlantYearChart";
+
+const grave = (danger: string) => danger === "deadly" || danger === "poisonous";
+
+/** Plant is one plant of the library: its year here, its parts, what it is mistaken for, its cautions. */
+export function Plant() {
+  const { id = "" } = useParams();
+  const { asked } = useShownDay();
+  const kept = useKept();
+  const query = usePlant(id, asked);
+  const p = query.data;
+  if (query.error instanceof Refusal && query.error.status === 404)
+    return (
+      <p>
+        There is no such plant. <Link to={kept("/plants")}>Back to the plants</Link>
+      </p>
+    );
+  if (query.error) return <Trouble reason={query.error} />;
+  if (!p) return <Box sx={{ minHeight: 600 }} />;
+  return (
+    <>
+      <Box sx={{ display: "flex", gap: 2, alignItems: "flex-start", flexWrap: "wrap", mb: 1.5 }}>
+        <Sprig stage={p.stage} size={62} label="" />
+        <Box sx={{ flex: 1, minWidth: 220 }}>
+          <Typography variant="h1">{p.name.charAt(0).toUpperCase() + p.name.slice(1)}</Typography>
+          <Box sx={{ color: "text.secondary" }}>
+            <i>{p.botanical}</i> · {p.family} · {p.life}
+            {p.former.length > 0 && ` · formerly ${p.former.join(", ")}`}
+          </Box>
+          <Box>
+            Usually <b>{p.stage}</b> now{p.here && ` · ${p.here}`}
+          </Box>
+        </Box>
+        <Button variant="contained" component={Link} to={kept(`/plot?where=${p.id}`)} className="no-print">
+          Where would it go best
+        </Button>
+      </Box>
+      {p.sameName.map((words) => (
+        <Box key={words} sx={{ borderLeft: "5px solid var(--clay)", pl: 1.2, my: 0.7 }}>
+          {words}
+        </Box>
+      ))}
+      {p.memory.map((words) => (
+        <Box key={words} sx={{ borderLeft: "5px solid var(--rule)", pl: 1.2, my: 0.7 }}>
+          {words}
+        </Box>
+      ))}
+      <Box
+        sx={{
+          display: "grid",
+          gridTemplateColumns: { xs: "minmax(0, 1fr)", md: "minmax(0, 1.62fr) minmax(0, 1fr)" },
+          gap: 2.5,
+          alignItems: "start",
+        }}
+      >
+        <Box sx={{ minWidth: 0 }}>
+          {p.years.map((year) => (
+            <PlantYearChart key={year.title} plant={p} year={year} />
+          ))}
+          <Typography variant="h2" sx={{ mt: 2, mb: 0.5 }}>
+            Its parts
+          </Typography>
+          {p.parts.map((part) => (
+            <Part key={part.name} part={part} />
+          ))}
+          <Typography variant="h2" sx={{ mt: 2.5, mb: 0.5 }}>
+            Mistaken for
+          </Typography>
+          {p.lookAlikes.map((l) => (
+            <Box key={l.botanical} sx={{ fontSize: 15, py: 0.5, borderBottom: "1px dotted var(--rule)" }}>
+              <b>{l.lookAlike}</b> <i>{l.botanical}</i>,{" "}
+              <span style={{ color: grave(l.danger) ? "var(--forbid)" : undefined }}>{l.danger}</span>.{" "}
+              {l.decides} <span style={{ color: "var(--softInk)" }}>Look: {l.when}.</span>
+            </Box>
+          ))}
+          {p.care.length > 0 && (
+            <Typography variant="h2" sx={{ mt: 2.5, mb: 0.5 }}>
+              Care
+            </Typography>
+          )}
+          {p.care.map((words) => (
+            <Box key={words} sx={{ fontSize: 15, py: 0.4, borderBottom: "1px dotted var(--rule)" }}>
+              {words}
+            </Box>
+          ))}
+        </Box>
+        <Box sx={{ minWidth: 0 }}>
+          <Typography variant="h2" sx={{ mb: 0.5 }}>
+            Cautions
+          </Typography>
+          {p.cautions.length === 0 && <p>No caution on record here.</p>}
+          <Box component="ul" sx={{ m: 0, pl: 2.2, color: "var(--forbid)", fontSize: 15 }}>
+            {p.cautions.map((words) => (
+              <li key={words}>{words}</li>
+            ))}
+          </Box>
+          <Typography variant="h2" sx={{ mt: 2.5, mb: 0.5 }}>
+            What it asks and how it grows
+          </Typography>
+          {p.facts.map((fact) => (
+            <Box
+              key={fact.name}
+              sx={{ display: "flex", gap: 1, fontSize: 15, py: 0.4, borderBottom: "1px dotted var(--rule)" }}
+            >
+              <Box sx={{ width: 92, flex: "none", color: "text.secondary" }}>{fact.name}</Box>
+              <Box sx={{ flex: 1 }}>
+                {fact.words}{" "}
+                {fact.standing === "guess" && <span style={{ color: "var(--softInk)" }}>(guess)</span>}
+              </Box>
+            </Box>
+          ))}
+          <Typography variant="h2" sx={{ mt: 2.5, mb: 0.5 }}>
+            Is it for me?
+          </Typography>
+          {p.forMe.map((f) => (
+            <Box key={f.question} sx={{ py: 0.5, borderBottom: "1px dotted var(--rule)", fontSize: 15 }}>
+              <b>{f.question}</b>{" "}
+              <span style={{ color: f.minds ? "var(--clay)" : undefined }}>{f.answer}</span>
+            </Box>
+          ))}
+          {p.plantings.length > 0 && (
+            <Typography variant="h2" sx={{ mt: 2.5, mb: 0.5 }}>
+              On the plot
+            </Typography>
+          )}
+          {p.plantings.map((planting) => (
+            <Box key={planting.id} sx={{ fontSize: 15, py: 0.4, borderBottom: "1px dotted var(--rule)" }}>
+              <Link to={kept(`/plantings/${planting.id}`)}>{planting.bed}</Link>: {planting.plantWords},{" "}
+              {planting.stageWords}
+            </Box>
+          ))}
+          <Box sx={{ fontSize: 14, color: "text.secondary", mt: 2 }}>
+            Also called {p.otherNames.join(", ")}.
+          </Box>
+          <Box sx={{ fontSize: 14, color: "text.secondary", mt: 1 }}>
+            Usual cautions only, no doses and no advice for a person: ask a doctor or pharmacist, and keep to
+            local law.
+          </Box>
+        </Box>
+      </Box>
+    </>
+  );
+}
+
+function Part({ part }: { part: Schemas["PlantPart"] }) {
+  return (
+    <Box
+      sx={{
+        borderLeft: `5px solid var(${part.warns ? "--forbid" : part.when ? "--straw" : "--rule"})`,
+        pl: 1.2,
+        my: 1,
+        fontSize: 15,
+      }}
+    >
+      <Box>
+        <b>{part.name}</b>:{" "}
+        <span style={{ color: part.warns ? "var(--forbid)" : undefined }}>{part.verdicts.join(", ")}</span>
+        {part.standing && <span style={{ color: "var(--softInk)" }}> · {part.standing}</span>}
+      </Box>
+      {part.use && <Box>{part.use}</Box>}
+      {part.when && (
+        <Box>
+          Taken {part.when}. {part.how}
+        </Box>
+      )}
+      {part.hazards.map((hazard) => (
+        <Box key={hazard} sx={{ color: "var(--clay)" }}>
+          {hazard}
+        </Box>
+      ))}
+    </Box>
+  );
+}
