@@ -28,59 +28,64 @@ export function Compare() {
           <b>{note.pair}</b>, {note.danger}: {note.decides} Look: {note.when}.
         </Box>
       ))}
-      <Box sx={{ overflowX: "auto" }}>
-        <Box
-          role="table"
-          aria-label="Plants side by side"
-          sx={{
-            display: "grid",
-            gridTemplateColumns: `110px repeat(${compared.plants.length}, minmax(170px, 1fr))`,
-            columnGap: 2,
-            minWidth: 110 + compared.plants.length * 190,
-          }}
-        >
-          <span />
-          {compared.plants.map((plant) => (
-            <Box key={plant.id} sx={{ display: "flex", gap: 1, alignItems: "center", pb: 0.7 }}>
-              <Sprig stage={plant.stage} size={34} label="" />
-              <Box>
-                <Link to={kept(`/plants/${plant.id}`)}>
-                  <b>{plant.name}</b>
-                </Link>
-                <Box sx={{ fontSize: 14, fontStyle: "italic", color: "text.secondary" }}>
-                  {plant.botanical}
-                </Box>
-              </Box>
+      <Box
+        role="group"
+        aria-label="Plants side by side"
+        sx={{
+          display: "grid",
+          gridTemplateColumns: {
+            xs: `repeat(${compared.plants.length}, minmax(0, 1fr))`,
+            md: `110px repeat(${compared.plants.length}, minmax(0, 1fr))`,
+          },
+          columnGap: { xs: 1, md: 2 },
+          overflowWrap: "anywhere",
+        }}
+      >
+        <Box component="span" sx={{ display: { xs: "none", md: "block" } }} />
+        {compared.plants.map((plant) => (
+          <Box key={plant.id} sx={{ display: "flex", gap: 1, alignItems: "center", pb: 0.7 }}>
+            <Sprig stage={plant.stage} size={34} label="" />
+            <Box>
+              <Link to={kept(`/plants/${plant.id}`)}>
+                <b>{plant.name}</b>
+              </Link>
+              <Box sx={{ fontSize: 14, fontStyle: "italic", color: "text.secondary" }}>{plant.botanical}</Box>
             </Box>
-          ))}
-          {compared.rows.map((row, i) => (
-            <Fragment key={row.name}>
-              {i === firstSame && (
-                <Typography variant="h3" sx={{ gridColumn: "1 / -1", mt: 2, mb: 0.5 }}>
-                  The same for all
-                </Typography>
-              )}
+          </Box>
+        ))}
+        {compared.rows.map((row, i) => (
+          <Fragment key={row.name}>
+            {i === firstSame && (
+              <Typography variant="h3" sx={{ gridColumn: "1 / -1", mt: 2, mb: 0.5 }}>
+                The same for all
+              </Typography>
+            )}
+            <Box
+              sx={{
+                color: "text.secondary",
+                fontSize: 14.5,
+                pt: 0.5,
+                borderTop: "1px dotted var(--rule)",
+                gridColumn: { xs: "1 / -1", md: "auto" },
+              }}
+            >
+              {row.name}
+            </Box>
+            {row.cells.map((cell, k) => (
               <Box
-                sx={{ color: "text.secondary", fontSize: 14.5, py: 0.5, borderTop: "1px dotted var(--rule)" }}
+                key={compared.plants[k]?.id ?? k}
+                sx={{
+                  fontSize: 14.5,
+                  py: 0.5,
+                  borderTop: "1px dotted var(--rule)",
+                  color: row.name === "cautions" ? "var(--forbid)" : undefined,
+                }}
               >
-                {row.name}
+                {cell || "nothing on record here"}
               </Box>
-              {row.cells.map((cell, k) => (
-                <Box
-                  key={compared.plants[k]?.id ?? k}
-                  sx={{
-                    fontSize: 14.5,
-                    py: 0.5,
-                    borderTop: "1px dotted var(--rule)",
-                    color: row.name === "cautions" ? "var(--forbid)" : undefined,
-                  }}
-                >
-                  {cell || "nothing on record here"}
-                </Box>
-              ))}
-            </Fragment>
-          ))}
-        </Box>
+            ))}
+          </Fragment>
+        ))}
       </Box>
     </>
   );
