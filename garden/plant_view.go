@@ -71,16 +71,13 @@ type PartWindow struct {
 
 // Plant returns one plant of the library, with its usual year on this plot.
 func (g *Garden) Plant(ctx context.Context, id string, on calendar.Date) (PlantView, error) {
-	j, err := g.judging(ctx)
+	j, on, err := g.judgingOn(ctx, on)
 	if err != nil {
 		return PlantView{}, err
 	}
 	species, has := g.Library.Species(id)
 	if !has {
 		return PlantView{}, NotFoundError{"plant in the library"}
-	}
-	if on == NoDay {
-		on = j.today
 	}
 	brief, _, err := j.plantBrief(species, on, PlantsFilter{})
 	if err != nil {
@@ -116,7 +113,7 @@ func (g *Garden) Plant(ctx context.Context, id string, on calendar.Date) (PlantV
 	}
 	for _, p := range j.plantings {
 		if p.SpeciesID == id {
-			v.Plantings = append(v.Plantings, j.brief(p, min(on, j.next.End)))
+			v.Plantings = append(v.Plantings, j.brief(p, on))
 		}
 	}
 	return v, nil

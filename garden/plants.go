@@ -58,12 +58,9 @@ type PlantsFilter struct {
 // Plants returns the library's plants on a day: by the likeness of a name where one is
 // asked for, by how a bed suits them where one is, else by name.
 func (g *Garden) Plants(ctx context.Context, on calendar.Date, filter PlantsFilter) (PlantsView, error) {
-	j, err := g.judging(ctx)
+	j, on, err := g.judgingOn(ctx, on)
 	if err != nil {
 		return PlantsView{}, err
-	}
-	if on == NoDay {
-		on = j.today
 	}
 	v := PlantsView{Plants: []PlantBrief{}, All: len(j.species), Uses: flora.UseWords, Spreads: flora.SpreadWords, Stages: flora.Stages(), Beds: []BedChoice{}}
 	for _, bed := range j.beds {
@@ -134,10 +131,8 @@ func (j judging) plantBrief(s *flora.Species, on calendar.Date, filter PlantsFil
 	if err != nil {
 		return b, false, err
 	}
-	if on >= forecast.Season.Start && on <= forecast.Season.End {
-		index, _ := forecast.StageOn(on)
-		b.Stage = forecast.Stages[index]
-	}
+	index, _ := forecast.StageOn(j.thisSeason(on))
+	b.Stage = forecast.Stages[index]
 	fits := (filter.Use == "" || slices.Contains(s.Site.Uses, filter.Use)) && (filter.Spread == "" || s.Site.Spread == filter.Spread) &&
 		(!filter.Beginner || s.Household.Ease == "easy") && (filter.Stage == "" || b.Stage.String() == filter.Stage)
 	if filter.Bed != 0 {
@@ -146,6 +141,15 @@ func (j judging) plantBrief(s *flora.Species, on calendar.Date, filter PlantsFil
 		fits = fits && (b.Verdict == "well" || b.Verdict == "fairly")
 	}
 	return b, fits, nil
+}
+
+// thisSeason is a day of the next season as the same day of this one: a usual year
+// is the same.
+func (s *state) thisSeason(on calendar.Date) calendar.Date {
+	if !s.next.Contains(on) {
+		return on
+	}
+	return min(s.season.Start.AddDays(on.DaysSince(s.next.Start)), s.season.End)
 }
 
 // hereWords say what stands of a species on the plot.

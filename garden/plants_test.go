@@ -5,7 +5,9 @@ import (
 	"slices"
 	"strings"
 	"testing"
+	"time"
 
+	"bramblyacre/core/calendar"
 	"bramblyacre/core/flora"
 )
 
@@ -78,6 +80,31 @@ func TestPlantsAreFilteredAndEveryFilterHolds(t *testing.T) {
 	for field, filter := range map[string]PlantsFilter{"use": {Use: "gold"}, "spread": {Spread: "flies"}, "stage": {Stage: "blooming"}, "bed": {Bed: 99}} {
 		_, err := p.Plants(t.Context(), NoDay, filter)
 		p.refused(err, field, "", p.entries())
+	}
+}
+
+// A usual year is the same next year, and days beyond are refused.
+func TestAPlantsUsualStageFollowsTheShownDay(t *testing.T) {
+	p := newPlot(t)
+	stage := func(on calendar.Date) flora.Stage {
+		v, err := p.Plant(t.Context(), "meadowsweet", on)
+		check(t, err)
+		return v.Stage
+	}
+	july := calendar.Must(2031, time.July, 10)
+	if stage(july) == stage(calendar.Must(2031, time.January, 10)) || stage(july) != stage(calendar.Must(2032, time.July, 10)) {
+		t.Errorf("in July it is %s, next July %s", stage(july), stage(calendar.Must(2032, time.July, 10)))
+	}
+	if _, err := p.Plants(t.Context(), calendar.Must(2050, time.July, 10), PlantsFilter{}); !errors.As(err, new(Faults)) {
+		t.Errorf("plants in 2050: %v", err)
+	}
+	today := day
+	empty, _ := emptyGarden(t, &today)
+	v, err := empty.Plants(t.Context(), NoDay, PlantsFilter{Words: "sage"})
+	check(t, err)
+	noNulls(t, "plants of an empty plot", v)
+	if len(v.Plants) == 0 || v.Plants[0].ID != "common-sage" || v.Plants[0].Here != "" {
+		t.Errorf("an empty plot finds %v", ids(v))
 	}
 }
 

@@ -119,15 +119,11 @@ type PlantingBrief struct {
 
 // Plot returns the plan on a day.
 func (g *Garden) Plot(ctx context.Context, on calendar.Date) (PlotView, error) {
-	s, on, err := g.stateOn(ctx, on)
+	j, on, err := g.judgingOn(ctx, on)
 	if err != nil {
 		return PlotView{}, err
 	}
-	lows, err := g.winterLows(s)
-	if err != nil {
-		return PlotView{}, err
-	}
-	j := judging{s, g.Library.Ground(), g.Library.AllSpecies(), lows}
+	s := j.state
 	v := PlotView{
 		Day: on, WidthM: s.site.WidthM, DepthM: s.site.DepthM, AreaWords: s.units.Area(s.boundary.Area()), Beds: []BedView{}, Items: []ItemView{},
 		Boundary: s.boundary, Drawn: isDrawn(s.site), Bearing: s.site.BearingDeg, Longitude: s.site.Longitude, Uses: flora.UseWords,

@@ -7,6 +7,7 @@ import (
 	"math"
 	"slices"
 
+	"bramblyacre/core/calendar"
 	"bramblyacre/core/flora"
 	"bramblyacre/core/suitability"
 	"bramblyacre/library"
@@ -113,12 +114,18 @@ type judging struct {
 }
 
 func (g *Garden) judging(ctx context.Context) (judging, error) {
-	s, err := g.state(ctx)
+	j, _, err := g.judgingOn(ctx, NoDay)
+	return j, err
+}
+
+// judgingOn is judging with a day to show, which is today for NoDay.
+func (g *Garden) judgingOn(ctx context.Context, on calendar.Date) (judging, calendar.Date, error) {
+	s, on, err := g.stateOn(ctx, on)
 	if err != nil {
-		return judging{}, err
+		return judging{}, 0, err
 	}
 	lows, err := g.winterLows(s)
-	return judging{s, g.Library.Ground(), g.Library.AllSpecies(), lows}, err
+	return judging{s, g.Library.Ground(), g.Library.AllSpecies(), lows}, on, err
 }
 
 // Where ranks the beds for a species. A bed that it failed in is not left out;
