@@ -374,3 +374,10 @@ func (b *browser) drag(fromX, fromY, toX, toY float64) {
 	}
 	b.mouse(chromedp.MouseReleased, toX, toY)
 }
+
+// wheel turns the mouse's wheel by a number of pixels.
+func wheel(pixels float64) chromedp.MouseOption {
+	// A sideways turn of nothing would be left out of the message, and is asked for.
+	const nextToNothing = 0.01
+	return func(p *input.DispatchMouseEventParams) { p.DeltaX, p.DeltaY, p.Buttons = nextToNothing, pixels, 0 }
+}
