@@ -77,6 +77,8 @@ func Weigh(aspect Aspect, evidence []Evidence) Belief {
 		for i, l := range e.Likelihood {
 			b.Chance[i] *= math.Max(l, 1e-4)
 		}
+		// Scaled after each piece: many that contradict would sink all to 0.
+		scaledToBest(b.Chance)
 	}
 	sum := 0.0
 	for _, c := range b.Chance {

@@ -194,6 +194,30 @@ func TestSignsThatAgreeMakeSurer(t *testing.T) {
 	}
 }
 
+// A bed that is read for many years, by readings that contradict each other, still
+// has chances that sum to 1 and leave nothing out of the scale.
+func TestManyReadingsNeverSinkABelief(t *testing.T) {
+	signs := table(t)
+	acidity := aspect(t, ground.Acidity)
+	var evidence []ground.Evidence
+	for range 400 {
+		for _, ph := range []float64{2, 11, 7} {
+			read, err := signs.PHReading("ph meter", ph, "")
+			if err != nil {
+				t.Fatal(err)
+			}
+			evidence = append(evidence, read...)
+		}
+	}
+	sum := 0.0
+	for _, chance := range ground.Weigh(acidity, evidence).Chance {
+		sum += chance
+	}
+	if !(math.Abs(sum-1) < 1e-9) { // so written that NaN fails
+		t.Errorf("the chances sum to %v", sum)
+	}
+}
+
 func TestAContradictionIsPointedOut(t *testing.T) {
 	signs := table(t)
 	moisture := aspect(t, ground.Moisture)
