@@ -34,7 +34,7 @@ func TestPlantsAreFoundHoweverTheyAreSpelt(t *testing.T) {
 			t.Errorf("%q finds %v, want %s first", words, got, want)
 		}
 	}
-	for _, words := range []string{"xylophone", "qq", "zzzz", `"; DROP TABLE names`, "%", "_", "lovage xylophone"} {
+	for _, words := range []string{"xylophone", "qq", "zzzz", `"; DROP TABLE names`, "%", "_", "lovage xylophone", "zz\x00zz", "\x00\"*'", "xyl\x00"} {
 		v, err := p.Plants(t.Context(), NoDay, PlantsFilter{Words: words})
 		check(t, err)
 		if len(v.Plants) != 0 {

@@ -6,6 +6,7 @@ import (
 	"errors"
 	"fmt"
 	"strings"
+	"unicode"
 )
 
 // NameIndex finds things by their names, however they are spelt: an FTS5 table of
@@ -88,7 +89,9 @@ func (n *NameIndex) Close() error { return n.db.Close() }
 // trigrams are the runs of three letters in each word, quoted for a search.
 func trigrams(plain string) []string {
 	var pieces []string
-	for _, word := range strings.Fields(plain) {
+	// A control character would end or break the search's own text.
+	apart := func(r rune) bool { return unicode.IsSpace(r) || unicode.IsControl(r) }
+	for _, word := range strings.FieldsFunc(plain, apart) {
 		letters := []rune(word)
 		for i := 0; i+3 <= len(letters); i++ {
 			pieces = append(pieces, `"`+strings.ReplaceAll(string(letters[i:i+3]), `"`, `""`)+`"`)
