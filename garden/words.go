@@ -66,8 +66,14 @@ func joined(words []string) string {
 	return strings.Join(words[:len(words)-1], ", ") + " and " + words[len(words)-1]
 }
 
-// inTen says a chance as a grower does: "8 in 10".
-func inTen(chance float64) string { return fmt.Sprintf("%.0f in 10", math.Round(chance*10)) }
+// inTen says a chance as a grower does: "8 in 10". What is not certain is never
+// said to be.
+func inTen(chance float64) string {
+	if chance >= 0.95 && chance < 1 {
+		return "over 9 in 10"
+	}
+	return fmt.Sprintf("%.0f in 10", math.Round(chance*10))
+}
 
 // fewInTen says a share of plants: "3 in 10", or "a few" below that.
 func fewInTen(share float64) string {

@@ -13,7 +13,7 @@ func TestWords(t *testing.T) {
 		{counted(1, "plant", "plants"), "1 plant"}, {counted(2.46, "handful", "handfuls"), "2.5 handfuls"}, {counted(0, "leaf", "leaves"), "0 leaves"},
 		{shareWords(0.33), "a third"}, {shareWords(0.5), "half"}, {shareWords(0.42), "42 %"},
 		{joined(nil), ""}, {joined([]string{"a"}), "a"}, {joined([]string{"a", "b", "c"}), "a, b and c"},
-		{inTen(0.84), "8 in 10"}, {minutesWords(0.2), "1 min"}, {minutesWords(59), "59 min"}, {minutesWords(60), "1 h"}, {minutesWords(111), "1 h 50 min"},
+		{inTen(0.84), "8 in 10"}, {inTen(0.949), "9 in 10"}, {inTen(0.97), "over 9 in 10"}, {inTen(1), "10 in 10"}, {minutesWords(0.2), "1 min"}, {minutesWords(59), "59 min"}, {minutesWords(60), "1 h"}, {minutesWords(111), "1 h 50 min"},
 		{daysLeft(day, day), "last day"}, {daysLeft(day, day+1), "1 day left"}, {daysLeft(day, day+9), "9 days left"}, {daysLeft(day, day+20), "to 16 June"},
 		{sentence("no such bed"), "No such bed."}, {capital(""), ""}, {lowerFirst("Up"), "up"}, {plain("Süßdolde Á"), "sussdolde a"},
 	}
