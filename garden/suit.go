@@ -77,7 +77,7 @@ type MendedView struct {
 var verdicts = []struct {
 	from float64
 	word string
-}{{0.75, "well"}, {0.45, "fairly"}, {0.15, "hardly"}, {math.Inf(-1), "no"}}
+}{{suitability.ShortBelow, "well"}, {0.45, "fairly"}, {0.15, "hardly"}, {math.Inf(-1), "no"}}
 
 func verdictOf(value float64) string {
 	for _, v := range verdicts {
@@ -224,7 +224,7 @@ func (j judging) suitPlace(place suitability.Place, bed store.Bed, species *flor
 		v.Needs = append(v.Needs, j.viewSiteNeed(species, place, wanted, score))
 	}
 	v.Words = verdictWords(v, answer)
-	if answer.Value < 0.75 {
+	if answer.Value < suitability.ShortBelow {
 		if whole := j.lore.Remedies.MendAll(species, place, wanted); len(whole.Steps) > 0 {
 			mended := MendedView{Value: round2(whole.Answer.Value), Verdict: verdictOf(whole.Answer.Value), Hours: remedyHours(whole.HoursFirst, whole.HoursAYear)}
 			for _, step := range whole.Steps {
@@ -245,7 +245,7 @@ func round2(value float64) float64 { return math.Round(value*100) / 100 }
 
 func verdictWords(v SuitView, answer suitability.Answer) string {
 	words := map[string]string{"well": "Does well here", "fairly": "Gets by here", "hardly": "Hardly lives here", "no": "Not here"}[v.Verdict]
-	if answer.Value >= 0.75 || len(v.Needs) == 0 {
+	if answer.Value >= suitability.ShortBelow || len(v.Needs) == 0 {
 		return words + "."
 	}
 	return words + ": " + v.Needs[0].Words

@@ -81,11 +81,11 @@ func Trapezoid(value float64, r flora.Range) float64 {
 	return (r.High - value) / (r.High - r.To)
 }
 
-// shortBelow is the score under which a place falls short of a need.
-const shortBelow = 0.75
+// ShortBelow is the score, 0 to 1, under which a place falls short of a need.
+const ShortBelow = 0.75
 
 // Falls tells whether the place falls short of the need.
-func (s Score) Falls() bool { return s.Known && s.Value < shortBelow }
+func (s Score) Falls() bool { return s.Known && s.Value < ShortBelow }
 
 // Judge returns how well a place suits plants of a species that want an area of
 // areaM2 at full size: a score for each need, the worst deciding.
