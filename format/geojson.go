@@ -150,6 +150,10 @@ func ring(outline geometry.Polygon) orb.Ring {
 func ReadPlan(text []byte) (garden.PlanData, error) {
 	var data garden.PlanData
 	file, err := geojson.UnmarshalFeatureCollection(text)
+	var wrongType *json.UnmarshalTypeError
+	if errors.As(err, &wrongType) { // its words are of Go's types
+		return data, fmt.Errorf("this is not a GeoJSON feature collection: %s stands where it cannot", wrongType.Value)
+	}
 	if err != nil {
 		return data, fmt.Errorf("this is not a GeoJSON feature collection: %w", err)
 	}

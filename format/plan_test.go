@@ -119,6 +119,7 @@ func TestPlansThatCannotBeReadAreRefusedWithTheReason(t *testing.T) {
 	square := `{"type":"Polygon","coordinates":[[[1,-50],[3,-50],[3,-52],[1,-52],[1,-50]]]}`
 	for name, test := range map[string]struct{ text, says string }{
 		"nothing":              {"", "not a GeoJSON"},
+		"a list":               {"[]", "collection: array stands where it cannot"},
 		"no JSON":              {"<kml/>", "not a GeoJSON"},
 		"degrees":              {strings.Replace(good, `"local metres"`, `"degrees"`, 1), "degrees cannot be read"},
 		"a bow tie":            {feature("bed", `{"type":"Polygon","coordinates":[[[1,-50],[3,-52],[3,-50],[1,-52],[1,-50]]]}`, `,"detail":{"name":"Tie"}`), "features[0]: bed: the outline crosses itself"},
