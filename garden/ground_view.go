@@ -191,7 +191,10 @@ func (s *state) viewAspects(bedID int64) []AspectView {
 		}
 		for _, pair := range b.Against {
 			a, b := b.Evidence[pair[0]], b.Evidence[pair[1]]
-			v.Against = append(v.Against, fmt.Sprintf("“%s” speaks for %s, “%s” for %s: look again, or dig a hole.", a.Name, bestClass(aspect, a), b.Name, bestClass(aspect, b)))
+			words := fmt.Sprintf("“%s” speaks for %s, “%s” for %s: look again, or dig a hole.", a.Name, bestClass(aspect, a), b.Name, bestClass(aspect, b))
+			if !slices.Contains(v.Against, words) { // the same sign may have been read more than once
+				v.Against = append(v.Against, words)
+			}
 		}
 		views = append(views, v)
 	}
