@@ -61,6 +61,11 @@ func (g *Garden) Mates(ctx context.Context, bedID int64) (MatesView, error) {
 		stand := suitability.Stand{Species: p.species, Plants: p.standing(), Year: p.year}
 		stands = append(stands, stand)
 		mate := MateStand{PlantingID: p.ID, Name: p.species.Names.Name}
+		for _, other := range here { // two of one name are told apart by their age
+			if other != p && other.species == p.species {
+				mate.Name = p.species.Names.Name + ", " + yearWords(p.year)
+			}
+		}
 		for y := range crowdingYears + 1 {
 			mate.TakenM2 = append(mate.TakenM2, round1(stand.AreaInYears(y)))
 		}

@@ -350,6 +350,18 @@ func TestBedMatesCrowdByYear(t *testing.T) {
 	if len(mates.Groups) < 2 {
 		t.Errorf("by water: %v", mates.Groups)
 	}
+	in.StartedOn = "2029-04-01"
+	_, err = p.AddPlanting(t.Context(), in)
+	check(t, err)
+	mates, err = p.Mates(t.Context(), p.bed)
+	check(t, err)
+	names := map[string]bool{}
+	for _, stand := range mates.Stands {
+		names[stand.Name] = true
+	}
+	if len(names) != len(mates.Stands) || !names["meadowsweet, first year"] || !names["meadowsweet, third year"] || !names["common sage"] {
+		t.Errorf("two ages of meadowsweet are told apart as %v", names)
+	}
 }
 
 // What stands at a warm spot comes into its stages sooner, at a cold or shady one
