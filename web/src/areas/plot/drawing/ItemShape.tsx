@@ -167,6 +167,7 @@ function ItemName({ item, name, by, view }: { item: Item; name: string; by: Poin
   if (!wide && !tall && item.kind !== "tree") return null;
   const at = item.kind === "tree" ? { x: middleOf(box).x, y: box.bottom - 11 } : middleOf(box);
   const upright = !wide && tall;
+  if (view.scale <= smallScale && upright) return null;
   return (
     <text
       x={at.x}

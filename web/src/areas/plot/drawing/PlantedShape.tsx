@@ -78,6 +78,22 @@ export function PlantedShape({ planted, view, by, layer, use, selected, onChoose
         />
       ))}
       {eachHasRoom && spots.map((at) => sprig(at, sprigSize))}
+      {eachHasRoom &&
+        planted.open &&
+        radius < sprigSize * 0.6 &&
+        spots.map((at) => (
+          // The sprig hides a small plant's own circle, and the ring must be seen.
+          <circle
+            key={`${at.x},${at.y}`}
+            cx={at.x}
+            cy={at.y}
+            r={sprigSize * 0.6}
+            fill="none"
+            stroke="var(--leaf)"
+            strokeWidth={2}
+            pointerEvents="none"
+          />
+        ))}
       {!eachHasRoom && layer === "stage" && (
         <>
           <circle
@@ -86,6 +102,8 @@ export function PlantedShape({ planted, view, by, layer, use, selected, onChoose
             r={shared * 0.56}
             fill="var(--card)"
             fillOpacity={0.82}
+            stroke={planted.open ? "var(--leaf)" : "none"}
+            strokeWidth={2}
             pointerEvents="none"
           />
           {sprig(middle, shared)}

@@ -12,7 +12,7 @@ export type Layer = (typeof layers)[number]["id"];
 
 /** Words under the plan that say how a layer is read. */
 export const legends: Record<Layer, string> = {
-  stage: "A circle is a plant at its size on the day; a green ring: something may be taken.",
+  stage: "A filled circle is a plant at its size on the day; a green ring round it: something may be taken.",
   sun: "The lighter the ground, the more of the day it has the sun. Solar time: the sun stands highest at 12.",
   fit: "Three notches: does well; two: gets by; one: hardly lives; a cross: not here. The worst need decides.",
   water: "Drops are the water a planting wants; the bluer the bed, the wetter it is.",
@@ -20,5 +20,5 @@ export const legends: Record<Layer, string> = {
   ground: "Nothing within a red strip is for use. A dotted ring is as far as a tree poisons the ground.",
 };
 
-/** At so many pixels for a metre or fewer, only the names of beds are written. */
+/** At so many pixels for a metre or fewer, names that would run into those of beds are left out. */
 export const smallScale = 11;
