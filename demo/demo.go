@@ -29,6 +29,12 @@ func Build(ctx context.Context, s *store.Store, l *library.Library) error {
 	b := &builder{ctx: ctx, garden: g, day: &day, beds: map[string]int64{}, plantings: map[string]int64{}}
 	b.layOut()
 	b.furnish()
+	for _, person := range household {
+		b.do(person.Name, func() error {
+			_, err := b.garden.PutPerson(b.ctx, 0, person)
+			return err
+		})
+	}
 	for _, e := range inOrder() {
 		b.do(e.what, func() error {
 			*b.day = max(*b.day, e.day)
@@ -110,6 +116,9 @@ func inOrder() []event {
 	}
 	for _, n := range notes {
 		events = append(events, event{mustDay(n.day), n.planting, func(b *builder) error { return b.note(n) }})
+	}
+	for _, l := range looks {
+		events = append(events, event{mustDay(l.day), l.planting, func(b *builder) error { return b.check(l) }})
 	}
 	for _, sign := range signs {
 		events = append(events, event{mustDay(sign.in.Day), sign.bed, func(b *builder) error {

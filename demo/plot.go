@@ -56,26 +56,24 @@ type planted struct {
 	in       garden.PlantingInput
 }
 
-const (
-	labelled = "Came labelled from a nursery and agrees with the characters on two visits."
-	knownOwn = "Division from a plant grown here for years; two of us checked it in flower."
-)
+// nursery is whose label the bought plants and seed came with.
+const nursery = "Label of the seed and plant swap at the mill"
 
 var plantings = []planted{
-	{"lovage", "Long Bed", garden.PlantingInput{SpeciesID: "lovage", Plants: 3, StartedOn: "2027-09-20", Origin: "division", Identity: "sure", IdentityNote: knownOwn}},
-	{"sorrel", "Long Bed", garden.PlantingInput{SpeciesID: "garden-sorrel", Plants: 24, StartedOn: "2028-04-10", Origin: "seed", Identity: "sure", IdentityNote: labelled}},
-	{"valerian", "Long Bed", garden.PlantingInput{SpeciesID: "valerian", Plants: 12, StartedOn: "2029-04-12", Origin: "seed", Identity: "sure", IdentityNote: labelled}},
-	{"burdock old", "Long Bed", garden.PlantingInput{SpeciesID: "greater-burdock", Plants: 6, StartedOn: "2030-04-18", Origin: "seed", Identity: "sure", IdentityNote: labelled}},
-	{"meadowsweet", "Wet Corner", garden.PlantingInput{SpeciesID: "meadowsweet", Plants: 7, StartedOn: "2028-10-02", Origin: "division", Identity: "sure", IdentityNote: knownOwn}},
-	{"valerian wet", "Wet Corner", garden.PlantingInput{SpeciesID: "valerian", Plants: 5, StartedOn: "2030-09-28", Origin: "division", Identity: "sure", IdentityNote: knownOwn}},
-	{"sage", "Dry Bank", garden.PlantingInput{SpeciesID: "common-sage", Plants: 9, StartedOn: "2028-05-15", Origin: "bought", Identity: "sure", IdentityNote: labelled}},
-	{"sage young", "Terrace Pots", garden.PlantingInput{SpeciesID: "common-sage", Plants: 6, StartedOn: "2030-06-20", Origin: "cutting", Identity: "sure", IdentityNote: knownOwn}},
-	{"sorrel pots", "Terrace Pots", garden.PlantingInput{SpeciesID: "garden-sorrel", Plants: 4, StartedOn: "2031-04-06", Origin: "seed", Identity: "sure", IdentityNote: labelled}},
-	{"hop", "North Fence", garden.PlantingInput{SpeciesID: "hop", Plants: 2, StartedOn: "2027-10-10", Origin: "division", Identity: "sure", IdentityNote: knownOwn}},
-	{"sweet cicely", "Nut Shade", garden.PlantingInput{SpeciesID: "sweet-cicely", Plants: 8, StartedOn: "2028-09-15", Origin: "bought", Identity: "sure", IdentityNote: labelled}},
-	{"umbels", "Nut Shade", garden.PlantingInput{SpeciesID: "sweet-cicely", Plants: 5, StartedOn: "2030-04-20", Origin: "volunteer", Identity: "unproven", Note: "Came up by the gate, not near the mothers."}},
-	{"burdock young", "Long Bed", garden.PlantingInput{SpeciesID: "greater-burdock", Plants: 10, StartedOn: "2031-04-14", Origin: "seed", Identity: "sure", IdentityNote: labelled}},
-	{"meadowsweet hedge", "Hedge Foot", garden.PlantingInput{SpeciesID: "meadowsweet", Plants: 8, StartedOn: "2029-10-05", Origin: "division", Identity: "sure", IdentityNote: knownOwn}},
+	{"lovage", "Long Bed", garden.PlantingInput{SpeciesID: "lovage", Plants: 3, StartedOn: "2027-09-20", Origin: "division"}},
+	{"sorrel", "Long Bed", garden.PlantingInput{SpeciesID: "garden-sorrel", Plants: 24, StartedOn: "2028-04-10", Origin: "seed", Labelled: true, Source: nursery}},
+	{"valerian", "Long Bed", garden.PlantingInput{SpeciesID: "valerian", Plants: 12, StartedOn: "2029-04-12", Origin: "seed", Labelled: true, Source: nursery}},
+	{"burdock old", "Long Bed", garden.PlantingInput{SpeciesID: "greater-burdock", Plants: 6, StartedOn: "2030-04-18", Origin: "seed", Labelled: true, Source: nursery}},
+	{"meadowsweet", "Wet Corner", garden.PlantingInput{SpeciesID: "meadowsweet", Plants: 7, StartedOn: "2028-10-02", Origin: "division"}},
+	{"valerian wet", "Wet Corner", garden.PlantingInput{SpeciesID: "valerian", Plants: 5, StartedOn: "2030-09-28", Origin: "division"}},
+	{"sage", "Dry Bank", garden.PlantingInput{SpeciesID: "common-sage", Plants: 9, StartedOn: "2028-05-15", Origin: "bought", Labelled: true, Source: nursery}},
+	{"sage young", "Terrace Pots", garden.PlantingInput{SpeciesID: "common-sage", Plants: 6, StartedOn: "2030-06-20", Origin: "cutting"}},
+	{"sorrel pots", "Terrace Pots", garden.PlantingInput{SpeciesID: "garden-sorrel", Plants: 4, StartedOn: "2031-04-06", Origin: "seed", Labelled: true, Source: nursery}},
+	{"hop", "North Fence", garden.PlantingInput{SpeciesID: "hop", Plants: 2, StartedOn: "2027-10-10", Origin: "division"}},
+	{"sweet cicely", "Nut Shade", garden.PlantingInput{SpeciesID: "sweet-cicely", Plants: 8, StartedOn: "2028-09-15", Origin: "bought", Labelled: true, Source: nursery}},
+	{"umbels", "Nut Shade", garden.PlantingInput{SpeciesID: "sweet-cicely", Plants: 5, StartedOn: "2030-04-20", Origin: "volunteer", Note: "Came up by the gate, not near the mothers."}},
+	{"burdock young", "Long Bed", garden.PlantingInput{SpeciesID: "greater-burdock", Plants: 10, StartedOn: "2031-04-14", Origin: "seed", Labelled: true, Source: nursery}},
+	{"meadowsweet hedge", "Hedge Foot", garden.PlantingInput{SpeciesID: "meadowsweet", Plants: 8, StartedOn: "2029-10-05", Origin: "division"}},
 }
 
 // lost are plantings that failed: the plot remembers them.
@@ -83,8 +81,8 @@ var lost = []struct {
 	planted
 	gone, cause, note string
 }{
-	{planted{"valerian bank", "Dry Bank", garden.PlantingInput{SpeciesID: "valerian", Plants: 6, StartedOn: "2029-04-14", Origin: "bought", Identity: "sure", IdentityNote: labelled}}, "2029-08-20", "too dry", "Gone within a summer in spite of the can."},
-	{planted{"sage corner", "Wet Corner", garden.PlantingInput{SpeciesID: "common-sage", Plants: 2, StartedOn: "2029-06-02", Origin: "bought", Identity: "sure", IdentityNote: labelled}}, "2030-03-24", "rotted", "Stood in water all winter."},
+	{planted{"valerian bank", "Dry Bank", garden.PlantingInput{SpeciesID: "valerian", Plants: 6, StartedOn: "2029-04-14", Origin: "bought", Labelled: true, Source: nursery}}, "2029-08-20", "too dry", "Gone within a summer in spite of the can."},
+	{planted{"sage corner", "Wet Corner", garden.PlantingInput{SpeciesID: "common-sage", Plants: 2, StartedOn: "2029-06-02", Origin: "bought", Labelled: true, Source: nursery}}, "2030-03-24", "rotted", "Stood in water all winter."},
 }
 
 var needs = []garden.NeedInput{

@@ -61,6 +61,7 @@ type RefusalView struct {
 type OwedCheck struct {
 	LookAlike string `json:"lookAlike"`
 	Botanical string `json:"botanical"`
+	ID        string `json:"id" doc:"Its own page in the library; empty for none"`
 	Danger    string `json:"danger"`
 	Decides   string `json:"decides"`
 	When      string `json:"when"`
@@ -88,7 +89,7 @@ func (s *state) allowance(p *planting, part flora.Part, on calendar.Date) (Allow
 	rule := part.Harvest
 	v := AllowanceView{
 		Part: part.Name, Verb: rule.Verb, UnitName: rule.Many, Sign: rule.Sign, Way: rule.Way, Use: part.Use,
-		Hazards: nonNil(rule.Hazards), Cautions: cautionWords(p.species, part.Name), Limits: []LimitView{},
+		Hazards: nonNil(rule.Hazards), Cautions: s.cautionLines(p.species, part.Name), Limits: []LimitView{},
 		Need: s.needWords(p.species.ID, part.Name), Notices: p.treeNotices(), Beside: []Neighbour{},
 	}
 	if rule.TakesPlant {
@@ -179,17 +180,17 @@ func viewRefusal(p *planting, part flora.Part, r *harvest.Refusal) *RefusalView 
 		v.Why = p.unsafeWords()
 	case harvest.Unproven:
 		v.Why = "Its identity is not proved. It is not for use until it is told apart from every plant it is mistaken for."
-		v.Owed = viewOwed(r.Owed)
+		v.Owed = viewLookAlikes(r.Owed)
 	case harvest.NotAPart:
 		v.Why = capital(part.Name) + " is not used."
 	}
 	return v
 }
 
-func viewOwed(owed []identity.Check) []OwedCheck {
+func viewLookAlikes(all []identity.LookAlike) []OwedCheck {
 	views := []OwedCheck{}
-	for _, check := range owed {
-		views = append(views, OwedCheck{check.LookAlike, check.Botanical, check.Danger, check.Decides, check.When})
+	for _, l := range all {
+		views = append(views, OwedCheck{l.Name, l.Botanical, l.ID, l.Danger, l.Decides, l.When})
 	}
 	return views
 }
@@ -307,17 +308,6 @@ func (s *state) weatherAdvice(rule *flora.HarvestRule, on calendar.Date) (advice
 		return fmt.Sprintf("Too wet; %s is dry enough.", day.Time().Format("Monday")), day.String()
 	}
 	return "Too wet, and no dry spell in the outlook.", s.today.AddDays(station.OutlookDays).String()
-}
-
-// cautionWords lists the cautions about a part: who, and what.
-func cautionWords(species *flora.Species, part string) []string {
-	words := []string{}
-	for _, caution := range species.Cautions {
-		if caution.Concerns(part) {
-			words = append(words, capital(caution.Who)+": "+caution.Text)
-		}
-	}
-	return words
 }
 
 // readyWords says in one line what can be taken of a planting on a day.

@@ -79,8 +79,7 @@ func TestPlantingsAndBedsThatCannotBeAreRefusedAtTheField(t *testing.T) {
 		{func(in *PlantingInput) { in.StartedOn = "2031-05-28" }, "startedOn", "has not come yet"},
 		{func(in *PlantingInput) { in.StartedOn = "1066-10-14" }, "startedOn", "too long ago"},
 		{func(in *PlantingInput) { in.Origin = "bequest" }, "origin", "is not an origin"},
-		{func(in *PlantingInput) { in.Identity = "fairly sure" }, "identity", "sure or unproven"},
-		{func(in *PlantingInput) { in.IdentityNote = " " }, "identityNote", "how it was proved"},
+		{func(in *PlantingInput) { in.Source = " " }, "source", "whose label"},
 	}
 	for _, test := range plantings {
 		in := p.goodPlanting()

@@ -100,6 +100,15 @@ var tables = map[string]table{
 	"plan_items":   tableOf((*store.Queries).GetPlanItem, (*store.Queries).PutPlanItem, (*store.Queries).DropPlanItem),
 	"readings":     tableOf((*store.Queries).GetReading, (*store.Queries).PutReading, (*store.Queries).DropReading),
 	"fates":        tableOf((*store.Queries).GetFate, (*store.Queries).PutFate, (*store.Queries).DropFate),
+	"looks":        tableOf((*store.Queries).GetLook, (*store.Queries).PutLook, (*store.Queries).DropLook),
+	"finds":        tableOf((*store.Queries).GetFind, (*store.Queries).PutFind, (*store.Queries).DropFind),
+	"sortings":     tableOf((*store.Queries).GetSorting, (*store.Queries).PutSorting, (*store.Queries).DropSorting),
+	"makings":      tableOf((*store.Queries).GetMaking, (*store.Queries).PutMaking, (*store.Queries).DropMaking),
+	"people":       tableOf((*store.Queries).GetPerson, (*store.Queries).PutPerson, (*store.Queries).DropPerson),
+	"own_plants":   tableOf((*store.Queries).GetOwnPlant, (*store.Queries).PutOwnPlant, (*store.Queries).DropOwnPlant),
+	"own_figures":  tableOf((*store.Queries).GetOwnFigure, (*store.Queries).PutOwnFigure, (*store.Queries).DropOwnFigure),
+	"plant_notes":  tableOf((*store.Queries).GetPlantNote, (*store.Queries).PutPlantNote, (*store.Queries).DropPlantNote),
+	"practice":     tableOf((*store.Queries).GetPractice, (*store.Queries).PutPractice, (*store.Queries).DropPractice),
 	"needs":        tableOf((*store.Queries).GetNeed, (*store.Queries).PutNeed, (*store.Queries).DropNeed),
 }
 

@@ -47,7 +47,7 @@ func (g *Garden) Calendar(ctx context.Context) (CalendarData, error) {
 				First: span.first, Last: span.last, Place: p.bed.Name,
 				Summary: fmt.Sprintf("%s %s", v.Verb, partOf(p.species.Names.Name, v.Part)),
 				Description: fmt.Sprintf("%s. Opens %s; closes %s. %s", v.Amount, v.Opens.Text, v.Closes.Text,
-					joinCautions(p.species, v.Part)),
+					s.joinCautions(p.species, v.Part)),
 			})
 		}
 		for _, j := range s.careJobs(p, s.today) {
@@ -63,12 +63,8 @@ func (g *Garden) Calendar(ctx context.Context) (CalendarData, error) {
 	return data, nil
 }
 
-func joinCautions(species *flora.Species, part string) string {
-	cautions := cautionWords(species, part)
-	if len(cautions) == 0 {
-		return "No caution on record here."
-	}
-	return "Cautions: " + joined(cautions)
+func (s *state) joinCautions(species *flora.Species, part string) string {
+	return "Cautions: " + strings.Join(s.cautionLines(species, part), " ")
 }
 
 // PickingRow is a picking for a file.

@@ -1,6 +1,7 @@
 package garden
 
 import (
+	"context"
 	"errors"
 	"strings"
 	"testing"
@@ -46,10 +47,41 @@ func newPlot(t *testing.T) *plot {
 	_, err := g.AddBed(t.Context(), goodBed())
 	check(t, err)
 	p.bed = p.newest().BedID
-	_, err = g.AddPlanting(t.Context(), p.goodPlanting())
+	_, err = p.AddPlanting(t.Context(), p.goodPlanting())
 	check(t, err)
 	p.planting = p.newest().PlantingID
 	return p
+}
+
+// AddPlanting plants, and looks at what came labelled: it is sure from then on.
+func (p *plot) AddPlanting(ctx context.Context, in PlantingInput) (Entry, error) {
+	if !in.Labelled {
+		return p.Garden.AddPlanting(ctx, in)
+	}
+	return addSure(p.t, p.Garden, in)
+}
+
+// addSure plants and notes a look that saw everything on record.
+func addSure(t testing.TB, g *Garden, in PlantingInput) (Entry, error) {
+	t.Helper()
+	entry, err := g.AddPlanting(t.Context(), in)
+	if err != nil {
+		return entry, err
+	}
+	view, err := g.Ledger(t.Context(), LedgerFilter{Most: 1})
+	check(t, err)
+	_, err = g.NoteLook(t.Context(), view.Lines[0].PlantingID, LookInput{Day: in.StartedOn, By: "Ida", Answers: allSeen(g, in.SpeciesID)})
+	return entry, err
+}
+
+// allSeen answers seen to everything that a species is known by.
+func allSeen(g *Garden, speciesID string) map[string]string {
+	species, _ := g.lib().Species(speciesID)
+	answers := map[string]string{}
+	for _, id := range species.Identity.Shows.Characters() {
+		answers[id] = "seen"
+	}
+	return answers
 }
 
 func goodBed() BedInput {
@@ -57,7 +89,7 @@ func goodBed() BedInput {
 }
 
 func (p *plot) goodPlanting() PlantingInput {
-	return PlantingInput{BedID: p.bed, SpeciesID: "garden-sorrel", Plants: 12, StartedOn: "2029-04-10", Origin: "seed", Identity: "sure", IdentityNote: "Labelled."}
+	return PlantingInput{BedID: p.bed, SpeciesID: "garden-sorrel", Plants: 12, StartedOn: "2029-04-10", Origin: "seed", Labelled: true, Source: "Label of a nursery."}
 }
 
 func (p *plot) newest() LedgerLine {

@@ -6,6 +6,7 @@ package garden
 import (
 	"context"
 	"sync"
+	"sync/atomic"
 	"time"
 
 	"bramblyacre/core/calendar"
@@ -42,7 +43,8 @@ type Garden struct {
 	// sunHours are the beds' hours of sun, worked out for the plan sunFor.
 	sunFor   string
 	sunHours map[int64][]float64
-	names    plantNames
+	// lore is the library in force with its index of names.
+	lore atomic.Pointer[lore]
 	// dragged is the light without the thing that is being dragged.
 	dragged dragLight
 	// writing keeps a change's reading, judging and writing together.
@@ -61,6 +63,7 @@ func Open(ctx context.Context, options Options) (*Garden, error) {
 		options.Clock = time.Now
 	}
 	g := &Garden{Options: options, skies: map[skyKey]*sky{}}
+	g.lore.Store(&lore{lib: options.Library})
 	if err := g.ensureSite(ctx); err != nil {
 		return nil, err
 	}

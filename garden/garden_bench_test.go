@@ -35,7 +35,7 @@ func benchmarkPlot(b *testing.B, keepWeather bool) {
 	for i := range 100 {
 		species := shipped.AllSpecies()[i%len(shipped.AllSpecies())]
 		_, err := few.AddPlanting(b.Context(), PlantingInput{
-			BedID: view.Beds[0].ID, SpeciesID: species.ID, Plants: 5, StartedOn: fmt.Sprintf("2030-04-%02d", 1+i%28), Origin: "seed", Identity: "sure", IdentityNote: "Labelled.",
+			BedID: view.Beds[0].ID, SpeciesID: species.ID, Plants: 5, StartedOn: fmt.Sprintf("2030-04-%02d", 1+i%28), Origin: "seed", Labelled: true, Source: "Label of a nursery.",
 		})
 		check(b, err)
 	}

@@ -99,7 +99,7 @@ func (g *Garden) BedGround(ctx context.Context, bedID int64) (GroundView, error)
 	if err != nil {
 		return GroundView{}, err
 	}
-	lore := g.Library.Ground()
+	lore := g.lib().Ground()
 	lows, err := g.winterLows(s)
 	if err != nil {
 		return GroundView{}, err

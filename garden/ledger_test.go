@@ -43,7 +43,7 @@ func TestEveryChangeCanBeTakenBackAndPutBack(t *testing.T) {
 			return p.AddBed(ctx, in)
 		}},
 		{"bed changed", func() (Entry, error) { return p.ChangeBed(ctx, p.bed, bed) }},
-		{"planting added", func() (Entry, error) { return p.AddPlanting(ctx, p.goodPlanting()) }},
+		{"planting added", func() (Entry, error) { return p.Garden.AddPlanting(ctx, p.goodPlanting()) }},
 		{"planting changed", func() (Entry, error) { return p.ChangePlanting(ctx, p.planting, more) }},
 		{"planting removed", func() (Entry, error) { return p.RemovePlanting(ctx, p.planting) }},
 		{"look", func() (Entry, error) {

@@ -27,7 +27,7 @@ const mostNeedGrams = 1e6
 func (g *Garden) SetNeed(ctx context.Context, in NeedInput) (Entry, error) {
 	return g.change(ctx, func(s *state, d *draft) (record, error) {
 		var c checklist
-		species, has := g.Library.Species(in.SpeciesID)
+		species, has := g.lib().Species(in.SpeciesID)
 		if !has {
 			return record{}, NotFoundError{"plant"}
 		}

@@ -50,7 +50,7 @@ func (g *Garden) addPlace(s *state) error {
 			here[i].area, here[i].spots = area, area.plants
 		}
 	}
-	lore := g.Library.Ground()
+	lore := g.lib().Ground()
 	s.findGround(lore.Tree)
 	s.beliefs = map[int64]map[string]ground.Belief{}
 	for _, bed := range s.beds {

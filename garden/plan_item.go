@@ -145,7 +145,7 @@ func (s *state) readItem(g *Garden, in ItemInput) (store.PutPlanItemParams, erro
 		_, err := suitability.Parse(in.Unsafe)
 		c.addError("unsafe", err)
 	}
-	if _, known := g.Library.Ground().Tree(in.Tree); kind.Has(plan.TreeSpecies) && in.Tree != "" && !known {
+	if _, known := g.lib().Ground().Tree(in.Tree); kind.Has(plan.TreeSpecies) && in.Tree != "" && !known {
 		c.add("tree", "%q is not a tree on record here; leave it empty for one that poisons nothing.", in.Tree)
 	}
 	text, err := json.Marshal(traits.Only(kind))

@@ -38,19 +38,20 @@ const (
 // findPlants returns the plants with a name like a text, however it is spelt, the
 // likest first.
 func (g *Garden) findPlants(ctx context.Context, words string) ([]nameMatch, error) {
-	g.names.once.Do(func() { g.names.index, g.names.err = newPlantNames(context.WithoutCancel(ctx), g.Library.AllSpecies()) })
-	if g.names.err != nil {
-		return nil, g.names.err
+	names := &g.lore.Load().names
+	names.once.Do(func() { names.index, names.err = newPlantNames(context.WithoutCancel(ctx), g.lib().AllSpecies()) })
+	if names.err != nil {
+		return nil, names.err
 	}
 	written := plain(words)
-	near, err := g.names.index.Near(ctx, written, mostNear)
+	near, err := names.index.Near(ctx, written, mostNear)
 	if err != nil {
 		return nil, err
 	}
 	found := likest(written, near)
 	if len(found) == 0 && len([]rune(written)) <= shortWord {
 		// A short word with a letter wrong may share no three with its name.
-		if near, err = g.names.index.All(ctx); err != nil {
+		if near, err = names.index.All(ctx); err != nil {
 			return nil, err
 		}
 		found = likest(written, near)

@@ -31,6 +31,56 @@ type PlantView struct {
 	SeasonStart calendar.Date   `json:"seasonStart"`
 	SeasonEnd   calendar.Date   `json:"seasonEnd"`
 	Today       calendar.Date   `json:"today"`
+
+	Danger      string           `json:"danger" doc:"What it does to someone who takes it for another plant"`
+	Used        bool             `json:"used" doc:"False for a plant that is never offered for use"`
+	Kin         string           `json:"kin" doc:"Where the common name or the genus misleads"`
+	Wildlife    string           `json:"wildlife"`
+	Watch       string           `json:"watch" doc:"Why it needs watching"`
+	Law         string           `json:"law"`
+	Propagation []PlantFact      `json:"propagation"`
+	Characters  []PlantCharacter `json:"characters" doc:"What it is known by, the musts first"`
+	CautionList CautionsView     `json:"cautionList" doc:"With whom of the household they are for"`
+	Notes       []PlantNoteView  `json:"notes"`
+	Customs     bool             `json:"customs" doc:"Customs are switched on"`
+	Figures     []FigureView     `json:"figures" doc:"Those that may be replaced by the grower's own"`
+	Own         bool             `json:"own" doc:"The whole plant is the grower's"`
+	Fault       string           `json:"fault" doc:"Why an own figure or plant is not in force; empty for none"`
+}
+
+// PlantCharacter is a character that a plant is known by.
+type PlantCharacter struct {
+	ID    string      `json:"id"`
+	Name  string      `json:"name"`
+	Must  bool        `json:"must"`
+	Shows []StateView `json:"shows"`
+}
+
+// charactersOf are the characters that a plant is known by, the musts first.
+func charactersOf(species *flora.Species) []PlantCharacter {
+	views := []PlantCharacter{}
+	for _, c := range identity.Vocabulary() {
+		if states, has := species.Identity.Shows[c.ID]; has {
+			views = append(views, PlantCharacter{c.ID, c.Name, slices.Contains(species.Identity.Musts, c.ID), viewStates(c, states)})
+		}
+	}
+	slices.SortStableFunc(views, func(a, b PlantCharacter) int { return -compareBools(a.Must, b.Must) })
+	return views
+}
+
+// propagationOf are the ways to make more of a plant.
+func propagationOf(species *flora.Species) []PlantFact {
+	facts := []PlantFact{}
+	for _, way := range flora.PropagationWays {
+		if how, has := species.Propagation[way]; has {
+			name := way
+			if way == "itself" {
+				name = "by itself"
+			}
+			facts = append(facts, PlantFact{name, how, flora.Usual.String()})
+		}
+	}
+	return facts
 }
 
 // PlantFact is one thing to know of a plant, with what it rests on.
@@ -75,7 +125,7 @@ func (g *Garden) Plant(ctx context.Context, id string, on calendar.Date) (PlantV
 	if err != nil {
 		return PlantView{}, err
 	}
-	species, has := g.Library.Species(id)
+	species, has := g.lib().Species(id)
 	if !has {
 		return PlantView{}, NotFoundError{"plant in the library"}
 	}
@@ -85,14 +135,24 @@ func (g *Garden) Plant(ctx context.Context, id string, on calendar.Date) (PlantV
 	}
 	v := PlantView{
 		PlantBrief: brief, OtherNames: []string{}, Former: nonNil(species.Names.Former), SameName: j.sameNames(species), Facts: plantFacts(j.units, species),
-		Parts: []PlantPart{}, Care: []string{}, Cautions: []string{}, LookAlikes: viewOwed(identity.Owed(species, identity.Unproven)), Years: []PlantYear{},
+		Parts: []PlantPart{}, Care: []string{}, Cautions: []string{}, LookAlikes: viewLookAlikes(identity.LookAlikes(species)), Years: []PlantYear{},
 		ForMe: j.forMe(species), Memory: j.memory(0, id), Plantings: []PlantingBrief{}, SeasonStart: j.season.Start, SeasonEnd: j.season.End, Today: j.today,
+	}
+	v.Danger, v.Used, v.Kin = species.Identity.Danger, species.IsUsed(), species.Identity.Kin
+	v.Wildlife, v.Watch, v.Law = species.Wildlife, species.Watch, species.Law
+	v.Propagation, v.Characters, v.CautionList = propagationOf(species), charactersOf(species), j.cautionsOf(species, "", "")
+	v.Notes, v.Customs, v.Figures = j.notesOn(id), j.site.Customs != 0, j.figuresOf(species)
+	if origin, has := j.lib.Origin(id); has {
+		v.Own = origin.Own
+	}
+	if err := g.lore.Load().faults[id]; err != nil {
+		v.Fault = fileFault(err)
 	}
 	for _, common := range species.Names.Common {
 		v.OtherNames = append(v.OtherNames, fmt.Sprintf("%s (%s)", common.Name, common.Language))
 	}
 	for _, part := range species.Parts {
-		v.Parts = append(v.Parts, viewPart(species, part))
+		v.Parts = append(v.Parts, j.viewPart(species, part))
 	}
 	for _, care := range species.Care {
 		v.Care = append(v.Care, fmt.Sprintf("%s %s, %s. %s", care.Verb, care.What, bandWords(care.From, care.Until), care.Why))
@@ -158,8 +218,8 @@ func sharesWord(species *flora.Species, l flora.LookAlike) bool {
 	return last(l.Name) != "" && last(l.Name) == last(species.Names.Name)
 }
 
-func viewPart(species *flora.Species, part flora.Part) PlantPart {
-	v := PlantPart{Name: part.Name, Verdicts: []string{}, Use: part.Use, Standing: part.UseStanding, Hazards: []string{}, Cautions: cautionWords(species, part.Name)}
+func (s *state) viewPart(species *flora.Species, part flora.Part) PlantPart {
+	v := PlantPart{Name: part.Name, Verdicts: []string{}, Use: part.Use, Standing: part.UseStanding, Hazards: []string{}, Cautions: s.cautionLines(species, part.Name)}
 	for _, verdict := range part.Verdicts {
 		v.Verdicts = append(v.Verdicts, string(verdict))
 		v.Warns = v.Warns || verdict == flora.Poisonous

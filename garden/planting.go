@@ -19,15 +19,17 @@ const mostPlants = 100000
 // PlantingInput is what a grower says of a planting: a number of plants, or the
 // area they cover as typed.
 type PlantingInput struct {
-	BedID        int64  `json:"bedId"`
-	SpeciesID    string `json:"speciesId"`
-	Plants       int    `json:"plants,omitempty" doc:"0 where an area is given"`
-	Area         string `json:"area,omitempty" doc:"As typed; empty where plants are counted"`
-	StartedOn    string `json:"startedOn"`
-	Origin       string `json:"origin"`
-	Identity     string `json:"identity"`
-	IdentityNote string `json:"identityNote,omitempty" doc:"How a sure planting was proved"`
-	Note         string `json:"note,omitempty"`
+	BedID     int64  `json:"bedId"`
+	SpeciesID string `json:"speciesId"`
+	Plants    int    `json:"plants,omitempty" doc:"0 where an area is given"`
+	Area      string `json:"area,omitempty" doc:"As typed; empty where plants are counted"`
+	StartedOn string `json:"startedOn"`
+	Origin    string `json:"origin"`
+	// Labelled is true for plants that came labelled from a known source, Source says
+	// which.
+	Labelled bool   `json:"labelled,omitempty"`
+	Source   string `json:"source,omitempty" doc:"Whose label a labelled planting came with"`
+	Note     string `json:"note,omitempty"`
 }
 
 // AddPlanting sets a planting in a bed.
@@ -83,7 +85,7 @@ func (g *Garden) putPlanting(ctx context.Context, s *state, d *draft, id int64, 
 	if err != nil {
 		return record{}, err
 	}
-	species, _ := g.Library.Species(row.SpeciesID)
+	species, _ := g.lib().Species(row.SpeciesID)
 	summary := fmt.Sprintf("%s%s, %s, in %s", verb, species.Names.Name, counted(float64(row.Plants), "plant", "plants"), s.bedByID[row.BedID].Name)
 	return record{kind: "planting", summary: summary, bed: &row.BedID, planting: &written.ID}, nil
 }
@@ -110,8 +112,8 @@ func (s *state) standingPlanting(id int64) (*planting, error) {
 func (g *Garden) readPlanting(s *state, in PlantingInput) (store.PutPlantingParams, error) {
 	var c checklist
 	row := store.PutPlantingParams{
-		BedID: in.BedID, SpeciesID: in.SpeciesID, Plants: int64(in.Plants), Origin: in.Origin, Identity: in.Identity,
-		IdentityNote: c.text("identityNote", in.IdentityNote, longestNote), Note: c.text("note", in.Note, longestNote),
+		BedID: in.BedID, SpeciesID: in.SpeciesID, Plants: int64(in.Plants), Origin: in.Origin, Identity: string(identity.Unproven),
+		IdentityNote: c.text("source", in.Source, longestNote), Note: c.text("note", in.Note, longestNote),
 	}
 	bed, hasBed := s.bedByID[in.BedID]
 	switch {
@@ -120,7 +122,7 @@ func (g *Garden) readPlanting(s *state, in PlantingInput) (store.PutPlantingPara
 	case bed.RemovedOn != nil:
 		c.add("bedId", "%s was removed. Choose a bed that is on the plan.", bed.Name)
 	}
-	species, hasSpecies := g.Library.Species(in.SpeciesID)
+	species, hasSpecies := g.lib().Species(in.SpeciesID)
 	if !hasSpecies {
 		c.add("speciesId", "Choose a plant of the library.")
 	}
@@ -151,10 +153,11 @@ func (g *Garden) readPlanting(s *state, in PlantingInput) (store.PutPlantingPara
 	if _, err := flora.ParseOrigin(in.Origin); err != nil {
 		c.addError("origin", err)
 	}
-	state, err := identity.Parse(in.Identity)
-	c.addError("identity", err)
-	if state == identity.Sure && row.IdentityNote == "" {
-		c.add("identityNote", "Say how it was proved: who looked, at which characters, on which days, or which label it came with.")
+	if in.Labelled {
+		row.Identity = claimsLabel
+		if row.IdentityNote == "" {
+			c.add("source", "Say whose label it came with: the nursery, or the friend who has grown it for years.")
+		}
 	}
 	return row, c.err()
 }

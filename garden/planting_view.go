@@ -14,19 +14,21 @@ import (
 // PlantingView is everything about one planting on a day.
 type PlantingView struct {
 	PlantingBrief
-	Day          calendar.Date `json:"day"`
-	SeasonStart  calendar.Date `json:"seasonStart"`
-	SeasonEnd    calendar.Date `json:"seasonEnd"`
-	Today        calendar.Date `json:"today"`
-	Family       string        `json:"family"`
-	OtherNames   []string      `json:"otherNames"`
-	StartedOn    string        `json:"startedOn"`
-	Origin       string        `json:"origin"`
-	IdentityNote string        `json:"identityNote"`
-	Area         string        `json:"area" doc:"The area as entered, empty where plants are counted"`
-	Note         string        `json:"note"`
-	Removed      bool          `json:"removed"`
-	Unsafe       string        `json:"unsafe"`
+	Day         calendar.Date `json:"day"`
+	SeasonStart calendar.Date `json:"seasonStart"`
+	SeasonEnd   calendar.Date `json:"seasonEnd"`
+	Today       calendar.Date `json:"today"`
+	Family      string        `json:"family"`
+	OtherNames  []string      `json:"otherNames"`
+	StartedOn   string        `json:"startedOn"`
+	Origin      string        `json:"origin"`
+	Labelled    bool          `json:"labelled"`
+	Source      string        `json:"source" doc:"Whose label it came with"`
+	Proof       string        `json:"proof" doc:"What its checks amount to"`
+	Area        string        `json:"area" doc:"The area as entered, empty where plants are counted"`
+	Note        string        `json:"note"`
+	Removed     bool          `json:"removed"`
+	Unsafe      string        `json:"unsafe"`
 
 	Ground     []GroundNotice  `json:"ground" doc:"Unsafe ground and poisoning trees that its roots or crown reach"`
 	Neighbours []Neighbour     `json:"neighbours" doc:"What stands within reach of a spade"`
@@ -121,10 +123,10 @@ func (g *Garden) Planting(ctx context.Context, id int64, on calendar.Date) (Plan
 	}
 	v := PlantingView{
 		PlantingBrief: s.brief(p, on), Day: on, SeasonStart: season.Start, SeasonEnd: season.End, Today: s.today,
-		Family: p.species.Names.Family, OtherNames: []string{}, StartedOn: p.StartedOn, Origin: p.Origin, IdentityNote: p.IdentityNote,
+		Family: p.species.Names.Family, OtherNames: []string{}, StartedOn: p.StartedOn, Origin: p.Origin, Labelled: p.labelled(), Source: p.IdentityNote, Proof: s.proofWords(p.rules, p.finding, s.looks[p.ID], p.labelled()),
 		Note: p.Note, Removed: p.RemovedOn != nil, Unsafe: string(p.ground),
 		Stages: []StageBand{}, Shares: []StageShare{}, Seen: []SeenMark{}, Windows: []WindowView{}, Allowance: []AllowanceView{},
-		Owed: viewOwed(s.owed(p)), LookAlike: viewOwed(identity.Owed(p.species, identity.Unproven)), Moved: s.moved(p), Options: []flora.Stage{},
+		Owed: s.owed(p), LookAlike: viewLookAlikes(identity.LookAlikes(p.species)), Moved: s.moved(p), Options: []flora.Stage{},
 		Ground: p.notices(), Neighbours: s.neighbours(p), Fates: viewFates(s.fates[p.ID]),
 	}
 	if p.AreaM2 != nil {
@@ -180,8 +182,13 @@ func (s *state) addForecast(v *PlantingView, p *planting, forecast *phenology.Fo
 	v.Allowance = s.allowances(p, on)
 }
 
-// owed returns the checks that a planting still owes.
-func (s *state) owed(p *planting) []identity.Check { return identity.Owed(p.species, p.identity) }
+// owed are the look-alikes that an unproven planting is to be told apart from.
+func (s *state) owed(p *planting) []OwedCheck {
+	if p.identity == identity.Sure {
+		return []OwedCheck{}
+	}
+	return viewLookAlikes(identity.LookAlikes(p.species))
+}
 
 // Window states.
 const (

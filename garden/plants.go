@@ -77,7 +77,7 @@ func (g *Garden) Plants(ctx context.Context, on calendar.Date, filter PlantsFilt
 		}
 		species = nil
 		for _, match := range matches {
-			if s, has := g.Library.Species(match.id); has {
+			if s, has := g.lib().Species(match.id); has {
 				species, found[s.ID] = append(species, s), match
 			}
 		}

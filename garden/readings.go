@@ -104,7 +104,7 @@ func (g *Garden) NoteReading(ctx context.Context, bedID int64, in ReadingInput) 
 		if err != nil {
 			return record{}, err
 		}
-		row, name, err := s.readReading(g.Library.Ground().Signs, bedID, in)
+		row, name, err := s.readReading(g.lib().Ground().Signs, bedID, in)
 		if err != nil {
 			return record{}, err
 		}

@@ -147,7 +147,7 @@ func (g *Garden) Site(ctx context.Context) (SiteView, error) {
 		return v, err
 	}
 	v.FrostWords = s.frostWords()
-	for _, n := range g.Library.Climates() {
+	for _, n := range g.lib().Climates() {
 		v.Climates = append(v.Climates, ClimateChoice{n.ID, n.Name, n.Kind})
 		if n.ID == s.site.ClimateID {
 			v.ClimateName = n.Name
@@ -203,7 +203,7 @@ func (g *Garden) addPlanChoices(v *SiteView) {
 		}
 		v.Kinds = append(v.Kinds, choice)
 	}
-	for _, tree := range g.Library.Ground().Trees {
+	for _, tree := range g.lib().Ground().Trees {
 		v.Trees = append(v.Trees, TreeChoice{tree.ID, tree.Name, tree.Why})
 	}
 }
@@ -236,7 +236,7 @@ func (g *Garden) SetSite(ctx context.Context, in SiteInput) (Entry, error) {
 			c.add("units", "Choose metric or US units.")
 		}
 		if row.ClimateID = in.ClimateID; in.ClimateID != "" {
-			if _, has := g.Library.Climate(in.ClimateID); !has {
+			if _, has := g.lib().Climate(in.ClimateID); !has {
 				c.add("climateId", "Choose one of the climates.")
 			}
 		} else {

@@ -12,7 +12,7 @@ type SpeciesChoice struct {
 // Species lists the library's plants.
 func (g *Garden) Species() []SpeciesChoice {
 	choices := []SpeciesChoice{}
-	for _, s := range g.Library.AllSpecies() {
+	for _, s := range g.lib().AllSpecies() {
 		names := plain(s.Names.Name + " " + s.Names.Botanical)
 		for _, common := range s.Names.Common {
 			names += " " + plain(common.Name)

@@ -48,15 +48,29 @@ type state struct {
 	byID      map[int64]*planting
 	answers   map[string]store.JobAnswer // the newest by job key
 	needs     []store.Need
+
+	lib      *library.Library
+	looks    map[int64][]look // by planting
+	findLook map[int64][]look // by find
+	finds    []store.Find
+	sortings map[int64][]store.Sorting // by picking
+	makings  map[int64][]store.Making  // by picking
+	people   []store.Person
+	notes    []store.PlantNote
+	practice []store.Practice
 }
 
 // planting is one planting with everything known of it.
 type planting struct {
 	store.Planting
-	species  *flora.Species
-	bed      store.Bed
-	started  calendar.Date
-	origin   flora.OriginRow
+	species *flora.Species
+	bed     store.Bed
+	started calendar.Date
+	origin  flora.OriginRow
+	// rules are what has to be seen of it, finding what the looks amount to, and
+	// identity the state that they leave it in.
+	rules    *identity.Rules
+	finding  identity.Finding
 	identity identity.State
 	// ground is the gravest unsafe ground that it reaches, findings all of it.
 	ground   suitability.UnsafeGround
@@ -106,6 +120,14 @@ func (g *Garden) state(ctx context.Context) (*state, error) {
 	if err != nil {
 		return nil, err
 	}
+	if err := g.useOwn(rows.ownPlants, rows.ownFigures); err != nil {
+		return nil, err
+	}
+	s.lib = g.lib()
+	s.finds, s.people, s.notes, s.practice = rows.finds, rows.people, rows.notes, rows.practice
+	if err := s.addEvidence(rows); err != nil {
+		return nil, err
+	}
 	s.site, s.units, s.needs = rows.site, unit.System(rows.site.Units), rows.needs
 	s.season = calendar.SeasonOf(s.site.Latitude, today)
 	s.next = s.season.Next(s.site.Latitude)
@@ -119,7 +141,7 @@ func (g *Garden) state(ctx context.Context) (*state, error) {
 	for _, answer := range rows.answers {
 		s.answers[answer.JobKey] = answer
 	}
-	s.days = g.Library.Ground().Days
+	s.days = g.lib().Ground().Days
 	if err := g.addSun(s); err != nil {
 		return nil, err
 	}
@@ -144,6 +166,15 @@ type allRows struct {
 	items        []store.PlanItem
 	readings     []store.Reading
 	fates        []store.Fate
+	looks        []store.Look
+	finds        []store.Find
+	sortings     []store.Sorting
+	makings      []store.Making
+	people       []store.Person
+	ownPlants    []store.OwnPlant
+	ownFigures   []store.OwnFigure
+	notes        []store.PlantNote
+	practice     []store.Practice
 }
 
 // readRows reads all tables in one transaction, so that they agree.
@@ -176,10 +207,44 @@ func (g *Garden) readRows(ctx context.Context) (rows allRows, err error) {
 		if rows.fates, err = q.ListFates(ctx); err != nil {
 			return fmt.Errorf("read what became of plantings: %w", err)
 		}
-		rows.needs, err = q.ListNeeds(ctx)
-		return err
+		if rows.needs, err = q.ListNeeds(ctx); err != nil {
+			return fmt.Errorf("read the needs: %w", err)
+		}
+		return rows.readIdentity(ctx, q)
 	})
 	return rows, err
+}
+
+// readIdentity reads what proves plants, who they are for, and the grower's own lore.
+func (rows *allRows) readIdentity(ctx context.Context, q *store.Queries) (err error) {
+	if rows.looks, err = q.ListLooks(ctx); err != nil {
+		return fmt.Errorf("read the checks: %w", err)
+	}
+	if rows.finds, err = q.ListFinds(ctx); err != nil {
+		return fmt.Errorf("read the finds: %w", err)
+	}
+	if rows.sortings, err = q.ListSortings(ctx); err != nil {
+		return fmt.Errorf("read the sortings: %w", err)
+	}
+	if rows.makings, err = q.ListMakings(ctx); err != nil {
+		return fmt.Errorf("read what was made: %w", err)
+	}
+	if rows.people, err = q.ListPeople(ctx); err != nil {
+		return fmt.Errorf("read the household: %w", err)
+	}
+	if rows.ownPlants, err = q.ListOwnPlants(ctx); err != nil {
+		return fmt.Errorf("read the own plants: %w", err)
+	}
+	if rows.ownFigures, err = q.ListOwnFigures(ctx); err != nil {
+		return fmt.Errorf("read the own figures: %w", err)
+	}
+	if rows.notes, err = q.ListPlantNotes(ctx); err != nil {
+		return fmt.Errorf("read the notes on plants: %w", err)
+	}
+	if rows.practice, err = q.ListPractice(ctx); err != nil {
+		return fmt.Errorf("read the practice: %w", err)
+	}
+	return nil
 }
 
 func (g *Garden) addPlantings(s *state, rows allRows) error {
@@ -200,7 +265,7 @@ func (g *Garden) addPlantings(s *state, rows allRows) error {
 		picked[row.PlantingID] = append(picked[row.PlantingID], row)
 	}
 	for _, row := range rows.plantings {
-		species, has := g.Library.Species(row.SpeciesID)
+		species, has := g.lib().Species(row.SpeciesID)
 		if !has {
 			return fmt.Errorf("planting %d is of %q, which the library does not have", row.ID, row.SpeciesID)
 		}
@@ -214,8 +279,10 @@ func (g *Garden) addPlantings(s *state, rows allRows) error {
 		}
 		p := &planting{
 			Planting: row, species: species, bed: s.bedByID[row.BedID], started: started, origin: origin,
-			identity: identity.State(row.Identity), sightings: seen[row.ID], pickings: picked[row.ID],
+			rules: g.lib().Rules(row.SpeciesID), sightings: seen[row.ID], pickings: picked[row.ID],
 		}
+		p.finding = p.rules.Judge(asCore(s.looks[row.ID]), p.labelled())
+		p.identity = p.finding.State
 		p.lifted = liftedSinceCount(p)
 		s.byID[row.ID] = p
 		s.all = append(s.all, p)

@@ -125,7 +125,7 @@ func (g *Garden) judgingOn(ctx context.Context, on calendar.Date) (judging, cale
 		return judging{}, 0, err
 	}
 	lows, err := g.winterLows(s)
-	return judging{s, g.Library.Ground(), g.Library.AllSpecies(), lows}, on, err
+	return judging{s, g.lib().Ground(), g.lib().AllSpecies(), lows}, on, err
 }
 
 // Where ranks the beds for a species. A bed that it failed in is not left out;
@@ -135,7 +135,7 @@ func (g *Garden) Where(ctx context.Context, speciesID string) (WhereView, error)
 	if err != nil {
 		return WhereView{}, err
 	}
-	species, has := g.Library.Species(speciesID)
+	species, has := g.lib().Species(speciesID)
 	if !has {
 		return WhereView{}, NotFoundError{"plant in the library"}
 	}

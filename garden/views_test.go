@@ -216,7 +216,7 @@ func TestRibbonCountsOnlyWhatIsForUse(t *testing.T) {
 		t.Errorf("open windows by week: %v", sure.Open)
 	}
 	in := p.goodPlanting()
-	in.Identity = "unproven"
+	in.Labelled = false
 	_, err = p.ChangePlanting(t.Context(), p.planting, in)
 	check(t, err)
 	unproven, err := p.Ribbon(t.Context(), NoDay)

@@ -23,7 +23,7 @@ func TestPickingLowersTheAllowanceAndRegrowthRaisesIt(t *testing.T) {
 	_, err := g.AddBed(t.Context(), goodBed())
 	check(t, err)
 	p.bed = p.newest().BedID
-	_, err = g.AddPlanting(t.Context(), p.goodPlanting())
+	_, err = addSure(t, g, p.goodPlanting())
 	check(t, err)
 	p.planting = p.newest().PlantingID
 
@@ -76,7 +76,7 @@ func TestNeedBoundsTheAllowanceOverAllPlantings(t *testing.T) {
 func TestAnUnprovenPlantingIsNeverOffered(t *testing.T) {
 	p := newPlot(t)
 	in := p.goodPlanting()
-	in.Identity = "unproven"
+	in.Labelled = false
 	_, err := p.ChangePlanting(t.Context(), p.planting, in)
 	check(t, err)
 	a := p.leaf()
@@ -133,7 +133,7 @@ func TestRootsWaitForTheirAgeAndLowerTheStand(t *testing.T) {
 	check(t, err)
 	p.bed = p.newest().BedID
 	set := func(started string) (id int64, root AllowanceView) {
-		_, err := g.AddPlanting(t.Context(), PlantingInput{BedID: p.bed, SpeciesID: "valerian", Plants: 12, StartedOn: started, Origin: "seed", Identity: "sure", IdentityNote: "Labelled."})
+		_, err := addSure(t, g, PlantingInput{BedID: p.bed, SpeciesID: "valerian", Plants: 12, StartedOn: started, Origin: "seed", Labelled: true, Source: "Label of a nursery."})
 		check(t, err)
 		id = p.newest().PlantingID
 		view, err := g.Planting(t.Context(), id, NoDay)
@@ -162,7 +162,7 @@ func TestRootsWaitForTheirAgeAndLowerTheStand(t *testing.T) {
 		t.Errorf("in February %v more are allowed: %+v", view.Allowance[0].Units, view.Allowance[0])
 	}
 	// A new count stands for itself.
-	_, err = g.ChangePlanting(t.Context(), id, PlantingInput{BedID: p.bed, SpeciesID: "valerian", Plants: 11, StartedOn: "2030-04-10", Origin: "seed", Identity: "sure", IdentityNote: "Labelled."})
+	_, err = g.ChangePlanting(t.Context(), id, PlantingInput{BedID: p.bed, SpeciesID: "valerian", Plants: 11, StartedOn: "2030-04-10", Origin: "seed", Labelled: true, Source: "Label of a nursery."})
 	check(t, err)
 	view, err = g.Planting(t.Context(), id, NoDay)
 	check(t, err)
@@ -209,7 +209,7 @@ func TestTheYearTurnsRoundInTheSouth(t *testing.T) {
 	_, err = g.AddBed(t.Context(), goodBed())
 	check(t, err)
 	p.bed = p.newest().BedID
-	_, err = g.AddPlanting(t.Context(), p.goodPlanting())
+	_, err = addSure(t, g, p.goodPlanting())
 	check(t, err)
 	view, err := g.Planting(t.Context(), p.newest().PlantingID, NoDay)
 	check(t, err)
@@ -232,7 +232,7 @@ func TestAWarmWinterLeavesAPlantWithoutFlowers(t *testing.T) {
 	p := newPlot(t)
 	_, err := p.SetSite(t.Context(), SiteInput{Name: "South", Latitude: -30, Altitude: "60 m", ClimateID: "humid-subtropical-south", Width: "30 m", Depth: "20 m", Units: "metric"})
 	check(t, err)
-	_, err = p.AddPlanting(t.Context(), PlantingInput{BedID: p.bed, SpeciesID: "lovage", Plants: 2, StartedOn: "2028-04-10", Origin: "division", Identity: "unproven"})
+	_, err = p.AddPlanting(t.Context(), PlantingInput{BedID: p.bed, SpeciesID: "lovage", Plants: 2, StartedOn: "2028-04-10", Origin: "division"})
 	check(t, err)
 	view, err := p.Planting(t.Context(), p.newest().PlantingID, NoDay)
 	check(t, err)
@@ -245,7 +245,7 @@ func TestAWarmWinterLeavesAPlantWithoutFlowers(t *testing.T) {
 
 func TestABiennialThatHasLivedItsLifeIsForecastNothing(t *testing.T) {
 	p := newPlot(t)
-	_, err := p.AddPlanting(t.Context(), PlantingInput{BedID: p.bed, SpeciesID: "greater-burdock", Plants: 2, StartedOn: "2028-04-10", Origin: "seed", Identity: "sure", IdentityNote: "Labelled."})
+	_, err := p.AddPlanting(t.Context(), PlantingInput{BedID: p.bed, SpeciesID: "greater-burdock", Plants: 2, StartedOn: "2028-04-10", Origin: "seed", Labelled: true, Source: "Label of a nursery."})
 	check(t, err)
 	view, err := p.Planting(t.Context(), p.newest().PlantingID, NoDay)
 	check(t, err)
@@ -267,7 +267,7 @@ func TestJobsAreAnswered(t *testing.T) {
 	_, err := g.AddBed(t.Context(), goodBed())
 	check(t, err)
 	p.bed = p.newest().BedID
-	_, err = g.AddPlanting(t.Context(), p.goodPlanting())
+	_, err = addSure(t, g, p.goodPlanting())
 	check(t, err)
 	find := func(kind string) (JobView, string) {
 		view, err := g.Now(t.Context(), NoDay)
@@ -308,7 +308,7 @@ func TestAFreshDivisionIsNotPicked(t *testing.T) {
 	p := &plot{Garden: g, t: t, store: s}
 	_, err := g.AddBed(t.Context(), goodBed())
 	check(t, err)
-	_, err = g.AddPlanting(t.Context(), PlantingInput{BedID: p.newest().BedID, SpeciesID: "valerian", Plants: 12, StartedOn: "2030-09-28", Origin: "division", Identity: "sure", IdentityNote: "Labelled."})
+	_, err = addSure(t, g, PlantingInput{BedID: p.newest().BedID, SpeciesID: "valerian", Plants: 12, StartedOn: "2030-09-28", Origin: "division", Labelled: true, Source: "Label of a nursery."})
 	check(t, err)
 	id := p.newest().PlantingID
 	for day, want := range map[calendar.Date]bool{today: false, calendar.Must(2031, 11, 15): true} {
@@ -319,7 +319,7 @@ func TestAFreshDivisionIsNotPicked(t *testing.T) {
 		}
 	}
 	// A check is owed before use, and is never about to close.
-	_, err = g.AddPlanting(t.Context(), PlantingInput{BedID: 1, SpeciesID: "valerian", Plants: 2, StartedOn: "2030-05-28", Origin: "volunteer", Identity: "unproven"})
+	_, err = g.AddPlanting(t.Context(), PlantingInput{BedID: 1, SpeciesID: "valerian", Plants: 2, StartedOn: "2030-05-28", Origin: "volunteer"})
 	check(t, err)
 	now, err := g.Now(t.Context(), calendar.Must(2031, 12, 31))
 	check(t, err)

@@ -44,7 +44,7 @@ func (g *Garden) sky(key skyKey) (*sky, error) {
 	if s, made := g.skies[key]; made {
 		return s, nil
 	}
-	normals, has := g.Library.Climate(key.climate)
+	normals, has := g.lib().Climate(key.climate)
 	if !has {
 		return nil, fmt.Errorf("the site's climate %q is not in the library", key.climate)
 	}

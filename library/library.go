@@ -6,17 +6,20 @@ package library
 import (
 	"cmp"
 	"embed"
+	"errors"
 	"fmt"
 	"io/fs"
 	"path"
+	"regexp"
 	"slices"
 	"sync"
 
 	"bramblyacre/core/climate"
 	"bramblyacre/core/flora"
+	"bramblyacre/core/identity"
 )
 
-//go:embed species/*.toml climates/*.toml ground/*.toml
+//go:embed species/*.toml climates/*.toml ground/*.toml usual/*.toml
 var shipped embed.FS
 
 // Library is a set of species and climates.
@@ -26,6 +29,11 @@ type Library struct {
 	ordered  []*flora.Species
 	stations []climate.Normals
 	ground   Ground
+	usual    flora.UsualFigures
+	texts    map[string][]byte // of the species, as written
+	origins  map[string]Origin // of the species that are not as shipped
+	rules    map[string]*identity.Rules
+	rulesMu  sync.Mutex
 }
 
 // Shipped returns the library that ships with the program. It is read once.
@@ -34,23 +42,8 @@ var Shipped = sync.OnceValues(func() (*Library, error) { return Read(shipped) })
 // Read loads every species/*.toml and climates/*.toml of a file system. The
 // first file that cannot be relied on stops it, with its name and key.
 func Read(files fs.FS) (*Library, error) {
-	l := &Library{species: map[string]*flora.Species{}, climates: map[string]climate.Normals{}}
-	err := eachFile(files, "species/*.toml", func(name string, text []byte) error {
-		s, err := ReadSpecies(name, text)
-		if err != nil {
-			return err
-		}
-		if _, twice := l.species[s.ID]; twice {
-			return fmt.Errorf("%s: id: another file already describes %q", name, s.ID)
-		}
-		l.species[s.ID] = s
-		l.ordered = append(l.ordered, s)
-		return nil
-	})
-	if err != nil {
-		return nil, err
-	}
-	err = eachFile(files, "climates/*.toml", func(name string, text []byte) error {
+	l := &Library{species: map[string]*flora.Species{}, climates: map[string]climate.Normals{}, texts: map[string][]byte{}}
+	err := eachFile(files, "climates/*.toml", func(name string, text []byte) error {
 		n, err := readClimate(name, text)
 		if err != nil {
 			return err
@@ -62,9 +55,74 @@ func Read(files fs.FS) (*Library, error) {
 	if err != nil {
 		return nil, err
 	}
+	if l.usual, err = readUsual(files); err != nil {
+		return nil, err
+	}
+	err = eachFile(files, "species/*.toml", func(name string, text []byte) error {
+		s, err := l.ReadSpecies(name, text)
+		if err != nil {
+			return err
+		}
+		if measured.Match(text) {
+			return fmt.Errorf("%s: a figure that ships cannot be measured; that standing is the grower's", name)
+		}
+		if _, twice := l.species[s.ID]; twice {
+			return fmt.Errorf("%s: id: another file already describes %q", name, s.ID)
+		}
+		l.add(s, text)
+		return nil
+	})
+	if err != nil {
+		return nil, err
+	}
+	l.sort()
+	if err := l.checkTogether(); err != nil {
+		return nil, err
+	}
 	l.ground, err = readGround(files)
-	slices.SortFunc(l.ordered, func(a, b *flora.Species) int { return cmp.Compare(a.Names.Name, b.Names.Name) })
 	return l, err
+}
+
+// measured finds a figure with the standing that only a grower's can have.
+var measured = regexp.MustCompile(`(?m)(standing = "measured"| measured(;[^"]*)?"$)`)
+
+func (l *Library) add(s *flora.Species, text []byte) {
+	l.species[s.ID] = s
+	l.texts[s.ID] = text
+	l.ordered = append(l.ordered, s)
+}
+
+// Rules returns what has to be seen of a species before it is sure; nil for one that
+// the library does not have.
+func (l *Library) Rules(id string) *identity.Rules {
+	l.rulesMu.Lock()
+	defer l.rulesMu.Unlock()
+	if made, has := l.rules[id]; has {
+		return made
+	}
+	s, has := l.species[id]
+	if !has {
+		return nil
+	}
+	if l.rules == nil {
+		l.rules = map[string]*identity.Rules{}
+	}
+	l.rules[id] = identity.NewRules(s, l.ordered)
+	return l.rules[id]
+}
+
+func (l *Library) sort() {
+	slices.SortFunc(l.ordered, func(a, b *flora.Species) int { return cmp.Compare(a.Names.Name, b.Names.Name) })
+}
+
+// checkTogether makes sure that the species agree with each other: that no plant that
+// is used can be taken for a dangerous one by the rules of identity.
+func (l *Library) checkTogether() error {
+	var faults []error
+	for _, problem := range identity.CheckTogether(l.ordered) {
+		faults = append(faults, problem)
+	}
+	return errors.Join(faults...)
 }
 
 func eachFile(files fs.FS, pattern string, read func(name string, text []byte) error) error {

@@ -13,20 +13,15 @@ func TestShippedLibraryIsWhole(t *testing.T) {
 	if err != nil {
 		t.Fatal(err)
 	}
-	if len(l.AllSpecies()) < 8 || len(l.Climates()) < 3 {
+	if len(l.AllSpecies()) < 90 || len(l.Climates()) < 8 {
 		t.Errorf("%d species and %d climates ship", len(l.AllSpecies()), len(l.Climates()))
 	}
+	dangerous, stations := 0, map[string]int{}
 	for _, s := range l.AllSpecies() {
-		if len(s.Names.Common) < 3 || len(s.Parts) == 0 || len(s.Cautions) == 0 {
-			t.Errorf("%s has %d common names, %d parts, %d cautions", s.ID, len(s.Names.Common), len(s.Parts), len(s.Cautions))
+		if len(s.Names.Common) < 3 || len(s.Parts) == 0 || len(s.Cautions) == 0 || len(s.Identity.Shows) < 12 {
+			t.Errorf("%s has %d common names, %d parts, %d cautions, %d characters", s.ID, len(s.Names.Common), len(s.Parts), len(s.Cautions), len(s.Identity.Shows))
 		}
-		deadly := false
-		for _, l := range s.LookAlikes {
-			deadly = deadly || l.Danger == "deadly"
-		}
-		if !deadly {
-			t.Errorf("%s names no deadly look-alike; each of the eight has one", s.ID)
-		}
+		stations[s.Growth.At]++
 		taken := false
 		for _, part := range s.Parts {
 			taken = taken || part.Harvest != nil
@@ -34,12 +29,21 @@ func TestShippedLibraryIsWhole(t *testing.T) {
 				t.Errorf("%s %s: %v is taken and %v left", s.ID, part.Name, part.Harvest.CutShare.Value, part.Harvest.Floor.Value)
 			}
 		}
-		if !taken {
-			t.Errorf("nothing of %s is taken", s.ID)
+		if taken && !s.IsUsed() {
+			t.Errorf("%s is taken and not used", s.ID)
+		}
+		if s.Identity.Danger == "deadly" {
+			dangerous++
+			if taken || s.IsUsed() {
+				t.Errorf("%s is deadly, and something of it is offered", s.ID)
+			}
 		}
 		if found, has := l.Species(s.ID); !has || found != s {
 			t.Errorf("%s is not found by its id", s.ID)
 		}
+	}
+	if dangerous < 12 || len(stations) < 6 {
+		t.Errorf("%d deadly species have pages; the plants live at %d stations", dangerous, len(stations))
 	}
 }
 
@@ -53,7 +57,11 @@ func spoilt(t *testing.T, old, new string) error {
 	if !strings.Contains(string(text), old) {
 		t.Fatalf("hop.toml does not hold %q", old)
 	}
-	_, err = ReadSpecies("hop.toml", []byte(strings.Replace(string(text), old, new, 1)))
+	shippedLibrary, err := Shipped()
+	if err != nil {
+		t.Fatal(err)
+	}
+	_, err = shippedLibrary.ReadSpecies("hop.toml", []byte(strings.Replace(string(text), old, new, 1)))
 	return err
 }
 
@@ -69,6 +77,12 @@ func TestAFileThatCannotBeReliedOnNamesFileAndKey(t *testing.T) {
 		{"standing unknown", base, `base = { value = 5, low = 3, high = 7, unit = "°C", standing = "hearsay" }`, "hearsay"},
 		{"published without a source", base, `base = { value = 5, low = 3, high = 7, unit = "°C", standing = "published" }`, "must name its source"},
 		{"stage unknown", `stage = "ripe"`, `stage = "mellow"`, "mellow"},
+		{"unknown character", `leaf-order = "opposite"`, `leaf-ordre = "opposite"`, "identity.shows.leaf-ordre: is not a character"},
+		{"unknown state", `leaf-order = "opposite"`, `leaf-order = "crosswise"`, `"crosswise" is not a state`},
+		{"must that is not shown", `must = ["growth"`, `must = ["petals"`, `"petals" is not among`},
+		{"no kind of part", `kind = "fruit"`, `kind = "nose"`, `"nose" is none of`},
+		{"caution for nobody known", `who = "hormone-dependent illness"`, `who = "hormones"`, `"hormones" is no circumstance`},
+		{"organ risk without its caution", `wildlife =`, "organ_risk = [\"liver\"]\nwildlife =", "no caution by mouth is for liver trouble"},
 		{"stages out of order", `stage = "leafing"`, `stage = "shooting"`, "stands twice"},
 		{"verdict unknown", `verdict = ["cooked"]`, `verdict = ["delicious"]`, `"delicious" is not a verdict`},
 		{"poisonous and harvested", `verdict = ["cooked"]`, `verdict = ["poisonous"]`, "a part that is not used has no harvest"},

@@ -4,6 +4,7 @@ import (
 	"bytes"
 	"errors"
 	"fmt"
+	"io/fs"
 	"slices"
 	"strings"
 
@@ -11,10 +12,13 @@ import (
 
 	"bramblyacre/core/climate"
 	"bramblyacre/core/flora"
+	"bramblyacre/core/identity"
+	"bramblyacre/core/phenology"
 )
 
-// ReadSpecies reads one species file. Every error names the file and the key.
-func ReadSpecies(file string, text []byte) (*flora.Species, error) {
+// ReadSpecies reads one species file, with what is usual where it leaves something out
+// and the courses of its years worked out. Every error names the file and the key.
+func (l *Library) ReadSpecies(file string, text []byte) (*flora.Species, error) {
 	var s flora.Species
 	if err := decode(file, text, &s); err != nil {
 		return nil, err
@@ -22,7 +26,18 @@ func ReadSpecies(file string, text []byte) (*flora.Species, error) {
 	if err := wholeFigures(file, text); err != nil {
 		return nil, err
 	}
-	if problems := s.Check(); len(problems) > 0 {
+	l.usual.Fill(&s)
+	if s.Growth.At != "" {
+		station, has := l.climates[s.Growth.At]
+		if !has {
+			return nil, fmt.Errorf("%s: growth.at: there is no station %q", file, s.Growth.At)
+		}
+		if err := phenology.FillCourses(&s, station); err != nil {
+			return nil, fmt.Errorf("%s: %w", file, err)
+		}
+	}
+	problems := append(s.Check(), identity.Check(&s)...)
+	if len(problems) > 0 {
 		faults := make([]error, len(problems))
 		for i, p := range problems {
 			faults[i] = fmt.Errorf("%s: %w", file, p)
@@ -30,6 +45,19 @@ func ReadSpecies(file string, text []byte) (*flora.Species, error) {
 		return nil, errors.Join(faults...)
 	}
 	return &s, nil
+}
+
+// readUsual reads what is usual for parts of each kind. A set without it has none.
+func readUsual(files fs.FS) (u flora.UsualFigures, err error) {
+	const name = "parts.toml"
+	text, err := fs.ReadFile(files, "usual/"+name)
+	if errors.Is(err, fs.ErrNotExist) {
+		return u, nil
+	}
+	if err != nil {
+		return u, fmt.Errorf("read %s: %w", name, err)
+	}
+	return u, decode(name, text, &u)
 }
 
 func readClimate(file string, text []byte) (climate.Normals, error) {

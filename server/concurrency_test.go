@@ -15,7 +15,7 @@ func TestManyRequestsAtATime(t *testing.T) {
 	h := handler(t)
 	bed := `{"name":"Bed %d","x":"%d m","y":"5 m","width":"1 m","depth":"1 m","sunHours":6,"moisture":"moist"}`
 	ground := `{"name":"Ground","x":"10 m","y":"12 m","width":"4 m","depth":"1 m","sunHours":6,"moisture":"moist"}`
-	planting := `{"bedId":1,"speciesId":"garden-sorrel","plants":9,"startedOn":"2029-04-10","origin":"seed","identity":"sure","identityNote":"Labelled."}`
+	planting := `{"bedId":1,"speciesId":"garden-sorrel","plants":9,"startedOn":"2029-04-10","origin":"seed","labelled":true,"source":"Label of a nursery."}`
 	if answer := ask(h, "POST", "/api/beds", ground); answer.Code != 200 {
 		t.Fatal(answer.Body)
 	}

@@ -43,6 +43,16 @@ type Fate struct {
 	Note       string `json:"note"`
 }
 
+type Find struct {
+	ID        int64   `json:"id"`
+	Day       string  `json:"day"`
+	Place     string  `json:"place"`
+	SpeciesID string  `json:"species_id"`
+	Seen      string  `json:"seen"`
+	Note      string  `json:"note"`
+	RemovedOn *string `json:"removed_on"`
+}
+
 type JobAnswer struct {
 	ID         int64   `json:"id"`
 	PlantingID int64   `json:"planting_id"`
@@ -65,6 +75,25 @@ type Ledger struct {
 	TakenBackBy *int64 `json:"taken_back_by"`
 }
 
+type Look struct {
+	ID         int64  `json:"id"`
+	PlantingID *int64 `json:"planting_id"`
+	FindID     *int64 `json:"find_id"`
+	Day        string `json:"day"`
+	ByWhom     string `json:"by_whom"`
+	Answers    string `json:"answers"`
+	Photos     string `json:"photos"`
+	Note       string `json:"note"`
+}
+
+type Making struct {
+	ID          int64  `json:"id"`
+	PickingID   int64  `json:"picking_id"`
+	Day         string `json:"day"`
+	Preparation string `json:"preparation"`
+	Note        string `json:"note"`
+}
+
 type Need struct {
 	ID        int64   `json:"id"`
 	SpeciesID string  `json:"species_id"`
@@ -83,6 +112,35 @@ type Observation struct {
 	Marks      string   `json:"marks"`
 	Note       string   `json:"note"`
 	ClientKey  *string  `json:"client_key"`
+}
+
+type OwnFigure struct {
+	ID        int64  `json:"id"`
+	SpeciesID string `json:"species_id"`
+	Key       string `json:"key"`
+	Figure    string `json:"figure"`
+	Was       string `json:"was"`
+}
+
+type OwnPlant struct {
+	ID        int64  `json:"id"`
+	SpeciesID string `json:"species_id"`
+	Text      string `json:"text"`
+}
+
+type Person struct {
+	ID            int64   `json:"id"`
+	Name          string  `json:"name"`
+	Born          *string `json:"born"`
+	Circumstances string  `json:"circumstances"`
+	Note          string  `json:"note"`
+	RemovedOn     *string `json:"removed_on"`
+}
+
+type Photograph struct {
+	Sha256 string `json:"sha256"`
+	Kind   string `json:"kind"`
+	Bytes  []byte `json:"bytes"`
 }
 
 type Picking struct {
@@ -114,6 +172,15 @@ type PlanItem struct {
 	RemovedOn *string `json:"removed_on"`
 }
 
+type PlantNote struct {
+	ID        int64   `json:"id"`
+	SpeciesID string  `json:"species_id"`
+	Kind      string  `json:"kind"`
+	Author    string  `json:"author"`
+	Text      string  `json:"text"`
+	RemovedOn *string `json:"removed_on"`
+}
+
 type Planting struct {
 	ID           int64    `json:"id"`
 	BedID        int64    `json:"bed_id"`
@@ -127,6 +194,18 @@ type Planting struct {
 	IdentityNote string   `json:"identity_note"`
 	Note         string   `json:"note"`
 	RemovedOn    *string  `json:"removed_on"`
+}
+
+type Practice struct {
+	ID        int64  `json:"id"`
+	SpeciesID string `json:"species_id"`
+	OtherID   string `json:"other_id"`
+	Box       int64  `json:"box"`
+	Due       string `json:"due"`
+	Tries     int64  `json:"tries"`
+	Correct   int64  `json:"correct"`
+	Deadly    int64  `json:"deadly"`
+	Last      string `json:"last"`
 }
 
 type Reading struct {
@@ -151,4 +230,15 @@ type Site struct {
 	BearingDeg  float64  `json:"bearing_deg"`
 	Longitude   *float64 `json:"longitude"`
 	Boundary    string   `json:"boundary"`
+	Customs     int64    `json:"customs"`
+}
+
+type Sorting struct {
+	ID        int64   `json:"id"`
+	PickingID int64   `json:"picking_id"`
+	Day       string  `json:"day"`
+	ByWhom    string  `json:"by_whom"`
+	Answers   string  `json:"answers"`
+	Rejected  float64 `json:"rejected"`
+	Note      string  `json:"note"`
 }

@@ -10,7 +10,7 @@ import (
 )
 
 const getSite = `-- name: GetSite :one
-SELECT id, name, latitude, altitude_m, climate_id, width_m, depth_m, units, weather_seed, bearing_deg, longitude, boundary FROM site WHERE id = 1
+SELECT id, name, latitude, altitude_m, climate_id, width_m, depth_m, units, weather_seed, bearing_deg, longitude, boundary, customs FROM site WHERE id = 1
 `
 
 func (q *Queries) GetSite(ctx context.Context) (Site, error) {
@@ -29,13 +29,14 @@ func (q *Queries) GetSite(ctx context.Context) (Site, error) {
 		&i.BearingDeg,
 		&i.Longitude,
 		&i.Boundary,
+		&i.Customs,
 	)
 	return i, err
 }
 
 const putSite = `-- name: PutSite :one
-INSERT INTO site (id, name, latitude, altitude_m, climate_id, width_m, depth_m, units, weather_seed, bearing_deg, longitude, boundary)
-VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)
+INSERT INTO site (id, name, latitude, altitude_m, climate_id, width_m, depth_m, units, weather_seed, bearing_deg, longitude, boundary, customs)
+VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)
 ON CONFLICT (id) DO UPDATE SET
     name = excluded.name,
     latitude = excluded.latitude,
@@ -47,8 +48,9 @@ ON CONFLICT (id) DO UPDATE SET
     weather_seed = excluded.weather_seed,
     bearing_deg = excluded.bearing_deg,
     longitude = excluded.longitude,
-    boundary = excluded.boundary
-RETURNING id, name, latitude, altitude_m, climate_id, width_m, depth_m, units, weather_seed, bearing_deg, longitude, boundary
+    boundary = excluded.boundary,
+    customs = excluded.customs
+RETURNING id, name, latitude, altitude_m, climate_id, width_m, depth_m, units, weather_seed, bearing_deg, longitude, boundary, customs
 `
 
 type PutSiteParams struct {
@@ -64,6 +66,7 @@ type PutSiteParams struct {
 	BearingDeg  float64  `json:"bearing_deg"`
 	Longitude   *float64 `json:"longitude"`
 	Boundary    string   `json:"boundary"`
+	Customs     int64    `json:"customs"`
 }
 
 // Put writes a whole row: a new one where id is null, else in place of the old.
@@ -82,6 +85,7 @@ func (q *Queries) PutSite(ctx context.Context, arg PutSiteParams) (Site, error) 
 		arg.BearingDeg,
 		arg.Longitude,
 		arg.Boundary,
+		arg.Customs,
 	)
 	var i Site
 	err := row.Scan(
@@ -97,6 +101,7 @@ func (q *Queries) PutSite(ctx context.Context, arg PutSiteParams) (Site, error) 
 		&i.BearingDeg,
 		&i.Longitude,
 		&i.Boundary,
+		&i.Customs,
 	)
 	return i, err
 }

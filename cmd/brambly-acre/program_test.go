@@ -186,7 +186,7 @@ func TestKillingDuringWritesLosesNothingAcknowledged(t *testing.T) {
 	if err != nil || status != http.StatusOK {
 		t.Fatalf("the bed: %d, %v", status, err)
 	}
-	status, err = s.post("/api/plantings", garden.PlantingInput{BedID: 1, SpeciesID: "garden-sorrel", Plants: 9, StartedOn: "2029-04-10", Origin: "seed", Identity: "unproven"})
+	status, err = s.post("/api/plantings", garden.PlantingInput{BedID: 1, SpeciesID: "garden-sorrel", Plants: 9, StartedOn: "2029-04-10", Origin: "seed"})
 	if err != nil || status != http.StatusOK {
 		t.Fatalf("the planting: %d, %v", status, err)
 	}

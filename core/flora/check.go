@@ -36,6 +36,9 @@ func (p Problem) Error() string { return p.Key + ": " + p.What }
 // checker gathers problems.
 type checker struct{ problems []Problem }
 
+// at is the key of an item of a list.
+func at(list string, i int) string { return fmt.Sprintf("%s[%d]", list, i) }
+
 func (c *checker) fault(key, format string, args ...any) {
 	c.problems = append(c.problems, Problem{key, fmt.Sprintf(format, args...)})
 }
@@ -77,7 +80,7 @@ func (s *Species) Check() []Problem {
 		c.want(n.Name != "" && n.Language != "", fmt.Sprintf("names.common[%d]", i), "needs a name and a language")
 	}
 	c.oneOf("life.form", string(s.Life.Form), string(Annual), string(Biennial), string(Perennial))
-	c.oneOf("life.habit", s.Life.Habit, "herb", "shrub", "climber", "tree")
+	c.oneOf("life.habit", s.Life.Habit, "herb", "shrub", "climber", "tree", "succulent", "grass", "fern")
 	c.figure("life.full_age", unitYear, s.Life.FullAge, 1, 60)
 	c.figure("size.height", unitCentimetre, s.Size.Height, 1, 6000)
 	c.figure("size.width", unitCentimetre, s.Size.Width, 1, 4000)
@@ -92,20 +95,13 @@ func (s *Species) Check() []Problem {
 		c.figure(key+".minutes_each", unitMinute, care.MinutesEach, 0, 600)
 		s.checkBand(c, key, care.From, care.Until)
 	}
-	for i, caution := range s.Cautions {
-		key := fmt.Sprintf("caution[%d]", i)
-		c.want(caution.Who != "" && caution.Text != "", key, "needs who and text")
-		c.oneOf(key+".route", caution.Route, "by mouth", "on the skin", "handling")
-		for _, part := range caution.Parts {
-			_, has := s.Part(part)
-			c.want(has, key+".parts", "the species has no part %q", part)
-		}
-	}
+	s.checkCautions(c)
+	s.checkIdentity(c)
 	c.want(len(s.LookAlikes) > 0, "look_alike", "is missing: name at least one plant it is mistaken for, and what decides")
 	for i, l := range s.LookAlikes {
 		key := fmt.Sprintf("look_alike[%d]", i)
 		c.want(l.Name != "" && l.Botanical != "" && l.Decides != "" && l.When != "", key, "needs name, botanical, decides and when")
-		c.oneOf(key+".danger", l.Danger, "deadly", "poisonous", "unpleasant", "harmless")
+		c.oneOf(key+".danger", l.Danger, DangerWords...)
 	}
 	return c.problems
 }
@@ -151,6 +147,7 @@ func (s *Species) checkParts(c *checker) {
 	for i, part := range s.Parts {
 		key := fmt.Sprintf("part[%d] (%s)", i, part.Name)
 		c.want(part.Name != "", key+".name", "is missing")
+		c.oneOf(key+".kind", part.Kind, PartKinds...)
 		c.want(len(part.Verdicts) > 0, key+".verdict", "is missing")
 		c.oneOf(key+".use_standing", part.UseStanding, "", "traditional", "studied", "disputed")
 		used := false

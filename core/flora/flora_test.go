@@ -43,7 +43,6 @@ func TestFiguresAreHeldToUnitRangeAndSource(t *testing.T) {
 		"the wrong way":   func(f *Figure) { f.Low, f.High = 5, 2 },
 		"outside its":     func(f *Figure) { f.Value = 9 },
 		"its source":      func(f *Figure) { f.Standing = Published },
-		"the grower's":    func(f *Figure) { f.Standing = Measured },
 	}
 	for want, spoil := range tests {
 		f := good

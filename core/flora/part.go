@@ -20,18 +20,23 @@ var verdictUses = map[Verdict]bool{
 	NotUsed: false, Poisonous: false,
 }
 
+// PartKinds are the kinds of parts.
+var PartKinds = []string{"leaf", "shoot", "flower", "top", "root", "rhizome", "bulb", "seed", "fruit", "pod", "bark", "stem", "pad", "whole"}
+
 // Part is one part of a plant with its verdict and, where it is used, its
 // harvest rule.
 type Part struct {
-	Name     string    `toml:"name"`
+	Name string `toml:"name"`
+	// Kind is leaf, root, flower and so on; usual figures go by it.
+	Kind     string    `toml:"kind"`
 	Verdicts []Verdict `toml:"verdict"`
 	// Use says in a sentence what for.
 	Use string `toml:"use"`
 	// UseStanding is traditional, studied or disputed.
-	UseStanding string `toml:"use_standing"`
+	UseStanding string `toml:"use_standing,omitempty"`
 	// Water is the water share of the fresh part, wet basis.
-	Water   *Figure      `toml:"water"`
-	Harvest *HarvestRule `toml:"harvest"`
+	Water   *Figure      `toml:"water,omitempty"`
+	Harvest *HarvestRule `toml:"harvest,omitempty"`
 }
 
 // HarvestRule says when and how much of a part may be taken.
@@ -51,7 +56,7 @@ type HarvestRule struct {
 	// MinYear is the first year of life in which any may be taken; LastYear,
 	// where set, the last.
 	MinYear  Figure  `toml:"min_year"`
-	LastYear *Figure `toml:"last_year"`
+	LastYear *Figure `toml:"last_year,omitempty"`
 	// PerPlant is how many units a full-grown plant carries; GramsEach the
 	// fresh weight of one.
 	PerPlant  Figure `toml:"per_plant"`
@@ -63,11 +68,11 @@ type HarvestRule struct {
 	FloorFor string `toml:"floor_for"`
 	// Regrowth is the warmth in which what was cut has grown back. Not set
 	// where it does not grow back within the season.
-	Regrowth *Figure `toml:"regrowth"`
+	Regrowth *Figure `toml:"regrowth,omitempty"`
 	// TakesPlant is true where the plant goes with the part, as with a root.
-	TakesPlant bool `toml:"takes_plant"`
+	TakesPlant bool `toml:"takes_plant,omitempty"`
 	// DryDays is how many dry days should end with the day of picking.
-	DryDays *Figure  `toml:"dry_days"`
+	DryDays *Figure  `toml:"dry_days,omitempty"`
 	Sign    string   `toml:"sign"`
 	Way     string   `toml:"way"`
 	Hazards []string `toml:"hazards"`
@@ -104,28 +109,6 @@ type Care struct {
 	MinutesEach  Figure `toml:"minutes_each"`
 }
 
-// Caution is a usual caution for people in some circumstance.
-type Caution struct {
-	// Parts are the names of the parts it is about; none means all.
-	Parts []string `toml:"parts"`
-	// Who names the circumstance: pregnancy, kidney trouble, everyone.
-	Who string `toml:"who"`
-	// Route is by mouth, on the skin, or handling.
-	Route    string   `toml:"route"`
-	Text     string   `toml:"text"`
-	Standing Standing `toml:"standing"`
-}
-
-// Concerns tells whether a caution is about a part.
-func (c Caution) Concerns(part string) bool {
-	for _, p := range c.Parts {
-		if p == part {
-			return true
-		}
-	}
-	return len(c.Parts) == 0
-}
-
 // LookAlike is a plant that this one is mistaken for, and what decides.
 type LookAlike struct {
 	Name      string `toml:"name"`
@@ -136,4 +119,7 @@ type LookAlike struct {
 	Decides string `toml:"decides"`
 	// When says at which time of year the character shows.
 	When string `toml:"when"`
+	// ID is the species' own in the library; Shows what it shows where it has none.
+	ID    string `toml:"id,omitempty"`
+	Shows Shows  `toml:"shows,omitempty"`
 }

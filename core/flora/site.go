@@ -64,7 +64,7 @@ var (
 var (
 	RootWords   = []string{"shallow", "deep"}
 	SpreadWords = []string{"stays", "gentle", "runs", "seeds about"}
-	UseWords    = []string{"tea", "chest", "skin", "kitchen", "insects", "hens", "fibre"}
+	UseWords    = []string{"tea", "chest", "skin", "kitchen", "insects", "hens", "fibre", "dye", "soap", "compost"}
 	easeWords   = []string{"easy", "some care", "fussy"}
 	hensWords   = []string{"eaten", "a little", "left alone", "harmful", "not known"}
 )
@@ -93,7 +93,7 @@ func (s *Species) checkSite(c *checker) {
 	c.figure("site.root_reach", unitCentimetre, at.RootReach, 1, 3000)
 	c.oneOf("site.roots", at.Roots, RootWords...)
 	c.oneOf("site.spread", at.Spread, SpreadWords...)
-	c.want(len(at.Uses) > 0, "site.uses", "is missing")
+	c.want(len(at.Uses) > 0 || !s.IsUsed(), "site.uses", "is missing")
 	for i, use := range at.Uses {
 		c.oneOf(fmt.Sprintf("site.uses[%d]", i), use, UseWords...)
 	}

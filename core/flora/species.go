@@ -1,17 +1,30 @@
 package flora
 
-import "fmt"
+import (
+	"fmt"
+	"strings"
+)
 
 // Species is one plant of the library.
 type Species struct {
-	Format     int         `toml:"format"`
-	ID         string      `toml:"id"`
-	Names      Names       `toml:"names"`
-	Life       Life        `toml:"life"`
-	Size       Size        `toml:"size"`
-	Growth     Growth      `toml:"growth"`
-	Site       Site        `toml:"site"`
-	Household  Household   `toml:"household"`
+	Format    int       `toml:"format"`
+	ID        string    `toml:"id"`
+	Names     Names     `toml:"names"`
+	Life      Life      `toml:"life"`
+	Size      Size      `toml:"size"`
+	Growth    Growth    `toml:"growth"`
+	Site      Site      `toml:"site"`
+	Household Household `toml:"household"`
+	Identity  Identity  `toml:"identity"`
+	// Propagation says how to make more of it, by way.
+	Propagation map[string]string `toml:"propagation"`
+	// Wildlife says what it is worth to insects, birds and others.
+	Wildlife string `toml:"wildlife"`
+	// Watch says why a plant needs watching; Law reminds of a list it may stand on.
+	Watch string `toml:"watch,omitempty"`
+	Law   string `toml:"law,omitempty"`
+	// OrganRisk names the organs it is known to be able to harm.
+	OrganRisk  []string    `toml:"organ_risk,omitempty"`
 	Parts      []Part      `toml:"part"`
 	Care       []Care      `toml:"care"`
 	Cautions   []Caution   `toml:"caution"`
@@ -32,6 +45,21 @@ type Names struct {
 type CommonName struct {
 	Name     string `toml:"name"`
 	Language string `toml:"language"`
+}
+
+// UnmarshalText reads a common name from "Eibisch (German)".
+func (n *CommonName) UnmarshalText(text []byte) error {
+	name, language, found := strings.Cut(string(text), " (")
+	if !found || !strings.HasSuffix(language, ")") || name == "" {
+		return fmt.Errorf("%q is not a name with its language, like \"Eibisch (German)\"", text)
+	}
+	*n = CommonName{name, strings.TrimSuffix(language, ")")}
+	return nil
+}
+
+// MarshalText writes a common name with its language.
+func (n CommonName) MarshalText() ([]byte, error) {
+	return fmt.Appendf(nil, "%s (%s)", n.Name, n.Language), nil
 }
 
 // LifeForm is how long a plant lives.
@@ -69,6 +97,10 @@ type Growth struct {
 	// Spread is how far the plants of one planting differ in pace: the
 	// standard deviation of the logarithm of their thermal time.
 	Spread Figure `toml:"spread"`
+	// At is the station whose usual year the courses tell; Chill the days of cold
+	// wanted before it shoots. Neither is needed where the stages stand in figures.
+	At    string  `toml:"at,omitempty"`
+	Chill *Figure `toml:"chill,omitempty"`
 	// Years are the stage sequences by year of life.
 	Years []YearOfLife `toml:"year"`
 }
@@ -76,8 +108,13 @@ type Growth struct {
 // YearOfLife is the sequence of stages from one year of life on, until the next
 // entry takes over.
 type YearOfLife struct {
-	From   int         `toml:"from"`
-	Stages []StageRule `toml:"stage"`
+	From int `toml:"from"`
+	// Sown is the usual day of sowing where growth begins with it; Course the
+	// usual day of each stage at the station: "shooting 20 Mar, leafing 5 Apr".
+	// Where there is a course, the stages' figures are worked out from it.
+	Sown   string      `toml:"sown,omitempty"`
+	Course string      `toml:"course,omitempty"`
+	Stages []StageRule `toml:"stage,omitempty"`
 }
 
 // StageRule says when a stage is reached. Every condition that is set has to

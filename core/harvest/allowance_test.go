@@ -115,7 +115,7 @@ func TestGatesRefuseTheGravestFirst(t *testing.T) {
 		t.Errorf("unsafe ground does not come first: %+v", r)
 	}
 	r := MayUse(species, used, identity.Unproven, "")
-	if r == nil || r.Kind != Unproven || len(r.Owed) != 2 || r.Owed[0].LookAlike != "a killer" {
+	if r == nil || r.Kind != Unproven || len(r.Owed) != 2 || r.Owed[0].Name != "a killer" {
 		t.Errorf("an unproven plant gives %+v; want both checks, the deadly one first", r)
 	}
 	if r := MayUse(species, unused, identity.Sure, ""); r == nil || r.Kind != NotAPart {

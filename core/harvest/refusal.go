@@ -26,7 +26,7 @@ type Refusal struct {
 	// Ground is set where the ground forbids use.
 	Ground suitability.UnsafeGround
 	// Owed are the checks that would prove the plant.
-	Owed []identity.Check
+	Owed []identity.LookAlike
 }
 
 // MayUse is the gate in front of every allowance: nil if the part of a planting
@@ -37,7 +37,7 @@ func MayUse(species *flora.Species, part flora.Part, state identity.State, groun
 	case ground != "":
 		return &Refusal{Kind: Unsafe, Ground: ground}
 	case state != identity.Sure:
-		return &Refusal{Kind: Unproven, Owed: identity.Owed(species, state)}
+		return &Refusal{Kind: Unproven, Owed: identity.LookAlikes(species)}
 	case part.Harvest == nil:
 		return &Refusal{Kind: NotAPart}
 	}

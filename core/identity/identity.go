@@ -1,13 +1,13 @@
 // Package identity is the gate between growing a plant and using it: only a
-// planting that is sure is ever offered for use.
+// planting that is sure is ever offered for use. It holds the vocabulary of characters,
+// the rules by which looks prove a plant or exclude it, and what to ask next. The rule
+// is strict logic: no score makes a plant safe.
 package identity
 
 import (
-	"cmp"
 	"fmt"
-	"slices"
 
-	"bramblyacre/core/flora"
+	"bramblyacre/core/calendar"
 )
 
 // State is whether a planting's identity has been proved.
@@ -17,38 +17,154 @@ type State string
 const (
 	Unproven State = "unproven"
 	Sure     State = "sure"
+	// Excluded is a plant that showed a character its species does not have.
+	Excluded State = "excluded"
 )
-
-// Parse returns the state of a word, or an error.
-func Parse(word string) (State, error) {
-	if s := State(word); s == Unproven || s == Sure {
-		return s, nil
-	}
-	return "", fmt.Errorf("%q is not known; a planting is sure or unproven", word)
-}
-
-// Check is one look that is owed before a planting can be sure.
-type Check struct {
-	// LookAlike is the plant to be excluded, Botanical its botanical name.
-	LookAlike, Botanical string
-	// Danger is deadly, poisonous, unpleasant or harmless.
-	Danger string
-	// Decides is the character that tells them apart, When the season it shows.
-	Decides, When string
-}
 
 var dangerOrder = map[string]int{"deadly": 0, "poisonous": 1, "unpleasant": 2, "harmless": 3}
 
-// Owed returns the checks that a planting still owes, the most dangerous
-// look-alike first: none for a sure one.
-func Owed(species *flora.Species, state State) []Check {
-	if state == Sure {
-		return nil
+// Answer is what a look at one character gave.
+type Answer string
+
+// The answers.
+const (
+	Seen       Answer = "seen"
+	NotSeen    Answer = "not seen"
+	CannotTell Answer = "cannot tell"
+)
+
+// ParseAnswer returns the answer of a word, or an error.
+func ParseAnswer(word string) (Answer, error) {
+	if a := Answer(word); a == Seen || a == NotSeen || a == CannotTell {
+		return a, nil
 	}
-	var owed []Check
-	for _, l := range species.LookAlikes {
-		owed = append(owed, Check{l.Name, l.Botanical, l.Danger, l.Decides, l.When})
+	return "", fmt.Errorf("%q is no answer; say seen, not seen or cannot tell", word)
+}
+
+// Look is one visit's answers, by one person.
+type Look struct {
+	Day calendar.Date
+	By  string
+	// Answers are by character: whether the state that the species has was seen.
+	Answers map[string]Answer
+}
+
+// Finding is what the looks at a plant amount to.
+type Finding struct {
+	State State
+	// ExcludedBy are the characters that contradicted.
+	ExcludedBy []string
+	// MustsOwed are the musts not seen yet; DangersOwed the dangerous plants not ruled
+	// out yet, with the characters that still could.
+	MustsOwed   []string
+	DangersOwed []Danger
+	// LooksOwed is how many more looks that prove something are wanted, where only
+	// those are missing.
+	LooksOwed int
+	// Seen are the characters that were seen.
+	Seen map[string]bool
+}
+
+// looksWanted is how many looks, on other days or by other people, prove a plant that
+// did not come labelled from a known source.
+const looksWanted = 2
+
+// labelledMusts is how many musts are enough of a plant that came labelled.
+const labelledMusts = 2
+
+// Judge tells what looks prove. No character may contradict: one that does ends it.
+//
+// A plant is sure if all musts were seen, NeedApart deciding characters were seen
+// against every dangerous plant on record, and two looks on other days or by other
+// people each saw a must and ruled out every look-alike its species names by at least
+// one deciding character.
+//
+// One that came labelled from a known source is sure if it agrees with one such look:
+// against every dangerous look-alike its species names NeedApart deciding characters
+// were seen, and of the musts two, or all where there are fewer. Anything less is
+// unproven.
+func (r *Rules) Judge(looks []Look, labelled bool) Finding {
+	f := Finding{State: Unproven, Seen: map[string]bool{}}
+	type visit struct {
+		day calendar.Date
+		by  string
 	}
-	slices.SortStableFunc(owed, func(a, b Check) int { return cmp.Compare(dangerOrder[a.Danger], dangerOrder[b.Danger]) })
-	return owed
+	visits := map[visit]map[string]bool{}
+	contradicted := map[string]bool{}
+	for _, look := range looks {
+		at := visit{look.Day, look.By}
+		if visits[at] == nil {
+			visits[at] = map[string]bool{}
+		}
+		for character, answer := range look.Answers {
+			if _, known := r.Species.Identity.Shows[character]; !known {
+				continue
+			}
+			switch answer {
+			case Seen:
+				f.Seen[character], visits[at][character] = true, true
+			case NotSeen:
+				contradicted[character] = true
+			}
+		}
+	}
+	f.ExcludedBy = Sorted(contradicted)
+	f.MustsOwed = unseen(r.Musts, f.Seen)
+	if labelled && countSeen(r.Musts, f.Seen) >= min(labelledMusts, len(r.Musts)) {
+		f.MustsOwed = nil
+	}
+	for _, d := range r.Dangers {
+		if (d.Listed || !labelled) && countSeen(d.Deciding, f.Seen) < NeedApart {
+			d.Deciding = unseen(d.Deciding, f.Seen)
+			f.DangersOwed = append(f.DangersOwed, d)
+		}
+	}
+	f.LooksOwed = looksWanted
+	if labelled {
+		f.LooksOwed = 1
+	}
+	for _, seen := range visits {
+		if f.LooksOwed > 0 && r.proves(seen) {
+			f.LooksOwed--
+		}
+	}
+	switch {
+	case len(f.ExcludedBy) > 0:
+		f.State = Excluded
+	case len(r.Musts) > 0 && len(f.MustsOwed) == 0 && len(f.DangersOwed) == 0 && f.LooksOwed == 0:
+		f.State = Sure
+	}
+	return f
+}
+
+// proves tells whether one visit by itself speaks for the plant.
+func (r *Rules) proves(seen map[string]bool) bool {
+	if countSeen(r.Musts, seen) == 0 {
+		return false
+	}
+	for _, d := range r.Dangers {
+		if d.Listed && countSeen(d.Deciding, seen) == 0 {
+			return false
+		}
+	}
+	return true
+}
+
+func countSeen(characters []string, seen map[string]bool) (n int) {
+	for _, c := range characters {
+		if seen[c] {
+			n++
+		}
+	}
+	return n
+}
+
+func unseen(characters []string, seen map[string]bool) []string {
+	var left []string
+	for _, c := range characters {
+		if !seen[c] {
+			left = append(left, c)
+		}
+	}
+	return left
 }

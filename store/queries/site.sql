@@ -1,8 +1,8 @@
 -- Put writes a whole row: a new one where id is null, else in place of the old.
 -- It is the only way rows change, so that the ledger can put any row back.
 -- name: PutSite :one
-INSERT INTO site (id, name, latitude, altitude_m, climate_id, width_m, depth_m, units, weather_seed, bearing_deg, longitude, boundary)
-VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)
+INSERT INTO site (id, name, latitude, altitude_m, climate_id, width_m, depth_m, units, weather_seed, bearing_deg, longitude, boundary, customs)
+VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)
 ON CONFLICT (id) DO UPDATE SET
     name = excluded.name,
     latitude = excluded.latitude,
@@ -14,7 +14,8 @@ ON CONFLICT (id) DO UPDATE SET
     weather_seed = excluded.weather_seed,
     bearing_deg = excluded.bearing_deg,
     longitude = excluded.longitude,
-    boundary = excluded.boundary
+    boundary = excluded.boundary,
+    customs = excluded.customs
 RETURNING *;
 
 -- name: GetSite :one

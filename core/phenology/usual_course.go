@@ -1,0 +1,140 @@
+package phenology
+
+import (
+	"fmt"
+	"strings"
+	"time"
+
+	"bramblyacre/core/calendar"
+	"bramblyacre/core/climate"
+	"bramblyacre/core/flora"
+)
+
+// What a usual course is worth: the warmth by a day is uncertain by courseWarmth of
+// itself either way, a day length by courseHours. Guesses of ours, the widths that the
+// first species were given by hand.
+const (
+	courseWarmth = 0.15
+	courseHours  = 0.5
+	// courseYear is any year without a leap day.
+	courseYear = 2031
+)
+
+// FillCourses works out the stages' figures of every year of life that is told by a
+// course: the usual day of each stage at a station. The warmth a stage needs is what
+// the station's mean year gathers, above the species' base, by that day (single sine,
+// Baskerville and Emin 1969), from the season's start or the day of sowing. Dying back
+// and the rest after it wait besides for the day length of their day. All are guesses,
+// as the days are. A course that cannot be read, or runs backward, is an error that
+// names its key.
+func FillCourses(s *flora.Species, station climate.Normals) error {
+	for i := range s.Growth.Years {
+		year := &s.Growth.Years[i]
+		if year.Course == "" {
+			continue
+		}
+		key := fmt.Sprintf("growth.year[%d]", i)
+		if len(year.Stages) > 0 {
+			return flora.Problem{Key: key, What: "has both a course and stages in figures; keep one"}
+		}
+		stages, err := stagesOf(s, year, station)
+		if err != nil {
+			return flora.Problem{Key: key + ".course", What: err.Error()}
+		}
+		year.Stages = stages
+	}
+	return nil
+}
+
+func stagesOf(s *flora.Species, year *flora.YearOfLife, station climate.Normals) ([]flora.StageRule, error) {
+	season := calendar.SeasonOf(station.Latitude, calendar.Must(courseYear, time.June, 30))
+	start := season.Start
+	if year.Sown != "" {
+		sown, err := dayOf(year.Sown, season)
+		if err != nil {
+			return nil, fmt.Errorf("sown: %w", err)
+		}
+		start = sown
+	}
+	sums := make([]float64, season.Days()+1)
+	for i := range season.Days() {
+		day := season.Start.AddDays(i)
+		sums[i+1] = sums[i]
+		if day < start {
+			continue
+		}
+		tmin, tmax := station.MeanCourse(day)
+		warmth, err := climate.DegreeDays(tmin, tmax, s.Growth.Base.Value, s.Growth.Upper.Value)
+		if err != nil {
+			return nil, err
+		}
+		sums[i+1] += warmth
+	}
+	var rules []flora.StageRule
+	before := start.AddDays(-1)
+	for entry := range strings.SplitSeq(year.Course, ",") {
+		entry = strings.TrimSpace(entry)
+		words := strings.Fields(entry)
+		if len(words) < 3 {
+			return nil, fmt.Errorf("%q is not a stage with its day, like \"leafing 5 Apr\"", entry)
+		}
+		stage, err := flora.ParseStage(strings.Join(words[:len(words)-2], " "))
+		if err != nil {
+			return nil, err
+		}
+		day, err := dayOf(strings.Join(words[len(words)-2:], " "), season)
+		if err != nil {
+			return nil, err
+		}
+		if day <= before {
+			return nil, fmt.Errorf("%s on %s comes no later than the stage before; a season at this station runs from %s", stage, day.DayMonth(), season.Start.DayMonth())
+		}
+		before = day
+		rule := flora.StageRule{Stage: stage, Warmth: around(sums[day.DaysSince(season.Start)+1], courseWarmth)}
+		if stage == flora.DyingBack || stage == flora.Resting {
+			if err := waitForDay(&rule, station.Latitude, day); err != nil {
+				return nil, err
+			}
+		}
+		if len(rules) == 0 && s.Growth.Chill != nil && year.Sown == "" {
+			rule.Chill = s.Growth.Chill
+		}
+		rules = append(rules, rule)
+	}
+	return rules, nil
+}
+
+// waitForDay makes a stage wait for the day length of a day, where days grow shorter
+// then.
+func waitForDay(rule *flora.StageRule, latitude float64, day calendar.Date) error {
+	hours, err := climate.DayLength(latitude, day)
+	if err != nil {
+		return err
+	}
+	later, err := climate.DayLength(latitude, day.AddDays(7))
+	if err != nil {
+		return err
+	}
+	if later < hours {
+		rule.DayBelow = &flora.Figure{Value: hours, Low: hours - courseHours, High: hours + courseHours, Unit: "h", Standing: flora.Guess}
+	}
+	return nil
+}
+
+func around(value, share float64) flora.Figure {
+	return flora.Figure{Value: value, Low: value * (1 - share), High: value * (1 + share), Unit: "°C d", Standing: flora.Guess}
+}
+
+// dayOf reads "5 Apr" as a day of a season.
+func dayOf(text string, season calendar.Season) (calendar.Date, error) {
+	at, err := time.Parse("2 Jan", text)
+	if err != nil {
+		return 0, fmt.Errorf("%q is not a day, like \"5 Apr\"", text)
+	}
+	for _, year := range []int{season.Start.Year(), season.End.Year()} {
+		if day := calendar.Must(year, at.Month(), at.Day()); season.Contains(day) {
+			return day, nil
+		}
+	}
+	return 0, fmt.Errorf("%q lies in no season", text)
+}

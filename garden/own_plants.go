@@ -1,0 +1,254 @@
+package garden
+
+import (
+	"context"
+	"fmt"
+	"regexp"
+	"strings"
+
+	"bramblyacre/core/flora"
+	"bramblyacre/library"
+	"bramblyacre/store"
+)
+
+// PlantFile is a plant of the library as its file.
+type PlantFile struct {
+	ID   string `json:"id"`
+	Name string `json:"name"`
+	Own  bool   `json:"own" doc:"The whole file is the grower's"`
+	Text string `json:"text"`
+}
+
+// PlantFileInput is a plant's file as written.
+type PlantFileInput struct {
+	Text string `json:"text" maxLength:"200000"`
+}
+
+// OwnFigureInput is the grower's own figure in place of the library's.
+type OwnFigureInput struct {
+	Key string `json:"key" doc:"Where it stands: size.height"`
+	// Figure is as a line without its standing: "95 (80 to 110) cm". Empty goes back to
+	// the library's.
+	Figure string `json:"figure"`
+}
+
+// FigureView is a figure that may be replaced.
+type FigureView struct {
+	Key      string `json:"key"`
+	Name     string `json:"name"`
+	Figure   string `json:"figure" doc:"95 (80 to 110) cm"`
+	Standing string `json:"standing"`
+	Own      bool   `json:"own" doc:"It is the grower's"`
+	Library  string `json:"library" doc:"What the library says, where it is the grower's"`
+	Changed  bool   `json:"changed" doc:"The library's own has changed since the grower put theirs"`
+}
+
+// PlantFile returns a plant's file, the grower's own figures in it.
+func (g *Garden) PlantFile(ctx context.Context, id string) (PlantFile, error) {
+	s, err := g.state(ctx)
+	if err != nil {
+		return PlantFile{}, err
+	}
+	text, has := s.lib.Text(id)
+	if !has {
+		return PlantFile{}, NotFoundError{"plant in the library"}
+	}
+	species, _ := s.lib.Species(id)
+	origin, _ := s.lib.Origin(id)
+	return PlantFile{id, species.Names.Name, origin.Own, string(text)}, nil
+}
+
+// CopyOf returns a plant's file under a new id and name, to be changed and put as an
+// own plant.
+func (g *Garden) CopyOf(ctx context.Context, id string) (PlantFile, error) {
+	file, err := g.PlantFile(ctx, id)
+	if err != nil {
+		return PlantFile{}, err
+	}
+	copyID := id + "-own"
+	for n := 2; ; n++ {
+		if _, taken := g.lib().Species(copyID); !taken {
+			break
+		}
+		copyID = fmt.Sprintf("%s-own-%d", id, n)
+	}
+	text := idLine.ReplaceAllString(file.Text, fmt.Sprintf("id = %q", copyID))
+	text = nameLine.ReplaceAllString(text, fmt.Sprintf("${1}name = %q", file.Name+", own"))
+	return PlantFile{ID: copyID, Name: file.Name + ", own", Own: true, Text: text}, nil
+}
+
+var (
+	idLine   = regexp.MustCompile(`(?m)^id = ["'].*["']$`)
+	nameLine = regexp.MustCompile(`(?m)\A((?s:.*?)^\[names\]\n(?s:.*?))^name = ["'].*["']$`)
+)
+
+// PutOwnPlant puts a plant of the grower's own from its file, new or in place of the
+// one of its id. One that cannot be relied on is refused with its line or key, and
+// nothing is changed.
+func (g *Garden) PutOwnPlant(ctx context.Context, in PlantFileInput) (Entry, string, error) {
+	id := ""
+	entry, err := g.change(ctx, func(s *state, d *draft) (record, error) {
+		species, err := g.Library.CheckOwn("plant", []byte(in.Text))
+		if err != nil {
+			return record{}, Faults{{"text", fileFault(err)}}
+		}
+		id = species.ID
+		row, rowID := store.PutOwnPlantParams{SpeciesID: id, Text: in.Text}, int64(0)
+		all, err := d.ListOwnPlants(ctx)
+		if err != nil {
+			return record{}, err
+		}
+		for _, own := range all {
+			if own.SpeciesID == id {
+				row.ID, rowID = &own.ID, own.ID
+			}
+		}
+		if _, err := put(ctx, d, "own_plants", rowID, row, func(r store.OwnPlant) int64 { return r.ID }); err != nil {
+			return record{}, err
+		}
+		verb := "Added the plant "
+		if rowID != 0 {
+			verb = "Changed the plant "
+		}
+		return record{kind: "own plant", summary: verb + species.Names.Name}, nil
+	})
+	return entry, id, err
+}
+
+// fileFault writes what is wrong with a plant's file, each fault once, without the name
+// it was read by.
+func fileFault(err error) string {
+	lines := strings.Split(err.Error(), "\n")
+	for i, line := range lines {
+		if at := strings.Index(line, ": "); at >= 0 && (line[:at] == "plant" || strings.HasSuffix(line[:at], ".toml")) {
+			lines[i] = line[at+2:]
+		}
+	}
+	const most = 6
+	if len(lines) > most {
+		lines = append(lines[:most], fmt.Sprintf("and %d more", len(lines)-most))
+	}
+	return strings.Join(lines, "\n")
+}
+
+// RemoveOwnPlant takes an own plant out of the library. One that stands on the plot
+// stays: its planting would have no plant.
+func (g *Garden) RemoveOwnPlant(ctx context.Context, id string) (Entry, error) {
+	return g.change(ctx, func(s *state, d *draft) (record, error) {
+		all, err := d.ListOwnPlants(ctx)
+		if err != nil {
+			return record{}, err
+		}
+		for _, own := range all {
+			if own.SpeciesID != id {
+				continue
+			}
+			if _, ships := g.Library.Species(id); !ships {
+				for _, p := range s.all {
+					if p.SpeciesID == id {
+						return record{}, ConflictError{fmt.Sprintf("%s stands or stood in %s, so it stays in the library.", capital(p.species.Names.Name), p.bed.Name)}
+					}
+				}
+			}
+			return record{kind: "own plant", summary: "Took the own plant " + id + " out of the library"}, dropRow(ctx, d, "own_plants", own.ID)
+		}
+		return record{}, NotFoundError{"own plant"}
+	})
+}
+
+// PutOwnFigure puts the grower's own figure in place of the library's, or takes it back
+// where it is empty.
+func (g *Garden) PutOwnFigure(ctx context.Context, speciesID string, in OwnFigureInput) (Entry, error) {
+	return g.change(ctx, func(s *state, d *draft) (record, error) {
+		species, has := s.lib.Species(speciesID)
+		if !has {
+			return record{}, NotFoundError{"plant in the library"}
+		}
+		key, has := figureKey(species, in.Key)
+		if !has {
+			return record{}, Faults{{"key", "This figure cannot be replaced."}}
+		}
+		all, err := d.ListOwnFigures(ctx)
+		if err != nil {
+			return record{}, err
+		}
+		var before *store.OwnFigure
+		var others []library.OwnFigure
+		for i, f := range all {
+			if f.SpeciesID == speciesID && f.Key == in.Key {
+				before = &all[i]
+			} else {
+				others = append(others, library.OwnFigure{Species: f.SpeciesID, Key: f.Key, Figure: f.Figure, Library: f.Was})
+			}
+		}
+		if strings.TrimSpace(in.Figure) == "" {
+			if before == nil {
+				return record{}, Faults{{"figure", "The library's figure holds already."}}
+			}
+			return record{kind: "own figure", summary: fmt.Sprintf("Went back to the library's %s of %s", key.Name, species.Names.Name)}, dropRow(ctx, d, "own_figures", before.ID)
+		}
+		line := strings.TrimSpace(in.Figure) + " " + flora.Measured.String()
+		var figure flora.Figure
+		if err := figure.UnmarshalText([]byte(line)); err != nil {
+			return record{}, Faults{{"figure", fmt.Sprintf("Write a number with its unit, or with its range: %s.", bareFigure(key.Figure))}}
+		}
+		row := store.PutOwnFigureParams{SpeciesID: speciesID, Key: in.Key, Figure: line}
+		id := int64(0)
+		if before != nil {
+			row.ID, row.Was, id = &before.ID, before.Was, before.ID
+		} else {
+			was, _ := key.Figure.MarshalText()
+			row.Was = string(was)
+		}
+		if err := g.tryFigure(d, ctx, speciesID, others, library.OwnFigure{Species: speciesID, Key: in.Key, Figure: line}); err != nil {
+			return record{}, Faults{{"figure", fileFault(err)}}
+		}
+		if _, err := put(ctx, d, "own_figures", id, row, func(r store.OwnFigure) int64 { return r.ID }); err != nil {
+			return record{}, err
+		}
+		return record{kind: "own figure", summary: fmt.Sprintf("Own figure for %s of %s: %s", key.Name, species.Names.Name, strings.TrimSpace(in.Figure))}, nil
+	})
+}
+
+// tryFigure makes sure that a plant can be relied on with a figure.
+func (g *Garden) tryFigure(d *draft, ctx context.Context, speciesID string, others []library.OwnFigure, figure library.OwnFigure) error {
+	plants, err := d.ListOwnPlants(ctx)
+	if err != nil {
+		return err
+	}
+	own := map[string][]byte{}
+	for _, p := range plants {
+		own[p.SpeciesID] = []byte(p.Text)
+	}
+	_, faults := g.Library.With(own, append(others, figure))
+	return faults[speciesID]
+}
+
+func figureKey(species *flora.Species, key string) (library.FigureKey, bool) {
+	for _, k := range library.FigureKeys(species) {
+		if k.Key == key {
+			return k, true
+		}
+	}
+	return library.FigureKey{}, false
+}
+
+// bareFigure is a figure's line without what it rests on.
+func bareFigure(f flora.Figure) string {
+	line, _ := flora.Figure{Value: f.Value, Low: f.Low, High: f.High, Unit: f.Unit}.MarshalText()
+	return strings.TrimSuffix(string(line), " "+flora.Guess.String())
+}
+
+// figuresOf are the figures of a plant that may be replaced.
+func (s *state) figuresOf(species *flora.Species) []FigureView {
+	origin, _ := s.lib.Origin(species.ID)
+	views := []FigureView{}
+	for _, k := range library.FigureKeys(species) {
+		v := FigureView{Key: k.Key, Name: k.Name, Figure: bareFigure(k.Figure), Standing: k.Figure.Standing.String()}
+		if own, has := origin.Figures[k.Key]; has {
+			v.Own, v.Library, v.Changed = true, own.Now, own.Now != own.Library
+		}
+		views = append(views, v)
+	}
+	return views
+}

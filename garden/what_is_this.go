@@ -1,0 +1,260 @@
+package garden
+
+import (
+	"context"
+	"fmt"
+	"slices"
+
+	"bramblyacre/core/calendar"
+	"bramblyacre/core/flora"
+	"bramblyacre/core/identity"
+)
+
+// WhatIsThisView narrows down what a plant can be from what was seen of it.
+type WhatIsThisView struct {
+	Candidates []CandidateView `json:"candidates" doc:"What it can be, as far as it goes; the likest first"`
+	Dangers    []CandidateView `json:"dangers" doc:"Deadly and poisonous plants not ruled out: up to one contradiction may be a misreading"`
+	All        int             `json:"all" doc:"How many plants are on record"`
+	Left       int             `json:"left" doc:"How many are left"`
+	Next       []CharacterView `json:"next" doc:"The characters that tell most, weighed by danger, the best first"`
+	Words      string          `json:"words"`
+}
+
+// CandidateView is a plant that it can be.
+type CandidateView struct {
+	ID        string   `json:"id"`
+	Name      string   `json:"name"`
+	Botanical string   `json:"botanical"`
+	Danger    string   `json:"danger"`
+	Used      bool     `json:"used" doc:"It can be checked as this; a plant that is never used has no check"`
+	Agrees    int      `json:"agrees"`
+	Against   []string `json:"against" doc:"What speaks against it"`
+}
+
+// CharacterView is a character with its states to choose from.
+type CharacterView struct {
+	ID     string      `json:"id"`
+	Name   string      `json:"name"`
+	Ask    string      `json:"ask"`
+	How    string      `json:"how"`
+	States []StateView `json:"states"`
+	Bits   float64     `json:"bits" doc:"What a look is expected to tell; 0 where it was not worked out"`
+}
+
+const (
+	mostCandidates = 8
+	mostNext       = 4
+)
+
+// Characters lists the whole vocabulary.
+func (g *Garden) Characters() []CharacterView {
+	views := []CharacterView{}
+	for _, c := range identity.Vocabulary() {
+		views = append(views, viewCharacter(c, 0))
+	}
+	return views
+}
+
+func viewCharacter(c identity.Character, bits float64) CharacterView {
+	v := CharacterView{ID: c.ID, Name: c.Name, Ask: c.Ask, How: c.How, States: []StateView{}, Bits: round2(bits)}
+	for _, state := range c.States {
+		v.States = append(v.States, StateView{state.ID, state.Words})
+	}
+	return v
+}
+
+// WhatIsThis narrows the plants on record down by what was seen, one state by character.
+// skipped are characters that cannot be told. It ends in plants to be checked, never in
+// one to be eaten.
+func (g *Garden) WhatIsThis(ctx context.Context, seen map[string]string, skipped []string) (WhatIsThisView, error) {
+	var c checklist
+	for id, state := range seen {
+		character, has := identity.CharacterOf(id)
+		if !has {
+			c.add("seen", "%q is no character.", id)
+		} else if _, has := character.State(state); !has {
+			c.add("seen", "%q is no state of %s.", state, character.Name)
+		}
+	}
+	if err := c.err(); err != nil {
+		return WhatIsThisView{}, err
+	}
+	if _, err := g.state(ctx); err != nil { // own plants take part
+		return WhatIsThisView{}, err
+	}
+	all := g.lib().AllSpecies()
+	found := identity.Find(all, seen)
+	v := WhatIsThisView{Candidates: []CandidateView{}, Dangers: []CandidateView{}, All: len(all), Left: len(found), Next: []CharacterView{}}
+	for _, candidate := range found {
+		view := viewCandidate(candidate)
+		if flora.IsDangerous(view.Danger) {
+			v.Dangers = append(v.Dangers, view)
+		} else if len(v.Candidates) < mostCandidates {
+			v.Candidates = append(v.Candidates, view)
+		}
+	}
+	looked := map[string]bool{}
+	for id := range seen {
+		looked[id] = true
+	}
+	for _, id := range skipped {
+		looked[id] = true
+	}
+	for _, worth := range identity.Next(found, looked, func(identity.Character) bool { return true }) {
+		if len(v.Next) == mostNext {
+			break
+		}
+		v.Next = append(v.Next, viewCharacter(worth.Character, worth.Bits))
+	}
+	v.Words = whatWords(v, len(seen))
+	return v, nil
+}
+
+func viewCandidate(candidate identity.Candidate) CandidateView {
+	s := candidate.Species
+	v := CandidateView{ID: s.ID, Name: s.Names.Name, Botanical: s.Names.Botanical, Danger: s.Identity.Danger, Used: s.IsUsed(), Agrees: len(candidate.Agrees), Against: []string{}}
+	for _, id := range candidate.Against {
+		character, _ := identity.CharacterOf(id)
+		v.Against = append(v.Against, character.Name)
+	}
+	return v
+}
+
+// whatWords say how far it goes. They never say that it is a plant, or fit for use.
+func whatWords(v WhatIsThisView, seen int) string {
+	harmless := v.Left - len(v.Dangers)
+	switch {
+	case seen == 0:
+		return fmt.Sprintf("%d plants are on record. Start with what you see.", v.All)
+	case v.Left == 0:
+		return "Nothing on record shows all of this. It may be a plant that is not here, or something was misread. It is not for use."
+	case harmless == 0:
+		return "Only dangerous plants are left. Leave it, and wash your hands."
+	case harmless == 1 && len(v.Candidates) == 1:
+		return fmt.Sprintf("To be checked as %s. That is no proof: the check has to rule out %s.", v.Candidates[0].Name, dangersWords(v.Dangers))
+	}
+	return fmt.Sprintf("It can still be %s, %d of them dangerous.", counted(float64(v.Left), "plant on record", "plants on record"), len(v.Dangers))
+}
+
+func dangersWords(dangers []CandidateView) string {
+	if len(dangers) == 0 {
+		return "every dangerous plant"
+	}
+	return dangers[0].Name + " and every other dangerous plant"
+}
+
+// FindInput is a plant that was found and is to be checked as a species.
+type FindInput struct {
+	Day       string            `json:"day"`
+	Place     string            `json:"place" doc:"Where it stands"`
+	SpeciesID string            `json:"speciesId" doc:"What it is to be checked as"`
+	Seen      map[string]string `json:"seen" doc:"What was seen, a state by character"`
+	Note      string            `json:"note,omitempty"`
+}
+
+// FindView is a find with where its check stands.
+type FindView struct {
+	ID        int64  `json:"id"`
+	Day       string `json:"day"`
+	Place     string `json:"place"`
+	SpeciesID string `json:"speciesId"`
+	Name      string `json:"name"`
+	State     string `json:"state"`
+	Proof     string `json:"proof"`
+	Note      string `json:"note"`
+}
+
+// Finds returns the finds that are kept, the newest first.
+func (g *Garden) Finds(ctx context.Context) ([]FindView, error) {
+	s, err := g.state(ctx)
+	if err != nil {
+		return nil, err
+	}
+	views := []FindView{}
+	for _, f := range slices.Backward(s.finds) {
+		rules := s.lib.Rules(f.SpeciesID)
+		if f.RemovedOn != nil || rules == nil {
+			continue
+		}
+		finding := rules.Judge(asCore(s.findLook[f.ID]), false)
+		views = append(views, FindView{f.ID, f.Day, f.Place, f.SpeciesID, rules.Species.Names.Name, string(finding.State), s.proofWords(rules, finding, s.findLook[f.ID], false), f.Note})
+	}
+	return views, nil
+}
+
+// AddFind notes a find, unproven, to be checked as a species.
+func (g *Garden) AddFind(ctx context.Context, in FindInput) (Entry, error) {
+	return g.change(ctx, func(s *state, d *draft) (record, error) {
+		var c checklist
+		row := storeFind(&c, s, in)
+		if err := c.err(); err != nil {
+			return record{}, err
+		}
+		if _, err := put(ctx, d, "finds", 0, row, findID); err != nil {
+			return record{}, err
+		}
+		species, _ := s.lib.Species(in.SpeciesID)
+		return record{kind: "find", summary: fmt.Sprintf("Found a plant, %s, to be checked as %s", row.Place, species.Names.Name)}, nil
+	})
+}
+
+// RemoveFind takes a find off the list.
+func (g *Garden) RemoveFind(ctx context.Context, id int64) (Entry, error) {
+	return g.change(ctx, func(s *state, d *draft) (record, error) {
+		f, err := s.find(id)
+		if err != nil {
+			return record{}, err
+		}
+		today := s.today.String()
+		row := findParams(f)
+		row.RemovedOn = &today
+		if _, err := put(ctx, d, "finds", id, row, findID); err != nil {
+			return record{}, err
+		}
+		return record{kind: "find", summary: "Took a find off the list: " + f.Place}, nil
+	})
+}
+
+// CheckFind returns the identity check of a find on a day.
+func (g *Garden) CheckFind(ctx context.Context, id int64, on calendar.Date) (CheckView, error) {
+	s, on, err := g.stateOn(ctx, on)
+	if err != nil {
+		return CheckView{}, err
+	}
+	f, err := s.find(id)
+	if err != nil {
+		return CheckView{}, err
+	}
+	rules := s.lib.Rules(f.SpeciesID)
+	forecast, err := s.typical(rules.Species, fullGrownYear(rules.Species))
+	if err != nil {
+		return CheckView{}, err
+	}
+	v := s.viewCheck(rules, s.findLook[id], false, forecast, s.thisSeason(on))
+	v.FindID, v.Where = id, f.Place
+	return v, nil
+}
+
+// NoteFindLook notes a look at a find's characters.
+func (g *Garden) NoteFindLook(ctx context.Context, id int64, in LookInput) (Entry, error) {
+	return g.change(ctx, func(s *state, d *draft) (record, error) {
+		f, err := s.find(id)
+		if err != nil {
+			return record{}, err
+		}
+		var c checklist
+		day := s.readDay(&c, "day", in.Day)
+		rules := s.lib.Rules(f.SpeciesID)
+		row, err := readLook(ctx, d, &c, rules, day, in)
+		if err != nil {
+			return record{}, err
+		}
+		row.FindID = &id
+		if _, err := put(ctx, d, "looks", 0, row, lookID); err != nil {
+			return record{}, err
+		}
+		before := rules.Judge(asCore(s.findLook[id]), false)
+		after := rules.Judge(append(asCore(s.findLook[id]), coreLook(day, in)), false)
+		return record{kind: "check", summary: lookSummary(rules.Species.Names.Name, f.Place, before.State, after.State, len(in.Answers))}, nil
+	})
+}
