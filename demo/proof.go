@@ -49,11 +49,7 @@ func (b *builder) check(l look) error {
 		answers[only] = "seen"
 	}
 	if l.only == nil {
-		plant, err := b.garden.Plant(b.ctx, view.SpeciesID, garden.NoDay)
-		if err != nil {
-			return err
-		}
-		for _, character := range plant.Characters {
+		for _, character := range view.Known {
 			answers[character.ID] = "seen"
 		}
 	}

@@ -16,28 +16,29 @@ import (
 // CheckView is the identity check of a planting or a find: what was seen, what is
 // owed, and what to look at next.
 type CheckView struct {
-	PlantingID int64           `json:"plantingId" doc:"0 for a find"`
-	FindID     int64           `json:"findId" doc:"0 for a planting"`
-	SpeciesID  string          `json:"speciesId"`
-	Name       string          `json:"name"`
-	Botanical  string          `json:"botanical"`
-	Where      string          `json:"where"`
-	State      string          `json:"state" enum:"unproven,sure,excluded"`
-	Proof      string          `json:"proof" doc:"What the looks amount to, and what is owed"`
-	Labelled   bool            `json:"labelled"`
-	Source     string          `json:"source"`
-	Stage      flora.Stage     `json:"stage" doc:"Where it usually stands on the day"`
-	Questions  []CheckQuestion `json:"questions" doc:"What this season shows, what excludes most danger first"`
-	Later      []CheckLater    `json:"later" doc:"What shows another time"`
-	Seen       []CheckSeen     `json:"seen"`
-	Against    []CheckSeen     `json:"against" doc:"What contradicted"`
-	Dangers    []CheckDanger   `json:"dangers" doc:"The look-alikes it names, and every other dangerous plant that is not ruled out yet"`
-	OthersOut  int             `json:"othersOut" doc:"How many further dangerous plants are ruled out"`
-	Looks      []LookView      `json:"looks"`
-	LooksOwed  int             `json:"looksOwed"`
-	People     []string        `json:"people" doc:"Who has looked before, or lives here"`
-	HeldBack   []string        `json:"heldBack" doc:"Pickings of it that are held back while it is not sure"`
-	Today      calendar.Date   `json:"today"`
+	PlantingID int64            `json:"plantingId" doc:"0 for a find"`
+	FindID     int64            `json:"findId" doc:"0 for a planting"`
+	SpeciesID  string           `json:"speciesId"`
+	Name       string           `json:"name"`
+	Botanical  string           `json:"botanical"`
+	Where      string           `json:"where"`
+	State      string           `json:"state" enum:"unproven,sure,excluded"`
+	Proof      string           `json:"proof" doc:"What the looks amount to, and what is owed"`
+	Labelled   bool             `json:"labelled"`
+	Source     string           `json:"source"`
+	Stage      flora.Stage      `json:"stage" doc:"Where it usually stands on the day"`
+	Questions  []CheckQuestion  `json:"questions" doc:"What this season shows, what excludes most danger first"`
+	Known      []PlantCharacter `json:"known" doc:"All that it is known by, the musts first"`
+	Later      []CheckLater     `json:"later" doc:"What shows another time"`
+	Seen       []CheckSeen      `json:"seen"`
+	Against    []CheckSeen      `json:"against" doc:"What contradicted"`
+	Dangers    []CheckDanger    `json:"dangers" doc:"The look-alikes it names, and every other dangerous plant that is not ruled out yet"`
+	OthersOut  int              `json:"othersOut" doc:"How many further dangerous plants are ruled out"`
+	Looks      []LookView       `json:"looks"`
+	LooksOwed  int              `json:"looksOwed"`
+	People     []string         `json:"people" doc:"Who has looked before, or lives here"`
+	HeldBack   []string         `json:"heldBack" doc:"Pickings of it that are held back while it is not sure"`
+	Today      calendar.Date    `json:"today"`
 }
 
 // StateView is one state of a character, which the front end draws.
@@ -138,7 +139,7 @@ func (s *state) viewCheck(rules *identity.Rules, looks []look, labelled bool, fo
 	f := rules.Judge(asCore(looks), labelled)
 	v := CheckView{
 		SpeciesID: species.ID, Name: species.Names.Name, Botanical: species.Names.Botanical, State: string(f.State), LooksOwed: f.LooksOwed,
-		Proof: s.proofWords(rules, f, looks, labelled), Questions: []CheckQuestion{}, Later: []CheckLater{}, Seen: []CheckSeen{}, Against: []CheckSeen{},
+		Proof: s.proofWords(rules, f, looks, labelled), Questions: []CheckQuestion{}, Known: charactersOf(species), Later: []CheckLater{}, Seen: []CheckSeen{}, Against: []CheckSeen{},
 		Dangers: []CheckDanger{}, Looks: []LookView{}, People: s.lookers(looks), HeldBack: []string{}, Today: s.today,
 	}
 	shows := func(identity.Character) bool { return true }

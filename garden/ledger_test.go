@@ -131,7 +131,7 @@ func TestEveryChangeCanBeTakenBackAndPutBack(t *testing.T) {
 func TestAnEntryThatLaterOnesRestOnIsKept(t *testing.T) {
 	p := newPlot(t)
 	ctx := t.Context()
-	set := p.newest().ID
+	set := p.newest().ID - 1 // the planting; the look at it is newest
 	first, err := p.ChangePlanting(ctx, p.planting, func() PlantingInput { in := p.goodPlanting(); in.Plants = 15; return in }())
 	check(t, err)
 	_, err = p.ChangePlanting(ctx, p.planting, func() PlantingInput { in := p.goodPlanting(); in.Plants = 18; return in }())

@@ -71,7 +71,7 @@ func likest(written string, names []store.Named) []nameMatch {
 		found = append(found, match)
 	}
 	slices.SortFunc(found, func(a, b nameMatch) int {
-		return cmp.Or(cmp.Compare(b.likeness, a.likeness), cmp.Compare(a.id, b.id))
+		return cmp.Or(cmp.Compare(b.likeness, a.likeness), cmp.Compare(len(a.name), len(b.name)), cmp.Compare(a.id, b.id))
 	})
 	return found
 }

@@ -125,7 +125,7 @@ func (g *Garden) Plant(ctx context.Context, id string, on calendar.Date) (PlantV
 	if err != nil {
 		return PlantView{}, err
 	}
-	species, has := g.lib().Species(id)
+	species, has := j.lib.Species(id)
 	if !has {
 		return PlantView{}, NotFoundError{"plant in the library"}
 	}
@@ -273,8 +273,16 @@ func plantFacts(units unit.System, s *flora.Species) []PlantFact {
 		{"winter cold", cold, s.Site.Cold.Standing.String()},
 		{"roots", fmt.Sprintf("%s, reaching %s", s.Site.Roots, units.PlantLength(s.Site.RootReach.Value/100)), s.Site.RootReach.Standing.String()},
 		{"spread", s.Site.Spread + ". " + s.Site.SpreadNote, flora.Usual.String()},
-		{"grown for", joined(s.Site.Uses), flora.Usual.String()},
+		{"grown for", grownFor(s), flora.Usual.String()},
 	}
+}
+
+// grownFor says what a plant is grown for.
+func grownFor(s *flora.Species) string {
+	if len(s.Site.Uses) == 0 {
+		return "nothing: it is not grown for use"
+	}
+	return joined(s.Site.Uses)
 }
 
 // plantYear is the usual year of a species here from one year of life on.

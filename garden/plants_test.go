@@ -25,7 +25,7 @@ func TestPlantsAreFoundHoweverTheyAreSpelt(t *testing.T) {
 	p := newPlot(t)
 	for words, want := range map[string]string{
 		"valarian": "valerian", "Valeriana oficinalis": "valerian", "medowsweat": "meadowsweet", "MEADOWSWEET": "meadowsweet", "levage": "lovage", "liebstockel": "lovage",
-		"sorrell": "garden-sorrel", "sorerl": "garden-sorrel", "budrock": "greater-burdock", "lupulo": "hop", "hpo": "hop", "ho": "hop", "comon sage": "common-sage", "salbei": "common-sage",
+		"garden sorrell": "garden-sorrel", "gardne sorrel": "garden-sorrel", "budrock": "greater-burdock", "lupulo": "hop", "hpo": "hop", "ho": "hop", "comon sage": "common-sage", "salbei": "common-sage",
 		"sweet cicelly": "sweet-cicely", "acetosa pratensis": "garden-sorrel",
 	} {
 		v, err := p.Plants(t.Context(), NoDay, PlantsFilter{Words: words})
@@ -52,7 +52,7 @@ func TestPlantsAreFilteredAndEveryFilterHolds(t *testing.T) {
 	p := newPlot(t)
 	all, err := p.Plants(t.Context(), NoDay, PlantsFilter{})
 	check(t, err)
-	if len(all.Plants) != all.All || all.All != 8 || !slices.IsSortedFunc(all.Plants, func(a, b PlantBrief) int { return strings.Compare(a.Name, b.Name) }) {
+	if len(all.Plants) != all.All || all.All < 90 || !slices.IsSortedFunc(all.Plants, func(a, b PlantBrief) int { return strings.Compare(strings.ToLower(a.Name), strings.ToLower(b.Name)) }) {
 		t.Errorf("without a filter: %v", ids(all))
 	}
 	holds := map[string]struct {

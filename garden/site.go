@@ -58,6 +58,7 @@ type SiteView struct {
 	Depth       string  `json:"depth"`
 	AreaWords   string  `json:"areaWords"`
 	Units       string  `json:"units" enum:"metric,us"`
+	Customs     bool    `json:"customs" doc:"The grower's customs are shown"`
 
 	Today       calendar.Date `json:"today"`
 	Pinned      bool          `json:"pinned" doc:"Today is fixed and does not follow the clock"`
@@ -133,7 +134,7 @@ func (g *Garden) Site(ctx context.Context) (SiteView, error) {
 		Name: s.site.Name, Latitude: s.site.Latitude, AltitudeM: s.site.AltitudeM, ClimateID: s.site.ClimateID,
 		Altitude: s.units.GroundLength(s.site.AltitudeM),
 		WidthM:   s.site.WidthM, DepthM: s.site.DepthM, Width: s.units.GroundLength(s.site.WidthM), Depth: s.units.GroundLength(s.site.DepthM),
-		AreaWords: s.units.Area(s.site.WidthM * s.site.DepthM), Units: s.site.Units,
+		AreaWords: s.units.Area(s.site.WidthM * s.site.DepthM), Units: s.site.Units, Customs: s.site.Customs != 0,
 		Today: s.today, Pinned: g.PinnedTo != nil, Sample: g.Sample,
 		SeasonStart: s.season.Start, SeasonEnd: s.season.End, LatestShown: s.next.End,
 		WeatherSource: s.sky.station.Name(), WeatherSimulated: s.sky.station.Simulated(),
@@ -251,6 +252,19 @@ func (g *Garden) SetSite(ctx context.Context, in SiteInput) (Entry, error) {
 		}
 		_, err := put(ctx, d, "site", 1, row, func(r store.Site) int64 { return r.ID })
 		return record{kind: "site", summary: "Changed the site: " + row.Name}, err
+	})
+}
+
+// SetCustoms switches the grower's customs on or off. Nothing of them is lost.
+func (g *Garden) SetCustoms(ctx context.Context, on bool) (Entry, error) {
+	return g.change(ctx, func(s *state, d *draft) (record, error) {
+		row, summary := store.PutSiteParams(s.site), "Switched customs off"
+		row.Customs = 0
+		if on {
+			row.Customs, summary = 1, "Switched customs on"
+		}
+		_, err := put(ctx, d, "site", 1, row, func(r store.Site) int64 { return r.ID })
+		return record{kind: "site", summary: summary}, err
 	})
 }
 

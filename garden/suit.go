@@ -125,7 +125,7 @@ func (g *Garden) judgingOn(ctx context.Context, on calendar.Date) (judging, cale
 		return judging{}, 0, err
 	}
 	lows, err := g.winterLows(s)
-	return judging{s, g.lib().Ground(), g.lib().AllSpecies(), lows}, on, err
+	return judging{s, s.lib.Ground(), s.lib.AllSpecies(), lows}, on, err
 }
 
 // Where ranks the beds for a species. A bed that it failed in is not left out;
@@ -135,7 +135,7 @@ func (g *Garden) Where(ctx context.Context, speciesID string) (WhereView, error)
 	if err != nil {
 		return WhereView{}, err
 	}
-	species, has := g.lib().Species(speciesID)
+	species, has := j.lib.Species(speciesID)
 	if !has {
 		return WhereView{}, NotFoundError{"plant in the library"}
 	}
@@ -182,6 +182,9 @@ func (g *Garden) What(ctx context.Context, bedID int64, filter WhatFilter) (What
 	room := j.roomM2(bedID, nil)
 	v := WhatView{BedID: bedID, Bed: bed.Name, Room: j.units.Area(room) + " free when all stand full-grown", Species: []SuitView{}, Uses: flora.UseWords, Spreads: flora.SpreadWords, Forbids: forbidWords(j.place(bed, j.lore, j.lows, nil))}
 	for _, species := range j.species {
+		if !species.IsUsed() { // what is never used is never offered for a bed
+			continue
+		}
 		if filter.Use != "" && !slices.Contains(species.Site.Uses, filter.Use) || filter.Spread != "" && species.Site.Spread != filter.Spread {
 			continue
 		}

@@ -248,7 +248,7 @@ func TestCalendarEventsAreStableAndInOrder(t *testing.T) {
 			t.Errorf("the uid %q is not its own", e.UID)
 		}
 		uids[e.UID] = true
-		if strings.HasPrefix(e.Summary, "Pick") && !strings.Contains(e.Description, "Cautions: Kidney trouble") {
+		if strings.HasPrefix(e.Summary, "Pick") && !strings.Contains(e.Description, "Kidney trouble: Rich in oxalate") {
 			t.Errorf("a picking without its cautions: %q", e.Description)
 		}
 	}

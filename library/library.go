@@ -12,6 +12,7 @@ import (
 	"path"
 	"regexp"
 	"slices"
+	"strings"
 	"sync"
 
 	"bramblyacre/core/climate"
@@ -112,7 +113,9 @@ func (l *Library) Rules(id string) *identity.Rules {
 }
 
 func (l *Library) sort() {
-	slices.SortFunc(l.ordered, func(a, b *flora.Species) int { return cmp.Compare(a.Names.Name, b.Names.Name) })
+	slices.SortFunc(l.ordered, func(a, b *flora.Species) int {
+		return cmp.Compare(strings.ToLower(a.Names.Name), strings.ToLower(b.Names.Name))
+	})
 }
 
 // checkTogether makes sure that the species agree with each other: that no plant that

@@ -4,6 +4,23 @@
  */
 
 export interface paths {
+    "/api/baskets": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The season's pickings, and what each is fit for */
+        get: operations["getBaskets"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/beds": {
         parameters: {
             query?: never;
@@ -124,6 +141,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/characters": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Every character a plant is known by, with its states */
+        get: operations["getCharacters"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/compare": {
         parameters: {
             query?: never;
@@ -134,6 +168,23 @@ export interface paths {
         /** Two to four plants side by side */
         get: operations["comparePlants"];
         put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/customs": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Switch customs on or off */
+        put: operations["setCustoms"];
         post?: never;
         delete?: never;
         options?: never;
@@ -175,6 +226,75 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/finds": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Plants that were found and are to be checked */
+        get: operations["getFinds"];
+        put?: never;
+        /** Note a find, to be checked as a plant */
+        post: operations["addFind"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/finds/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Take a find off the list */
+        delete: operations["removeFind"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/finds/{id}/check": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The identity check of a find */
+        get: operations["getFindCheck"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/finds/{id}/looks": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Note a look at a find's characters */
+        post: operations["noteFindLook"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/gather": {
         parameters: {
             query?: never;
@@ -184,6 +304,23 @@ export interface paths {
         };
         /** Every window of the season */
         get: operations["getGather"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/household": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Who lives here, and what cautions are for */
+        get: operations["getHousehold"];
         put?: never;
         post?: never;
         delete?: never;
@@ -271,6 +408,177 @@ export interface paths {
         get: operations["getNow"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/own-plants": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Put a plant of one's own from its file */
+        post: operations["putOwnPlant"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/own-plants/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Take a plant of one's own out of the library */
+        delete: operations["removeOwnPlant"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/people": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Add someone to the household */
+        post: operations["addPerson"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/people/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Change what is noted of someone */
+        put: operations["changePerson"];
+        post?: never;
+        /** Take someone off the household */
+        delete: operations["removePerson"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/photographs": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Keep a photograph, JPEG or PNG */
+        post: operations["keepPhotograph"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/photographs/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A photograph that was kept */
+        get: operations["getPhotograph"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pickings/{id}/cautions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The cautions of a picking made into something */
+        get: operations["getCautions"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pickings/{id}/label": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The label of a jar, to print */
+        get: operations["getLabel"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pickings/{id}/makings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Note what is made of a picking */
+        post: operations["makeOf"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pickings/{id}/sortings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Note that a picking was sorted again at the table */
+        post: operations["sortPicking"];
         delete?: never;
         options?: never;
         head?: never;
@@ -431,6 +739,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/plant-notes/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Take a note off a plant */
+        delete: operations["removePlantNote"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/plantings": {
         parameters: {
             query?: never;
@@ -467,6 +792,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/plantings/{id}/check": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The identity check of a planting */
+        get: operations["getCheck"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/plantings/{id}/fate": {
         parameters: {
             query?: never;
@@ -478,6 +820,23 @@ export interface paths {
         put?: never;
         /** Note that a planting throve or failed, and why */
         post: operations["noteFate"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/plantings/{id}/looks": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Note a look at a planting's characters */
+        post: operations["noteLook"];
         delete?: never;
         options?: never;
         head?: never;
@@ -552,6 +911,74 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/plants/{id}/copy": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A copy of a plant's file, to change */
+        get: operations["copyPlant"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/plants/{id}/figures": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Put one's own figure in place of the library's */
+        put: operations["putOwnFigure"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/plants/{id}/file": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A plant as its file */
+        get: operations["getPlantFile"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/plants/{id}/notes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Note something of one's own on a plant */
+        post: operations["addPlantNote"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/plot": {
         parameters: {
             query?: never;
@@ -561,6 +988,74 @@ export interface paths {
         };
         /** The plan of the plot */
         get: operations["getPlot"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/practice": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The pairs to tell apart */
+        get: operations["getPractice"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/practice/decisions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Decide what a specimen is */
+        post: operations["decide"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/practice/look": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** One character of a specimen */
+        get: operations["lookAtSpecimen"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/practice/specimen": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A specimen to be told */
+        get: operations["getSpecimen"];
         put?: never;
         post?: never;
         delete?: never;
@@ -672,6 +1167,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/what-is-this": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What a plant can be, from what was seen of it */
+        post: operations["whatIsThis"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -743,6 +1255,28 @@ export interface components {
             /** @description The likeliest class; empty where nothing speaks for any */
             likely: string;
             name: string;
+            words: string;
+        };
+        BasketView: {
+            cautions: components["schemas"]["CautionsView"];
+            made: string[];
+            /** @description What may be made of it, by the verdict of its part */
+            mayMake: string[];
+            /** @description Plant and part */
+            name: string;
+            /** Format: int64 */
+            pickingId: number;
+            /** Format: int64 */
+            plantingId: number;
+            /** @description The second check at the table; empty where no dangerous look-alike is named */
+            questions: components["schemas"]["CheckQuestion"][];
+            /** @description When and by whom it was sorted */
+            sorted: string;
+            speciesId: string;
+            /** @enum {string} */
+            state: "to sort" | "fit for use" | "held back";
+            why: string;
+            /** @description How much, from where, when */
             words: string;
         };
         BedChoice: {
@@ -874,6 +1408,144 @@ export interface components {
             longitude?: number;
             points?: components["schemas"]["Corner"][];
         };
+        CandidateView: {
+            /** @description What speaks against it */
+            against: string[];
+            /** Format: int64 */
+            agrees: number;
+            botanical: string;
+            danger: string;
+            id: string;
+            name: string;
+            /** @description It can be checked as this; a plant that is never used has no check */
+            used: boolean;
+        };
+        CautionView: {
+            /** @description Who of the household it is for; everyone's names nobody */
+            names: string[];
+            /** @enum {string} */
+            route: "by mouth" | "on the skin" | "breathed" | "handling";
+            text: string;
+            who: string;
+        };
+        CautionsView: {
+            /** @description Whom to ask */
+            ask: string;
+            /** @description Who of the household is to mind something; empty for nobody on record */
+            here: string;
+            list: components["schemas"]["CautionView"][];
+            /** @description What to say where there is no caution on record */
+            none: string;
+        };
+        CharacterView: {
+            ask: string;
+            /**
+             * Format: double
+             * @description What a look is expected to tell; 0 where it was not worked out
+             */
+            bits: number;
+            how: string;
+            id: string;
+            name: string;
+            states: components["schemas"]["StateView"][];
+        };
+        CheckDanger: {
+            botanical: string;
+            /**
+             * Format: int64
+             * @description How many deciding characters were seen
+             */
+            count: number;
+            danger: string;
+            /** @description The names of the characters that decide and were not seen yet */
+            deciding: string[];
+            /** @description Its page in the library; empty for none */
+            id: string;
+            listed: boolean;
+            name: string;
+            /** Format: int64 */
+            needed: number;
+            ruledOut: boolean;
+        };
+        CheckLater: {
+            against: string[];
+            id: string;
+            must: boolean;
+            name: string;
+            when: string;
+        };
+        CheckQuestion: {
+            /** @description The dangerous plants it decides against */
+            against: string[];
+            ask: string;
+            how: string;
+            id: string;
+            must: boolean;
+            name: string;
+            /** @description What the dangerous plants that it decides against show */
+            others: components["schemas"]["OtherShows"][];
+            /** @description What the plant itself shows, any of them */
+            shows: components["schemas"]["StateView"][];
+        };
+        CheckSeen: {
+            id: string;
+            name: string;
+            shows: components["schemas"]["StateView"][];
+            /** @description Who saw it on which days */
+            who: string;
+        };
+        CheckView: {
+            /** @description What contradicted */
+            against: components["schemas"]["CheckSeen"][];
+            botanical: string;
+            /** @description The look-alikes it names, and every other dangerous plant that is not ruled out yet */
+            dangers: components["schemas"]["CheckDanger"][];
+            /**
+             * Format: int64
+             * @description 0 for a planting
+             */
+            findId: number;
+            /** @description Pickings of it that are held back while it is not sure */
+            heldBack: string[];
+            /** @description All that it is known by, the musts first */
+            known: components["schemas"]["PlantCharacter"][];
+            labelled: boolean;
+            /** @description What shows another time */
+            later: components["schemas"]["CheckLater"][];
+            looks: components["schemas"]["LookView"][];
+            /** Format: int64 */
+            looksOwed: number;
+            name: string;
+            /**
+             * Format: int64
+             * @description How many further dangerous plants are ruled out
+             */
+            othersOut: number;
+            /** @description Who has looked before, or lives here */
+            people: string[];
+            /**
+             * Format: int64
+             * @description 0 for a find
+             */
+            plantingId: number;
+            /** @description What the looks amount to, and what is owed */
+            proof: string;
+            /** @description What this season shows, what excludes most danger first */
+            questions: components["schemas"]["CheckQuestion"][];
+            seen: components["schemas"]["CheckSeen"][];
+            source: string;
+            speciesId: string;
+            /** @description Where it usually stands on the day */
+            stage: string;
+            /** @enum {string} */
+            state: "unproven" | "sure" | "excluded";
+            today: string;
+            where: string;
+        };
+        CircumstanceView: {
+            ask: string;
+            id: string;
+        };
         ClassChance: {
             /** Format: double */
             chance: number;
@@ -918,6 +1590,28 @@ export interface components {
             /** @description Nine courses in ten have come by this day */
             p90: string;
             text: string;
+        };
+        DecisionInput: {
+            /** @enum {string} */
+            decision: "it is" | "it is not" | "cannot tell";
+            /** @description The characters that were looked at */
+            looked: string[];
+            otherId: string;
+            /** Format: int64 */
+            seed: number;
+            speciesId: string;
+        };
+        DecisionView: {
+            /** @description The looked-at characters that decide, with what each plant shows */
+            decided: components["schemas"]["CheckSeen"][];
+            /** @description How an expert would have looked */
+            expert: components["schemas"]["CheckSeen"][];
+            /** @enum {string} */
+            outcome: "right" | "wrong" | "dangerous" | "unsure";
+            pair: components["schemas"]["PairView"];
+            /** @description What it was */
+            truth: string;
+            words: string;
         };
         DragInput: {
             /** Format: double */
@@ -1009,6 +1703,42 @@ export interface components {
             outcome: string;
             words: string;
         };
+        FigureView: {
+            /** @description The library's own has changed since the grower put theirs */
+            changed: boolean;
+            /** @description 95 (80 to 110) cm */
+            figure: string;
+            key: string;
+            /** @description What the library says, where it is the grower's */
+            library: string;
+            name: string;
+            /** @description It is the grower's */
+            own: boolean;
+            standing: string;
+        };
+        FindInput: {
+            day: string;
+            note?: string;
+            /** @description Where it stands */
+            place: string;
+            /** @description What was seen, a state by character */
+            seen: {
+                [key: string]: string;
+            };
+            /** @description What it is to be checked as */
+            speciesId: string;
+        };
+        FindView: {
+            day: string;
+            /** Format: int64 */
+            id: number;
+            name: string;
+            note: string;
+            place: string;
+            proof: string;
+            speciesId: string;
+            state: string;
+        };
         ForMe: {
             answer: string;
             /** @description There is something to mind */
@@ -1054,6 +1784,10 @@ export interface components {
             /** @description The coldest night here */
             winter: string;
             zone: string;
+        };
+        HouseholdView: {
+            circumstances: components["schemas"]["CircumstanceView"][];
+            people: components["schemas"]["PersonView"][];
         };
         ImportPlanRequest: {
             /** @description The file's text */
@@ -1163,6 +1897,9 @@ export interface components {
             verb: string;
             what: string;
         };
+        Kept: {
+            id: string;
+        };
         KindChoice: {
             kind: string;
             means: string;
@@ -1223,6 +1960,40 @@ export interface components {
             binding: boolean;
             kind: string;
             reason: string;
+        };
+        LookAnswer: {
+            answer: string;
+            name: string;
+        };
+        LookAtView: {
+            id: string;
+            shows: components["schemas"]["StateView"];
+            /** @description False where this one does not show it */
+            told: boolean;
+        };
+        LookInput: {
+            answers: {
+                [key: string]: string;
+            };
+            /** @description Who looked */
+            by: string;
+            day: string;
+            note?: string;
+            /** @description Of photographs kept before */
+            photos?: string[];
+        };
+        LookView: {
+            answers: components["schemas"]["LookAnswer"][];
+            by: string;
+            day: string;
+            /** Format: int64 */
+            id: number;
+            note: string;
+            photos: string[];
+        };
+        MakingInput: {
+            note?: string;
+            preparation: string;
         };
         MateStand: {
             name: string;
@@ -1339,11 +2110,55 @@ export interface components {
             name: string;
             origin: string;
         };
+        OtherShows: {
+            danger: string;
+            names: string;
+            shows: components["schemas"]["StateView"][];
+        };
         OwedCheck: {
             botanical: string;
             danger: string;
             decides: string;
+            /** @description Its own page in the library; empty for none */
+            id: string;
             lookAlike: string;
+            when: string;
+        };
+        OwnFigureInput: {
+            figure: string;
+            /** @description Where it stands: size.height */
+            key: string;
+        };
+        OwnPlantPut: {
+            entry: components["schemas"]["Entry"];
+            id: string;
+        };
+        PairView: {
+            /**
+             * Format: int64
+             * @description 1 to 6; 0 for one never tried
+             */
+            box: number;
+            /** Format: int64 */
+            boxes: number;
+            /** Format: int64 */
+            correct: number;
+            danger: string;
+            /**
+             * Format: int64
+             * @description How often a dangerous plant was taken for it
+             */
+            deadly: number;
+            due: boolean;
+            /** @description The plant stands on the plot */
+            here: boolean;
+            name: string;
+            other: string;
+            otherId: string;
+            speciesId: string;
+            /** Format: int64 */
+            tries: number;
+            /** @description When it comes back */
             when: string;
         };
         PartVerdict: {
@@ -1357,6 +2172,24 @@ export interface components {
             last: string;
             part: string;
             verb: string;
+            words: string;
+        };
+        PersonInput: {
+            /** @description YYYY-MM-DD; cautions for children go by it */
+            born?: string;
+            circumstances: string[];
+            name: string;
+            note?: string;
+        };
+        PersonView: {
+            /** @description The day, or empty where it is not told */
+            born: string;
+            circumstances: string[];
+            /** Format: int64 */
+            id: number;
+            name: string;
+            note: string;
+            /** @description The circumstances and the age, in words */
             words: string;
         };
         Picked: {
@@ -1398,10 +2231,41 @@ export interface components {
             /** @description How the asked bed suits it; empty where none is asked */
             verdict: string;
         };
+        PlantCharacter: {
+            id: string;
+            must: boolean;
+            name: string;
+            shows: components["schemas"]["StateView"][];
+        };
         PlantFact: {
             name: string;
             standing: string;
             words: string;
+        };
+        PlantFile: {
+            id: string;
+            name: string;
+            /** @description The whole file is the grower's */
+            own: boolean;
+            text: string;
+        };
+        PlantFileInput: {
+            text: string;
+        };
+        PlantNoteInput: {
+            author?: string;
+            /** @enum {string} */
+            kind: "law" | "custom" | "note";
+            text: string;
+        };
+        PlantNoteView: {
+            /** @description Whose custom it is; several stand side by side */
+            author: string;
+            /** Format: int64 */
+            id: number;
+            /** @enum {string} */
+            kind: "law" | "custom" | "note";
+            text: string;
         };
         PlantPart: {
             cautions: string[];
@@ -1420,13 +2284,25 @@ export interface components {
         PlantView: {
             botanical: string;
             care: string[];
+            /** @description With whom of the household they are for */
+            cautionList: components["schemas"]["CautionsView"];
             cautions: string[];
+            /** @description What it is known by, the musts first */
+            characters: components["schemas"]["PlantCharacter"][];
+            /** @description Customs are switched on */
+            customs: boolean;
+            /** @description What it does to someone who takes it for another plant */
+            danger: string;
             /** @description The plants that kill and that it is mistaken for; empty for none on record */
             deadly: string;
             ease: string;
             /** @description Size, place, cold, roots, spread */
             facts: components["schemas"]["PlantFact"][];
             family: string;
+            /** @description Why an own figure or plant is not in force; empty for none */
+            fault: string;
+            /** @description Those that may be replaced by the grower's own */
+            figures: components["schemas"]["FigureView"][];
             forMe: components["schemas"]["ForMe"][];
             former: string[];
             /** @description The name it was found by, where that is another */
@@ -1434,17 +2310,24 @@ export interface components {
             /** @description What stands of it on the plot; empty for nothing */
             here: string;
             id: string;
+            /** @description Where the common name or the genus misleads */
+            kin: string;
+            law: string;
             /** @description perennial herb, 1.8 m tall */
             life: string;
             /** @description The most dangerous first */
             lookAlikes: components["schemas"]["OwedCheck"][];
             memory: string[];
             name: string;
+            notes: components["schemas"]["PlantNoteView"][];
             /** @description With their language */
             otherNames: string[];
+            /** @description The whole plant is the grower's */
+            own: boolean;
             parts: components["schemas"]["PlantPart"][];
             /** @description What stands of it on the plot */
             plantings: components["schemas"]["PlantingBrief"][];
+            propagation: components["schemas"]["PlantFact"][];
             /** @description Other plants that share a name with it */
             sameName: string[];
             seasonEnd: string;
@@ -1453,6 +2336,8 @@ export interface components {
             /** @description Where a full-grown one usually stands on the day */
             stage: string;
             today: string;
+            /** @description False for a plant that is never offered for use */
+            used: boolean;
             uses: string[];
             /**
              * Format: double
@@ -1461,6 +2346,9 @@ export interface components {
             value: number;
             /** @description How the asked bed suits it; empty where none is asked */
             verdict: string;
+            /** @description Why it needs watching */
+            watch: string;
+            wildlife: string;
             /** @description Its year, for each stretch of its life */
             years: components["schemas"]["PlantYear"][];
         };
@@ -1555,9 +2443,7 @@ export interface components {
             area?: string;
             /** Format: int64 */
             bedId: number;
-            identity: string;
-            /** @description How a sure planting was proved */
-            identityNote?: string;
+            labelled?: boolean;
             note?: string;
             origin: string;
             /**
@@ -1565,6 +2451,8 @@ export interface components {
              * @description 0 where an area is given
              */
             plants?: number;
+            /** @description Whose label a labelled planting came with */
+            source?: string;
             speciesId: string;
             startedOn: string;
         };
@@ -1588,8 +2476,8 @@ export interface components {
             /** Format: int64 */
             id: number;
             identity: string;
-            identityNote: string;
             keepsLeaf: boolean;
+            labelled: boolean;
             lookAlikes: components["schemas"]["OwedCheck"][];
             moved?: components["schemas"]["MovedView"];
             name: string;
@@ -1607,6 +2495,8 @@ export interface components {
             plantWords: string;
             /** Format: int64 */
             plants: number;
+            /** @description What its checks amount to */
+            proof: string;
             removed: boolean;
             seasonEnd: string;
             seasonStart: string;
@@ -1615,6 +2505,8 @@ export interface components {
             seenWords: string;
             /** @description Share of plants at each stage on the day */
             shares: components["schemas"]["StageShare"][];
+            /** @description Whose label it came with */
+            source: string;
             speciesId: string;
             stage: string;
             stageWords: string;
@@ -1680,6 +2572,15 @@ export interface components {
             x: number;
             /** Format: double */
             y: number;
+        };
+        PracticeView: {
+            /**
+             * Format: int64
+             * @description How many are due today
+             */
+            due: number;
+            pairs: components["schemas"]["PairView"][];
+            words: string;
         };
         ReadingInput: {
             /** Format: double */
@@ -1781,10 +2682,19 @@ export interface components {
             seen: number;
             stops: components["schemas"]["Stop"][];
         };
+        SeenInput: {
+            seen: {
+                [key: string]: string;
+            };
+            skipped?: string[];
+        };
         SeenMark: {
             day: string;
             share: string;
             stage: string;
+        };
+        SetCustomsRequest: {
+            on: boolean;
         };
         ShadeTaker: {
             /** Format: int64 */
@@ -1849,6 +2759,8 @@ export interface components {
             climateId: string;
             climateName: string;
             climates: components["schemas"]["ClimateChoice"][];
+            /** @description The grower's customs are shown */
+            customs: boolean;
             depth: string;
             /** Format: double */
             depthM: number;
@@ -1897,6 +2809,19 @@ export interface components {
             /** @description What whole numbers from low on stand for; none for a plain number */
             words: string[];
         };
+        SortingInput: {
+            /** @description seen, not seen or cannot tell, by the characters asked for */
+            answers: {
+                [key: string]: string;
+            };
+            by: string;
+            note?: string;
+            /**
+             * Format: double
+             * @description How much went to the compost, in grams
+             */
+            rejected?: number;
+        };
         SpeciesChoice: {
             botanical: string;
             form: string;
@@ -1904,6 +2829,18 @@ export interface components {
             name: string;
             /** @description Every name, for searching */
             names: string;
+        };
+        SpecimenView: {
+            botanical: string;
+            danger: string;
+            inspectable: components["schemas"]["CharacterView"][];
+            name: string;
+            other: string;
+            otherId: string;
+            /** Format: int64 */
+            seed: number;
+            speciesId: string;
+            stage: string;
         };
         StageBand: {
             /**
@@ -1920,6 +2857,10 @@ export interface components {
             share: number;
             stage: string;
             /** @description 3 in 10 */
+            words: string;
+        };
+        StateView: {
+            id: string;
             words: string;
         };
         Stop: {
@@ -2074,6 +3015,25 @@ export interface components {
             /** @description The conditions that can be tried, as they are */
             sliders: components["schemas"]["Slider"][];
         };
+        WhatIsThisView: {
+            /**
+             * Format: int64
+             * @description How many plants are on record
+             */
+            all: number;
+            /** @description What it can be, as far as it goes; the likest first */
+            candidates: components["schemas"]["CandidateView"][];
+            /** @description Deadly and poisonous plants not ruled out: up to one contradiction may be a misreading */
+            dangers: components["schemas"]["CandidateView"][];
+            /**
+             * Format: int64
+             * @description How many are left
+             */
+            left: number;
+            /** @description The characters that tell most, weighed by danger, the best first */
+            next: components["schemas"]["CharacterView"][];
+            words: string;
+        };
         WhatView: {
             bed: string;
             /** Format: int64 */
@@ -2137,6 +3097,35 @@ export interface components {
 }
 export type $defs = Record<string, never>;
 export interface operations {
+    getBaskets: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BasketView"][];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
     addBed: {
         parameters: {
             query?: never;
@@ -2402,6 +3391,35 @@ export interface operations {
             };
         };
     };
+    getCharacters: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CharacterView"][];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
     comparePlants: {
         parameters: {
             query?: {
@@ -2423,6 +3441,39 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["CompareView"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    setCustoms: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SetCustomsRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Entry"];
                 };
             };
             /** @description Error */
@@ -2500,6 +3551,168 @@ export interface operations {
             };
         };
     };
+    getFinds: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FindView"][];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    addFind: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FindInput"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Entry"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    removeFind: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Entry"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    getFindCheck: {
+        parameters: {
+            query?: {
+                /** @description The day to show, 2031-05-27; today where it is left out */
+                on?: string;
+            };
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CheckView"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    noteFindLook: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LookInput"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Entry"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
     getGather: {
         parameters: {
             query?: {
@@ -2519,6 +3732,35 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["GatherView"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    getHousehold: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HouseholdView"];
                 };
             };
             /** @description Error */
@@ -2683,6 +3925,373 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["NowView"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    putOwnPlant: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PlantFileInput"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OwnPlantPut"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    removeOwnPlant: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Entry"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    addPerson: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PersonInput"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Entry"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    changePerson: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PersonInput"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Entry"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    removePerson: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Entry"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    keepPhotograph: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/octet-stream": string;
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Kept"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    getPhotograph: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    "Content-Disposition"?: string;
+                    "Content-Type"?: string;
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": string;
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    getCautions: {
+        parameters: {
+            query?: {
+                preparation?: string;
+            };
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CautionsView"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    getLabel: {
+        parameters: {
+            query?: {
+                preparation?: string;
+            };
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    "Content-Disposition"?: string;
+                    "Content-Type"?: string;
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": string;
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    makeOf: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MakingInput"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Entry"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    sortPicking: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SortingInput"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Entry"];
                 };
             };
             /** @description Error */
@@ -3026,6 +4635,37 @@ export interface operations {
             };
         };
     };
+    removePlantNote: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Entry"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
     addPlanting: {
         parameters: {
             query?: never;
@@ -3159,6 +4799,40 @@ export interface operations {
             };
         };
     };
+    getCheck: {
+        parameters: {
+            query?: {
+                /** @description The day to show, 2031-05-27; today where it is left out */
+                on?: string;
+            };
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CheckView"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
     noteFate: {
         parameters: {
             query?: never;
@@ -3171,6 +4845,41 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["FateInput"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Entry"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    noteLook: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LookInput"];
             };
         };
         responses: {
@@ -3336,6 +5045,134 @@ export interface operations {
             };
         };
     };
+    copyPlant: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PlantFile"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    putOwnFigure: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["OwnFigureInput"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Entry"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    getPlantFile: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PlantFile"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    addPlantNote: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PlantNoteInput"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Entry"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
     getPlot: {
         parameters: {
             query?: {
@@ -3355,6 +5192,132 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["PlotView"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    getPractice: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PracticeView"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    decide: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DecisionInput"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DecisionView"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    lookAtSpecimen: {
+        parameters: {
+            query?: {
+                character?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LookAtView"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    getSpecimen: {
+        parameters: {
+            query?: {
+                species?: string;
+                other?: string;
+                seed?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SpecimenView"];
                 };
             };
             /** @description Error */
@@ -3569,6 +5532,39 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["WhereView"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    whatIsThis: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SeenInput"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WhatIsThisView"];
                 };
             };
             /** @description Error */

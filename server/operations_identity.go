@@ -1,0 +1,118 @@
+package server
+
+import (
+	"context"
+	"net/http"
+
+	"github.com/danielgtaylor/huma/v2"
+
+	"bramblyacre/garden"
+)
+
+func (o operations) registerIdentity(api huma.API) {
+	type onDay struct {
+		ByID
+		ShownDay
+	}
+	operation(api, http.MethodGet, "/api/plantings/{id}/check", "getCheck", "The identity check of a planting",
+		func(ctx context.Context, in *onDay) (garden.CheckView, error) {
+			day, err := in.date()
+			if err != nil {
+				return garden.CheckView{}, err
+			}
+			return o.garden.Check(ctx, in.ID, day)
+		})
+	type lookBody struct {
+		ByID
+		Body garden.LookInput
+	}
+	operation(api, http.MethodPost, "/api/plantings/{id}/looks", "noteLook", "Note a look at a planting's characters",
+		func(ctx context.Context, in *lookBody) (garden.Entry, error) {
+			return o.garden.NoteLook(ctx, in.ID, in.Body)
+		})
+	operation(api, http.MethodGet, "/api/characters", "getCharacters", "Every character a plant is known by, with its states",
+		func(context.Context, *nothing) ([]garden.CharacterView, error) { return o.garden.Characters(), nil })
+	operation(api, http.MethodPost, "/api/what-is-this", "whatIsThis", "What a plant can be, from what was seen of it",
+		func(ctx context.Context, in *struct{ Body SeenInput }) (garden.WhatIsThisView, error) {
+			return o.garden.WhatIsThis(ctx, in.Body.Seen, in.Body.Skipped)
+		})
+	operation(api, http.MethodGet, "/api/finds", "getFinds", "Plants that were found and are to be checked",
+		func(ctx context.Context, _ *nothing) ([]garden.FindView, error) { return o.garden.Finds(ctx) })
+	operation(api, http.MethodPost, "/api/finds", "addFind", "Note a find, to be checked as a plant",
+		func(ctx context.Context, in *struct{ Body garden.FindInput }) (garden.Entry, error) {
+			return o.garden.AddFind(ctx, in.Body)
+		})
+	operation(api, http.MethodDelete, "/api/finds/{id}", "removeFind", "Take a find off the list",
+		func(ctx context.Context, in *ByID) (garden.Entry, error) { return o.garden.RemoveFind(ctx, in.ID) })
+	operation(api, http.MethodGet, "/api/finds/{id}/check", "getFindCheck", "The identity check of a find",
+		func(ctx context.Context, in *onDay) (garden.CheckView, error) {
+			day, err := in.date()
+			if err != nil {
+				return garden.CheckView{}, err
+			}
+			return o.garden.CheckFind(ctx, in.ID, day)
+		})
+	operation(api, http.MethodPost, "/api/finds/{id}/looks", "noteFindLook", "Note a look at a find's characters",
+		func(ctx context.Context, in *lookBody) (garden.Entry, error) {
+			return o.garden.NoteFindLook(ctx, in.ID, in.Body)
+		})
+}
+
+// SeenInput is what was seen of a plant: a state by character, and what cannot be told.
+type SeenInput struct {
+	Seen    map[string]string `json:"seen"`
+	Skipped []string          `json:"skipped,omitempty"`
+}
+
+// Kept is the name that something is kept by.
+type Kept struct {
+	ID string `json:"id"`
+}
+
+func (o operations) registerPhotographs(api huma.API) {
+	huma.Register(api, huma.Operation{OperationID: "keepPhotograph", Method: http.MethodPost, Path: "/api/photographs", Summary: "Keep a photograph, JPEG or PNG", MaxBodyBytes: garden.MostPhotographBytes + 1},
+		func(ctx context.Context, in *struct {
+			RawBody []byte `contentType:"application/octet-stream"`
+		}) (*answer[Kept], error) {
+			id, err := o.garden.KeepPhotograph(ctx, in.RawBody)
+			if err != nil {
+				return nil, asProblem(err)
+			}
+			return &answer[Kept]{Kept{id}}, nil
+		})
+	huma.Register(api, huma.Operation{OperationID: "getPhotograph", Method: http.MethodGet, Path: "/api/photographs/{id}", Summary: "A photograph that was kept"},
+		func(ctx context.Context, in *struct {
+			ID string `path:"id" pattern:"^[0-9a-f]{64}$"`
+		}) (*fileAnswer, error) {
+			photo, err := o.garden.Photograph(ctx, in.ID)
+			if err != nil {
+				return nil, asProblem(err)
+			}
+			return &fileAnswer{photo.Kind, "inline", photo.Bytes}, nil
+		})
+}
+
+func (o operations) registerPractice(api huma.API) {
+	type specimen struct {
+		Species string `query:"species"`
+		Other   string `query:"other"`
+		Seed    uint64 `query:"seed"`
+	}
+	operation(api, http.MethodGet, "/api/practice", "getPractice", "The pairs to tell apart",
+		func(ctx context.Context, _ *nothing) (garden.PracticeView, error) { return o.garden.Practice(ctx) })
+	operation(api, http.MethodGet, "/api/practice/specimen", "getSpecimen", "A specimen to be told",
+		func(ctx context.Context, in *specimen) (garden.SpecimenView, error) {
+			return o.garden.PracticeRound(ctx, in.Species, in.Other, in.Seed)
+		})
+	operation(api, http.MethodGet, "/api/practice/look", "lookAtSpecimen", "One character of a specimen",
+		func(ctx context.Context, in *struct {
+			specimen
+			Character string `query:"character"`
+		}) (garden.LookAtView, error) {
+			return o.garden.PracticeLook(ctx, in.Species, in.Other, in.Seed, in.Character)
+		})
+	operation(api, http.MethodPost, "/api/practice/decisions", "decide", "Decide what a specimen is",
+		func(ctx context.Context, in *struct{ Body garden.DecisionInput }) (garden.DecisionView, error) {
+			return o.garden.Decide(ctx, in.Body)
+		})
+}

@@ -1,0 +1,122 @@
+package server
+
+import (
+	"bytes"
+	"context"
+	"net/http"
+
+	"github.com/danielgtaylor/huma/v2"
+
+	"bramblyacre/format"
+	"bramblyacre/garden"
+)
+
+func (o operations) registerBaskets(api huma.API) {
+	operation(api, http.MethodGet, "/api/baskets", "getBaskets", "The season's pickings, and what each is fit for",
+		func(ctx context.Context, _ *nothing) ([]garden.BasketView, error) { return o.garden.Baskets(ctx) })
+	operation(api, http.MethodPost, "/api/pickings/{id}/sortings", "sortPicking", "Note that a picking was sorted again at the table",
+		func(ctx context.Context, in *struct {
+			ByID
+			Body garden.SortingInput
+		}) (garden.Entry, error) {
+			return o.garden.SortPicking(ctx, in.ID, in.Body)
+		})
+	operation(api, http.MethodPost, "/api/pickings/{id}/makings", "makeOf", "Note what is made of a picking",
+		func(ctx context.Context, in *struct {
+			ByID
+			Body garden.MakingInput
+		}) (garden.Entry, error) {
+			return o.garden.MakeOf(ctx, in.ID, in.Body)
+		})
+	type made struct {
+		ByID
+		Preparation string `query:"preparation"`
+	}
+	operation(api, http.MethodGet, "/api/pickings/{id}/cautions", "getCautions", "The cautions of a picking made into something",
+		func(ctx context.Context, in *made) (garden.CautionsView, error) {
+			return o.garden.CautionsFor(ctx, in.ID, in.Preparation)
+		})
+	huma.Register(api, huma.Operation{OperationID: "getLabel", Method: http.MethodGet, Path: "/api/pickings/{id}/label", Summary: "The label of a jar, to print"},
+		func(ctx context.Context, in *made) (*fileAnswer, error) {
+			label, err := o.garden.Label(ctx, in.ID, in.Preparation)
+			if err != nil {
+				return nil, asProblem(err)
+			}
+			var page bytes.Buffer
+			if err := format.WriteLabelPDF(&page, label); err != nil {
+				return nil, asProblem(err)
+			}
+			return &fileAnswer{"application/pdf", `inline; filename="label.pdf"`, page.Bytes()}, nil
+		})
+}
+
+func (o operations) registerHousehold(api huma.API) {
+	operation(api, http.MethodGet, "/api/household", "getHousehold", "Who lives here, and what cautions are for",
+		func(ctx context.Context, _ *nothing) (garden.HouseholdView, error) { return o.garden.Household(ctx) })
+	operation(api, http.MethodPost, "/api/people", "addPerson", "Add someone to the household",
+		func(ctx context.Context, in *struct{ Body garden.PersonInput }) (garden.Entry, error) {
+			return o.garden.PutPerson(ctx, 0, in.Body)
+		})
+	operation(api, http.MethodPut, "/api/people/{id}", "changePerson", "Change what is noted of someone",
+		func(ctx context.Context, in *struct {
+			ByID
+			Body garden.PersonInput
+		}) (garden.Entry, error) {
+			return o.garden.PutPerson(ctx, in.ID, in.Body)
+		})
+	operation(api, http.MethodDelete, "/api/people/{id}", "removePerson", "Take someone off the household",
+		func(ctx context.Context, in *ByID) (garden.Entry, error) { return o.garden.RemovePerson(ctx, in.ID) })
+	operation(api, http.MethodPut, "/api/customs", "setCustoms", "Switch customs on or off",
+		func(ctx context.Context, in *struct {
+			Body struct {
+				On bool `json:"on"`
+			}
+		}) (garden.Entry, error) {
+			return o.garden.SetCustoms(ctx, in.Body.On)
+		})
+}
+
+// OwnPlantPut is an own plant that was put.
+type OwnPlantPut struct {
+	Entry garden.Entry `json:"entry"`
+	ID    string       `json:"id"`
+}
+
+func (o operations) registerOwnPlants(api huma.API) {
+	type bySpecies struct {
+		ID string `path:"id"`
+	}
+	operation(api, http.MethodGet, "/api/plants/{id}/file", "getPlantFile", "A plant as its file",
+		func(ctx context.Context, in *bySpecies) (garden.PlantFile, error) {
+			return o.garden.PlantFile(ctx, in.ID)
+		})
+	operation(api, http.MethodGet, "/api/plants/{id}/copy", "copyPlant", "A copy of a plant's file, to change",
+		func(ctx context.Context, in *bySpecies) (garden.PlantFile, error) {
+			return o.garden.CopyOf(ctx, in.ID)
+		})
+	operation(api, http.MethodPost, "/api/own-plants", "putOwnPlant", "Put a plant of one's own from its file",
+		func(ctx context.Context, in *struct{ Body garden.PlantFileInput }) (OwnPlantPut, error) {
+			entry, id, err := o.garden.PutOwnPlant(ctx, in.Body)
+			return OwnPlantPut{entry, id}, err
+		})
+	operation(api, http.MethodDelete, "/api/own-plants/{id}", "removeOwnPlant", "Take a plant of one's own out of the library",
+		func(ctx context.Context, in *bySpecies) (garden.Entry, error) {
+			return o.garden.RemoveOwnPlant(ctx, in.ID)
+		})
+	operation(api, http.MethodPut, "/api/plants/{id}/figures", "putOwnFigure", "Put one's own figure in place of the library's",
+		func(ctx context.Context, in *struct {
+			bySpecies
+			Body garden.OwnFigureInput
+		}) (garden.Entry, error) {
+			return o.garden.PutOwnFigure(ctx, in.ID, in.Body)
+		})
+	operation(api, http.MethodPost, "/api/plants/{id}/notes", "addPlantNote", "Note something of one's own on a plant",
+		func(ctx context.Context, in *struct {
+			bySpecies
+			Body garden.PlantNoteInput
+		}) (garden.Entry, error) {
+			return o.garden.AddPlantNote(ctx, in.ID, in.Body)
+		})
+	operation(api, http.MethodDelete, "/api/plant-notes/{id}", "removePlantNote", "Take a note off a plant",
+		func(ctx context.Context, in *ByID) (garden.Entry, error) { return o.garden.RemovePlantNote(ctx, in.ID) })
+}
