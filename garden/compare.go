@@ -1,6 +1,7 @@
 package garden
 
 import (
+	"cmp"
 	"context"
 	"fmt"
 	"slices"
@@ -8,6 +9,7 @@ import (
 
 	"bramblyacre/core/calendar"
 	"bramblyacre/core/flora"
+	"bramblyacre/core/identity"
 )
 
 // CompareView is two to four plants side by side: what differs first.
@@ -15,6 +17,59 @@ type CompareView struct {
 	Plants []PlantBrief  `json:"plants"`
 	Rows   []CompareRow  `json:"rows"`
 	Apart  []CompareNote `json:"apart" doc:"What tells them apart, where one is mistaken for another"`
+	// Characters are what they are known by, what decides first.
+	Characters []CompareCharacter `json:"characters" doc:"What they are known by; what tells all of them apart first"`
+}
+
+// CompareCharacter is one character of the compared plants.
+type CompareCharacter struct {
+	ID   string `json:"id"`
+	Name string `json:"name"`
+	// Pairs is how many pairs of them it tells apart, All true where it tells all.
+	Pairs int           `json:"pairs" doc:"How many pairs of them it tells apart"`
+	All   bool          `json:"all" doc:"It tells every pair of them apart"`
+	Cells [][]StateView `json:"cells"`
+}
+
+// compareCharacters are the characters on record for two or more of the plants, those
+// that tell most of them apart first.
+func compareCharacters(plants []PlantView) []CompareCharacter {
+	rows := []CompareCharacter{}
+	for _, c := range identity.Vocabulary() {
+		row := CompareCharacter{ID: c.ID, Name: c.Name}
+		known := 0
+		for _, p := range plants {
+			cell := []StateView{}
+			for _, character := range p.Characters {
+				if character.ID == c.ID {
+					cell = character.Shows
+				}
+			}
+			if len(cell) > 0 {
+				known++
+			}
+			row.Cells = append(row.Cells, cell)
+		}
+		if known < 2 {
+			continue
+		}
+		for i := range row.Cells {
+			for k := range i {
+				if !c.Hint && apartCells(row.Cells[i], row.Cells[k]) {
+					row.Pairs++
+				}
+			}
+		}
+		row.All = row.Pairs == len(plants)*(len(plants)-1)/2
+		rows = append(rows, row)
+	}
+	slices.SortStableFunc(rows, func(a, b CompareCharacter) int { return cmp.Compare(b.Pairs, a.Pairs) })
+	return rows
+}
+
+// apartCells tells whether two plants share no state.
+func apartCells(a, b []StateView) bool {
+	return len(a) > 0 && len(b) > 0 && !slices.ContainsFunc(a, func(s StateView) bool { return slices.Contains(b, s) })
 }
 
 // CompareRow is one thing to know, for each plant.
@@ -41,7 +96,7 @@ func (g *Garden) Compare(ctx context.Context, on calendar.Date, ids []string) (C
 		return CompareView{}, Faults{{"ids", fmt.Sprintf("Choose from %d to %d plants.", fewestCompared, mostCompared)}}
 	}
 	var plants []PlantView
-	v := CompareView{Plants: []PlantBrief{}, Rows: []CompareRow{}, Apart: []CompareNote{}}
+	v := CompareView{Plants: []PlantBrief{}, Rows: []CompareRow{}, Apart: []CompareNote{}, Characters: []CompareCharacter{}}
 	for i, id := range ids {
 		if slices.Contains(ids[:i], id) {
 			return v, Faults{{"ids", "Choose each plant once."}}
@@ -80,7 +135,7 @@ func (g *Garden) Compare(ctx context.Context, on calendar.Date, ids []string) (C
 		}
 		return 1
 	})
-	v.Apart = apart(plants)
+	v.Apart, v.Characters = apart(plants), compareCharacters(plants)
 	return v, nil
 }
 

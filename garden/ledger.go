@@ -35,7 +35,7 @@ type LedgerFilter struct {
 }
 
 // LedgerKinds lists the kinds of entry.
-var LedgerKinds = []string{"observation", "picking", "job", "planting", "bed", "need", "site", "plan", "ground", "taken back"}
+var LedgerKinds = []string{"observation", "picking", "job", "planting", "bed", "need", "site", "plan", "ground", "check", "find", "sorting", "making", "household", "own plant", "own figure", "plant note", "practice", "taken back"}
 
 // LedgerView is a page of the ledger, the newest first.
 type LedgerView struct {

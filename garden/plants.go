@@ -43,6 +43,7 @@ type PlantBrief struct {
 	Here      string      `json:"here" doc:"What stands of it on the plot; empty for nothing"`
 	Verdict   string      `json:"verdict" doc:"How the asked bed suits it; empty where none is asked"`
 	Value     float64     `json:"value" doc:"The same from 0 to 1"`
+	Warning   string      `json:"warning" doc:"What a dangerous plant is; empty for the rest"`
 	Deadly    string      `json:"deadly" doc:"The plants that kill and that it is mistaken for; empty for none on record"`
 }
 
@@ -126,7 +127,7 @@ func (j judging) plantBrief(s *flora.Species, on calendar.Date, filter PlantsFil
 		ID: s.ID, Name: s.Names.Name, Botanical: s.Names.Botanical, Family: s.Names.Family, Uses: s.Site.Uses, Spread: s.Site.Spread, Ease: s.Household.Ease,
 		Life: fmt.Sprintf("%s %s, %s tall", s.Life.Form, s.Life.Habit, j.units.PlantLength(s.Size.Height.Value/100)), Here: j.hereWords(s.ID),
 	}
-	b.Deadly = joined(deadlyLookAlikes(s))
+	b.Deadly, b.Warning = joined(deadlyLookAlikes(s)), warningOf(s)
 	forecast, err := j.typical(s, fullGrownYear(s))
 	if err != nil {
 		return b, false, err
@@ -141,6 +142,21 @@ func (j judging) plantBrief(s *flora.Species, on calendar.Date, filter PlantsFil
 		fits = fits && (b.Verdict == "well" || b.Verdict == "fairly")
 	}
 	return b, fits, nil
+}
+
+// warningOf says what a plant is that harms, or is never used.
+func warningOf(s *flora.Species) string {
+	switch {
+	case s.Identity.Danger == "deadly":
+		return "Deadly: it kills."
+	case s.Identity.Danger == "poisonous" && s.IsUsed():
+		return "Poisonous by mouth."
+	case s.Identity.Danger == "poisonous":
+		return "Poisonous."
+	case !s.IsUsed():
+		return "Not used."
+	}
+	return ""
 }
 
 // thisSeason is a day of the next season as the same day of this one: a usual year

@@ -45,7 +45,7 @@ type SpecimenView struct {
 	Botanical   string          `json:"botanical"`
 	Other       string          `json:"other"`
 	Danger      string          `json:"danger"`
-	Seed        uint64          `json:"seed,string"`
+	Seed        uint64          `json:"seed"`
 	Stage       flora.Stage     `json:"stage"`
 	Inspectable []CharacterView `json:"inspectable"`
 }
@@ -61,7 +61,7 @@ type LookAtView struct {
 type DecisionInput struct {
 	SpeciesID string   `json:"speciesId"`
 	OtherID   string   `json:"otherId"`
-	Seed      uint64   `json:"seed,string"`
+	Seed      uint64   `json:"seed"`
 	Looked    []string `json:"looked" doc:"The characters that were looked at"`
 	Decision  string   `json:"decision" enum:"it is,it is not,cannot tell"`
 }

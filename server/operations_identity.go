@@ -92,21 +92,23 @@ func (o operations) registerPhotographs(api huma.API) {
 		})
 }
 
+// BySpecimen is a specimen in an address: its pair, and the seed it is made from.
+type BySpecimen struct {
+	Species string `query:"species"`
+	Other   string `query:"other"`
+	Seed    uint64 `query:"seed"`
+}
+
 func (o operations) registerPractice(api huma.API) {
-	type specimen struct {
-		Species string `query:"species"`
-		Other   string `query:"other"`
-		Seed    uint64 `query:"seed"`
-	}
 	operation(api, http.MethodGet, "/api/practice", "getPractice", "The pairs to tell apart",
 		func(ctx context.Context, _ *nothing) (garden.PracticeView, error) { return o.garden.Practice(ctx) })
 	operation(api, http.MethodGet, "/api/practice/specimen", "getSpecimen", "A specimen to be told",
-		func(ctx context.Context, in *specimen) (garden.SpecimenView, error) {
+		func(ctx context.Context, in *BySpecimen) (garden.SpecimenView, error) {
 			return o.garden.PracticeRound(ctx, in.Species, in.Other, in.Seed)
 		})
 	operation(api, http.MethodGet, "/api/practice/look", "lookAtSpecimen", "One character of a specimen",
 		func(ctx context.Context, in *struct {
-			specimen
+			BySpecimen
 			Character string `query:"character"`
 		}) (garden.LookAtView, error) {
 			return o.garden.PracticeLook(ctx, in.Species, in.Other, in.Seed, in.Character)

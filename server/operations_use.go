@@ -76,6 +76,11 @@ func (o operations) registerHousehold(api huma.API) {
 		})
 }
 
+// BySpecies is the id of a plant in an address.
+type BySpecies struct {
+	ID string `path:"id"`
+}
+
 // OwnPlantPut is an own plant that was put.
 type OwnPlantPut struct {
 	Entry garden.Entry `json:"entry"`
@@ -83,15 +88,20 @@ type OwnPlantPut struct {
 }
 
 func (o operations) registerOwnPlants(api huma.API) {
-	type bySpecies struct {
-		ID string `path:"id"`
-	}
 	operation(api, http.MethodGet, "/api/plants/{id}/file", "getPlantFile", "A plant as its file",
-		func(ctx context.Context, in *bySpecies) (garden.PlantFile, error) {
+		func(ctx context.Context, in *BySpecies) (garden.PlantFile, error) {
 			return o.garden.PlantFile(ctx, in.ID)
 		})
+	huma.Register(api, huma.Operation{OperationID: "savePlantFile", Method: http.MethodGet, Path: "/api/files/plant/{id}", Summary: "A plant's file, to save"},
+		func(ctx context.Context, in *BySpecies) (*fileAnswer, error) {
+			file, err := o.garden.PlantFile(ctx, in.ID)
+			if err != nil {
+				return nil, asProblem(err)
+			}
+			return &fileAnswer{"application/toml", `attachment; filename="` + file.ID + `.toml"`, []byte(file.Text)}, nil
+		})
 	operation(api, http.MethodGet, "/api/plants/{id}/copy", "copyPlant", "A copy of a plant's file, to change",
-		func(ctx context.Context, in *bySpecies) (garden.PlantFile, error) {
+		func(ctx context.Context, in *BySpecies) (garden.PlantFile, error) {
 			return o.garden.CopyOf(ctx, in.ID)
 		})
 	operation(api, http.MethodPost, "/api/own-plants", "putOwnPlant", "Put a plant of one's own from its file",
@@ -100,19 +110,19 @@ func (o operations) registerOwnPlants(api huma.API) {
 			return OwnPlantPut{entry, id}, err
 		})
 	operation(api, http.MethodDelete, "/api/own-plants/{id}", "removeOwnPlant", "Take a plant of one's own out of the library",
-		func(ctx context.Context, in *bySpecies) (garden.Entry, error) {
+		func(ctx context.Context, in *BySpecies) (garden.Entry, error) {
 			return o.garden.RemoveOwnPlant(ctx, in.ID)
 		})
 	operation(api, http.MethodPut, "/api/plants/{id}/figures", "putOwnFigure", "Put one's own figure in place of the library's",
 		func(ctx context.Context, in *struct {
-			bySpecies
+			BySpecies
 			Body garden.OwnFigureInput
 		}) (garden.Entry, error) {
 			return o.garden.PutOwnFigure(ctx, in.ID, in.Body)
 		})
 	operation(api, http.MethodPost, "/api/plants/{id}/notes", "addPlantNote", "Note something of one's own on a plant",
 		func(ctx context.Context, in *struct {
-			bySpecies
+			BySpecies
 			Body garden.PlantNoteInput
 		}) (garden.Entry, error) {
 			return o.garden.AddPlantNote(ctx, in.ID, in.Body)

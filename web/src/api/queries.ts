@@ -148,3 +148,63 @@ export const useCompare = (ids: string[], day?: string) =>
     queryFn: () => told(api.GET("/api/compare", { params: { query: { ids: ids.join(","), on: day } } })),
     enabled: ids.length > 1,
   });
+
+export const useCheck = (id: number, day?: string) =>
+  useQuery({
+    queryKey: ["check", id, day],
+    queryFn: () =>
+      told(api.GET("/api/plantings/{id}/check", { params: { path: { id }, query: { on: day } } })),
+    placeholderData: keepPreviousData,
+  });
+
+export const useFindCheck = (id: number, day?: string) =>
+  useQuery({
+    queryKey: ["find check", id, day],
+    queryFn: () => told(api.GET("/api/finds/{id}/check", { params: { path: { id }, query: { on: day } } })),
+    placeholderData: keepPreviousData,
+  });
+
+export const useCharacters = () =>
+  useQuery({
+    queryKey: ["characters"],
+    queryFn: () => told(api.GET("/api/characters")),
+    staleTime: Infinity,
+  });
+
+export const useWhatIsThis = (seen: Record<string, string>, skipped: string[]) =>
+  useQuery({
+    queryKey: ["what is this", seen, skipped],
+    queryFn: () => told(api.POST("/api/what-is-this", { body: { seen, skipped } })),
+    placeholderData: keepPreviousData,
+  });
+
+export const useFinds = () => useQuery({ queryKey: ["finds"], queryFn: () => told(api.GET("/api/finds")) });
+
+export const useBaskets = () =>
+  useQuery({ queryKey: ["baskets"], queryFn: () => told(api.GET("/api/baskets")) });
+
+export const useCautions = (pickingId: number, preparation: string) =>
+  useQuery({
+    queryKey: ["cautions", pickingId, preparation],
+    queryFn: () =>
+      told(
+        api.GET("/api/pickings/{id}/cautions", {
+          params: { path: { id: pickingId }, query: { preparation } },
+        }),
+      ),
+    placeholderData: keepPreviousData,
+  });
+
+export const useHousehold = () =>
+  useQuery({ queryKey: ["household"], queryFn: () => told(api.GET("/api/household")) });
+
+export const usePractice = () =>
+  useQuery({ queryKey: ["practice"], queryFn: () => told(api.GET("/api/practice")) });
+
+export const useSpecimen = (species: string, other: string, seed: string) =>
+  useQuery({
+    queryKey: ["specimen", species, other, seed],
+    queryFn: () =>
+      told(api.GET("/api/practice/specimen", { params: { query: { species, other, seed: Number(seed) } } })),
+    staleTime: Infinity,
+  });

@@ -192,6 +192,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/files/plant/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A plant's file, to save */
+        get: operations["savePlantFile"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/files/{name}": {
         parameters: {
             query?: never;
@@ -1556,6 +1573,18 @@ export interface components {
             kind: string;
             name: string;
         };
+        CompareCharacter: {
+            /** @description It tells every pair of them apart */
+            all: boolean;
+            cells: components["schemas"]["StateView"][][];
+            id: string;
+            name: string;
+            /**
+             * Format: int64
+             * @description How many pairs of them it tells apart
+             */
+            pairs: number;
+        };
         CompareNote: {
             danger: string;
             decides: string;
@@ -1570,6 +1599,8 @@ export interface components {
         CompareView: {
             /** @description What tells them apart, where one is mistaken for another */
             apart: components["schemas"]["CompareNote"][];
+            /** @description What they are known by; what tells all of them apart first */
+            characters: components["schemas"]["CompareCharacter"][];
             plants: components["schemas"]["PlantBrief"][];
             rows: components["schemas"]["CompareRow"][];
         };
@@ -2230,6 +2261,8 @@ export interface components {
             value: number;
             /** @description How the asked bed suits it; empty where none is asked */
             verdict: string;
+            /** @description What a dangerous plant is; empty for the rest */
+            warning: string;
         };
         PlantCharacter: {
             id: string;
@@ -2346,6 +2379,8 @@ export interface components {
             value: number;
             /** @description How the asked bed suits it; empty where none is asked */
             verdict: string;
+            /** @description What a dangerous plant is; empty for the rest */
+            warning: string;
             /** @description Why it needs watching */
             watch: string;
             wildlife: string;
@@ -3474,6 +3509,39 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Entry"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    savePlantFile: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    "Content-Disposition"?: string;
+                    "Content-Type"?: string;
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": string;
                 };
             };
             /** @description Error */
@@ -5080,7 +5148,9 @@ export interface operations {
         parameters: {
             query?: never;
             header?: never;
-            path?: never;
+            path: {
+                id: string;
+            };
             cookie?: never;
         };
         requestBody: {
@@ -5144,7 +5214,9 @@ export interface operations {
         parameters: {
             query?: never;
             header?: never;
-            path?: never;
+            path: {
+                id: string;
+            };
             cookie?: never;
         };
         requestBody: {
@@ -5270,6 +5342,9 @@ export interface operations {
     lookAtSpecimen: {
         parameters: {
             query?: {
+                species?: string;
+                other?: string;
+                seed?: number;
                 character?: string;
             };
             header?: never;

@@ -15,6 +15,12 @@ const Gather = lazy(() => import("../areas/gather/Gather").then((m) => ({ defaul
 const Plants = lazy(() => import("../areas/plants/Plants").then((m) => ({ default: m.Plants })));
 const Plant = lazy(() => import("../areas/plants/Plant").then((m) => ({ default: m.Plant })));
 const Compare = lazy(() => import("../areas/plants/Compare").then((m) => ({ default: m.Compare })));
+const OwnPlant = lazy(() => import("../areas/plants/OwnPlant").then((m) => ({ default: m.OwnPlant })));
+const Check = lazy(() => import("../areas/check/Check").then((m) => ({ default: m.Check })));
+const FindCheck = lazy(() => import("../areas/check/Check").then((m) => ({ default: m.FindCheck })));
+const What = lazy(() => import("../areas/check/What").then((m) => ({ default: m.What })));
+const Practice = lazy(() => import("../areas/practice/Practice").then((m) => ({ default: m.Practice })));
+const Specimen = lazy(() => import("../areas/practice/Specimen").then((m) => ({ default: m.Specimen })));
 const Ledger = lazy(() => import("../areas/ledger/Ledger").then((m) => ({ default: m.Ledger })));
 const Settings = lazy(() => import("../areas/settings/Settings").then((m) => ({ default: m.Settings })));
 
@@ -48,9 +54,15 @@ export function App() {
                 <Route path="plot" element={<Plot />} />
                 <Route path="round" element={<Round />} />
                 <Route path="plantings/:id" element={<Planting />} />
+                <Route path="plantings/:id/check" element={<Check />} />
+                <Route path="finds/:id/check" element={<FindCheck />} />
+                <Route path="what" element={<What />} />
+                <Route path="practice" element={<Practice />} />
+                <Route path="practice/:species/:other" element={<Specimen />} />
                 <Route path="gather" element={<Gather />} />
                 <Route path="plants" element={<Plants />} />
                 <Route path="plants/compare/:ids" element={<Compare />} />
+                <Route path="plants/own/:id?" element={<OwnPlant />} />
                 <Route path="plants/:id" element={<Plant />} />
                 <Route path="ledger" element={<Ledger />} />
                 <Route path="settings" element={<Settings />} />

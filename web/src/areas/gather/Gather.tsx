@@ -9,6 +9,7 @@ import { DayLine, SeasonAxis, type Axis } from "../../parts/SeasonAxis";
 import { Trouble } from "../../parts/Trouble";
 import { useWidth } from "../../parts/useWidth";
 import { WindowBar } from "../../parts/WindowBar";
+import { Baskets } from "./Baskets";
 import { Needs } from "./Needs";
 
 const lane = 30;
@@ -37,6 +38,7 @@ export function Gather() {
         Full colour: open 9 times in 10. Pale ends: the days in which it may open or close. A dark stroke: at
         its best. A dashed red outline: not for use.
       </Box>
+      <Baskets />
       {gather.windows.length === 0 && <p>Nothing that stands on the plot can be taken yet.</p>}
       {groups.map((group) => {
         const windows = gather.windows.filter((w) => (group.states as readonly string[]).includes(w.state));

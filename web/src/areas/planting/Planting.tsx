@@ -64,6 +64,9 @@ export function Planting() {
           <Button variant="outlined" onClick={() => pick(p.id)} disabled={p.removed}>
             Note a picking
           </Button>
+          <Button variant="outlined" component={Link} to={kept(`/plantings/${p.id}/check`)}>
+            {unproven ? "Check what it is" : "Look again"}
+          </Button>
           <Button color="inherit" onClick={() => setChanging(true)} disabled={p.removed}>
             Change
           </Button>
@@ -74,6 +77,15 @@ export function Planting() {
           This planting was removed. The <Link to={kept("/ledger")}>ledger</Link> can take that back.
         </Alert>
       )}
+      <Box
+        sx={{
+          borderLeft: `5px solid var(${p.identity === "sure" ? "--leaf" : "--forbid"})`,
+          pl: 1.2,
+          my: 1,
+        }}
+      >
+        {p.proof}
+      </Box>
       <GroundNotices notices={p.ground} />
       {p.fates.map((fate) => (
         <Box
@@ -155,7 +167,7 @@ export function Planting() {
               ))}
             </>
           )}
-          {p.identityNote && <Box sx={{ fontSize: 14.5, mt: 1 }}>Proved: {p.identityNote}</Box>}
+          {p.labelled && <Box sx={{ fontSize: 14.5, mt: 1 }}>Label: {p.source}</Box>}
           {p.note && <Box sx={{ fontSize: 14.5, mt: 1 }}>Note: {p.note}</Box>}
           <Box sx={{ fontSize: 14, color: "text.secondary", mt: 1 }}>
             Also called {p.otherNames.join(", ")}.

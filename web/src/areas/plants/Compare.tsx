@@ -4,6 +4,7 @@ import { Link, useParams } from "react-router";
 
 import { useCompare } from "../../api/queries";
 import { useKept, useShownDay } from "../../app/shownDay";
+import { DrawnStates } from "../../parts/CharacterDrawing";
 import { Sprig } from "../../parts/Sprig";
 import { Trouble } from "../../parts/Trouble";
 
@@ -53,6 +54,42 @@ export function Compare() {
             </Box>
           </Box>
         ))}
+        {compared.characters.map((row, i) => (
+          <Fragment key={row.id}>
+            {(i === 0 || row.pairs > 0 !== (compared.characters[i - 1]?.pairs ?? 0) > 0) && (
+              <Typography variant="h3" sx={{ gridColumn: "1 / -1", mt: 1.5, mb: 0.5 }}>
+                {row.pairs > 0 ? "What decides" : "Alike, or no safe difference"}
+              </Typography>
+            )}
+            <Box
+              sx={{
+                fontSize: 14.5,
+                pt: 0.5,
+                fontWeight: row.all ? 700 : 400,
+                borderTop: "1px dotted var(--rule)",
+                gridColumn: { xs: "1 / -1", md: "auto" },
+              }}
+            >
+              {row.name}
+              {row.pairs > 0 && !row.all && <Box sx={{ color: "text.secondary" }}>tells some apart</Box>}
+            </Box>
+            {row.cells.map((cell, k) => (
+              <Box key={compared.plants[k]?.id ?? k} sx={{ py: 0.5, borderTop: "1px dotted var(--rule)" }}>
+                {cell.length === 0 && (
+                  <span style={{ fontSize: 14, color: "var(--softInk)" }}>nothing on record</span>
+                )}
+                {row.pairs > 0 ? (
+                  <DrawnStates character={row.id} states={cell} size={52} />
+                ) : (
+                  <span style={{ fontSize: 14 }}>{cell.map((state) => state.words).join(" ")}</span>
+                )}
+              </Box>
+            ))}
+          </Fragment>
+        ))}
+        <Typography variant="h3" sx={{ gridColumn: "1 / -1", mt: 2, mb: 0.5 }}>
+          What else differs
+        </Typography>
         {compared.rows.map((row, i) => (
           <Fragment key={row.name}>
             {i === firstSame && (

@@ -4,8 +4,12 @@ import { Link, useParams } from "react-router";
 import { Refusal, type Schemas } from "../../api/client";
 import { usePlant } from "../../api/queries";
 import { useKept, useShownDay } from "../../app/shownDay";
+import { CautionList } from "../../parts/CautionList";
+import { DrawnStates } from "../../parts/CharacterDrawing";
 import { Sprig } from "../../parts/Sprig";
 import { Trouble } from "../../parts/Trouble";
+import { OwnFigures } from "./OwnFigures";
+import { PlantNotes } from "./PlantNotes";
 import { PlantYearChart } from "./PlantYearChart";
 
 const grave = (danger: string) => danger === "deadly" || danger === "poisonous";
@@ -39,10 +43,46 @@ export function Plant() {
             Usually <b>{p.stage}</b> now{p.here && ` · ${p.here}`}
           </Box>
         </Box>
-        <Button variant="contained" component={Link} to={kept(`/plot?where=${p.id}`)} className="no-print">
-          Where would it go best
-        </Button>
+        <Box sx={{ display: "flex", gap: 1, flexWrap: "wrap" }} className="no-print">
+          {p.used && (
+            <Button variant="contained" component={Link} to={kept(`/plot?where=${p.id}`)}>
+              Where would it go best
+            </Button>
+          )}
+          <Button variant="outlined" component={Link} to={kept(`/plants/own/${p.id}`)}>
+            {p.own ? "Change your plant" : "Change a copy"}
+          </Button>
+          <Button component="a" href={`/api/files/plant/${p.id}`}>
+            Save its file
+          </Button>
+        </Box>
       </Box>
+      {!p.used && (
+        <Box
+          role="alert"
+          sx={{
+            background: grave(p.danger) ? "var(--forbid)" : "var(--softInk)",
+            color: "#fff",
+            px: 1.5,
+            py: 1,
+            my: 1,
+            fontSize: 17,
+          }}
+        >
+          {p.warning} It is never offered for use.
+        </Box>
+      )}
+      {p.fault && (
+        <Box
+          role="alert"
+          sx={{ borderLeft: "5px solid var(--forbid)", pl: 1.2, my: 0.7, whiteSpace: "pre-line" }}
+        >
+          Your own figures of it are not in force: {p.fault}
+        </Box>
+      )}
+      {p.kin && <Note colour="--clay" name="Same name, another plant" words={p.kin} />}
+      {p.watch && <Note colour="--straw" name="Needs watching" words={p.watch} />}
+      {p.law && <Note colour="--water" name="Law" words={p.law} />}
       {p.sameName.map((words) => (
         <Box key={words} sx={{ borderLeft: "5px solid var(--clay)", pl: 1.2, my: 0.7 }}>
           {words}
@@ -72,11 +112,42 @@ export function Plant() {
             <Part key={part.name} part={part} />
           ))}
           <Typography variant="h2" sx={{ mt: 2.5, mb: 0.5 }}>
+            Known by
+          </Typography>
+          <Box
+            sx={{
+              display: "grid",
+              gridTemplateColumns: { xs: "repeat(3, minmax(0, 1fr))", md: "repeat(6, minmax(0, 1fr))" },
+              gap: 1.2,
+            }}
+          >
+            {p.characters.map((c) => (
+              <Box
+                key={c.id}
+                sx={{ borderTop: `2px solid var(${c.must ? "--bramble" : "--rule"})`, pt: 0.5 }}
+              >
+                <Box sx={{ fontSize: 13, color: "text.secondary", lineHeight: 1.2 }}>
+                  {c.name}
+                  {c.must && <b> · must</b>}
+                </Box>
+                <DrawnStates character={c.id} states={c.shows.slice(0, 1)} size={56} bare />
+                <Box sx={{ fontSize: 13, lineHeight: 1.25 }}>{c.shows.map((s) => s.words).join(" Or: ")}</Box>
+              </Box>
+            ))}
+          </Box>
+          <Typography variant="h2" sx={{ mt: 2.5, mb: 0.5 }}>
             Mistaken for
           </Typography>
           {p.lookAlikes.map((l) => (
             <Box key={l.botanical} sx={{ fontSize: 15, py: 0.5, borderBottom: "1px dotted var(--rule)" }}>
-              <b>{l.lookAlike}</b> <i>{l.botanical}</i>,{" "}
+              {l.id ? (
+                <Link to={kept(`/plants/${l.id}`)}>
+                  <b>{l.lookAlike}</b>
+                </Link>
+              ) : (
+                <b>{l.lookAlike}</b>
+              )}{" "}
+              <i>{l.botanical}</i>,{" "}
               <span style={{ color: grave(l.danger) ? "var(--forbid)" : undefined }}>{l.danger}</span>.{" "}
               {l.decides} <span style={{ color: "var(--softInk)" }}>Look: {l.when}.</span>
             </Box>
@@ -96,12 +167,10 @@ export function Plant() {
           <Typography variant="h2" sx={{ mb: 0.5 }}>
             Cautions
           </Typography>
-          {p.cautions.length === 0 && <p>No caution on record here.</p>}
-          <Box component="ul" sx={{ m: 0, pl: 2.2, color: "var(--forbid)", fontSize: 15 }}>
-            {p.cautions.map((words) => (
-              <li key={words}>{words}</li>
-            ))}
-          </Box>
+          {p.cautionList.here && (
+            <Box sx={{ color: "var(--forbid)", fontWeight: 700 }}>{p.cautionList.here}</Box>
+          )}
+          <CautionList cautions={p.cautionList} />
           <Typography variant="h2" sx={{ mt: 2.5, mb: 0.5 }}>
             What it asks and how it grows
           </Typography>
@@ -126,6 +195,20 @@ export function Plant() {
               <span style={{ color: f.minds ? "var(--clay)" : undefined }}>{f.answer}</span>
             </Box>
           ))}
+          <Typography variant="h2" sx={{ mt: 2.5, mb: 0.5 }}>
+            More of it
+          </Typography>
+          {p.propagation.map((way) => (
+            <Box key={way.name} sx={{ fontSize: 15, py: 0.4, borderBottom: "1px dotted var(--rule)" }}>
+              <b>{way.name}</b>: {way.words}
+            </Box>
+          ))}
+          <Typography variant="h2" sx={{ mt: 2.5, mb: 0.5 }}>
+            Worth to wildlife
+          </Typography>
+          <Box sx={{ fontSize: 15 }}>{p.wildlife}</Box>
+          <OwnFigures plant={p} />
+          <PlantNotes plant={p} />
           {p.plantings.length > 0 && (
             <Typography variant="h2" sx={{ mt: 2.5, mb: 0.5 }}>
               On the plot
@@ -141,12 +224,20 @@ export function Plant() {
             Also called {p.otherNames.join(", ")}.
           </Box>
           <Box sx={{ fontSize: 14, color: "text.secondary", mt: 1 }}>
-            Usual cautions only, no doses and no advice for a person: ask a doctor or pharmacist, and keep to
-            local law.
+            Usual cautions only, no doses and no advice for a person. Keep to the local list of weeds and
+            protected plants.
           </Box>
         </Box>
       </Box>
     </>
+  );
+}
+
+function Note({ colour, name, words }: { colour: string; name: string; words: string }) {
+  return (
+    <Box sx={{ borderLeft: `5px solid var(${colour})`, pl: 1.2, my: 0.7 }}>
+      <b>{name}.</b> {words}
+    </Box>
   );
 }
 

@@ -36,6 +36,15 @@ export function Plants() {
         <Box sx={{ color: "text.secondary", flex: 1 }}>
           {plants.plants.length} of {plants.all}
         </Box>
+        <Button variant="outlined" component={Link} to={kept("/what")}>
+          What is this?
+        </Button>
+        <Button variant="outlined" component={Link} to={kept("/practice")}>
+          Tell apart
+        </Button>
+        <Button component={Link} to={kept("/plants/own")}>
+          Add a plant
+        </Button>
         <Button
           variant="contained"
           component={Link}
@@ -131,6 +140,9 @@ function Row({ plant, chosen, onChoose }: RowProps) {
         </Box>{" "}
         <i style={{ color: "var(--softInk)" }}>{plant.botanical}</i>
         {plant.found && <Box sx={{ fontSize: 14 }}>found as “{plant.found}”</Box>}
+        {plant.warning && (
+          <Box sx={{ fontSize: 14, fontWeight: 700, color: "var(--forbid)" }}>{plant.warning}</Box>
+        )}
         {plant.deadly && <Box sx={{ fontSize: 14, color: "var(--forbid)" }}>mistaken for {plant.deadly}</Box>}
       </Box>
       <Box sx={{ fontSize: 14.5, gridColumn: { xs: "2", md: "auto" } }}>

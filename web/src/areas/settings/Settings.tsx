@@ -1,4 +1,13 @@
-import { Alert, Box, Button, MenuItem, TextField, Typography } from "@mui/material";
+import {
+  Alert,
+  Box,
+  Button,
+  Checkbox,
+  FormControlLabel,
+  MenuItem,
+  TextField,
+  Typography,
+} from "@mui/material";
 import { Controller, useForm } from "react-hook-form";
 
 import { api, told, type Schemas } from "../../api/client";
@@ -8,6 +17,7 @@ import { useUndo } from "../../app/Undo";
 import { Choice, ChoiceRow } from "../../parts/Choices";
 import { typedNumber } from "../../parts/numbers";
 import { useSend } from "../../parts/useSend";
+import { Household } from "./Household";
 
 /** Settings is where the plot lies, its climate, and how it is shown. */
 export function Settings() {
@@ -105,6 +115,7 @@ function SettingsForm({ site }: { site: Schemas["SiteView"] }) {
         </Button>
       </form>
       <Box>
+        <Customs on={site.customs} />
         <Typography variant="h2" sx={{ mb: 1 }}>
           Frost here
         </Typography>
@@ -132,6 +143,34 @@ function SettingsForm({ site }: { site: Schemas["SiteView"] }) {
           </Choice>
         </ChoiceRow>
       </Box>
+      <Box sx={{ gridColumn: "1 / -1" }}>
+        <Household />
+      </Box>
+    </Box>
+  );
+}
+
+/** Customs switches the grower's customs on: their own notes and steps, from as many authors as they like. */
+function Customs({ on }: { on: boolean }) {
+  const { noted } = useUndo();
+  const { send, sending, fault } = useSend();
+  const set = async (wanted: boolean) => {
+    const entry = await send(() => told(api.PUT("/api/customs", { body: { on: wanted } })));
+    if (entry) noted(entry);
+  };
+  return (
+    <Box sx={{ mb: 3 }}>
+      <Typography variant="h2" sx={{ mb: 0.5 }}>
+        Customs and correspondences
+      </Typography>
+      <FormControlLabel
+        control={<Checkbox checked={on} disabled={sending} onChange={(_, wanted) => void set(wanted)} />}
+        label="Keep my own customs with the plants"
+      />
+      <Box sx={{ color: "text.secondary", fontSize: 14.5 }}>
+        Your own notes, by author; where authors disagree they stand side by side, and no side is taken.
+      </Box>
+      {fault && <Alert severity="error">{fault}</Alert>}
     </Box>
   );
 }

@@ -15,6 +15,7 @@ import { Controller, useForm, useWatch } from "react-hook-form";
 import { api, told, type Schemas } from "../../../api/client";
 import { usePlanting, useSite, useSpecies, useWhere } from "../../../api/queries";
 import { useUndo } from "../../../app/Undo";
+import { same, SelectField } from "../../../parts/SelectField";
 import { useSend } from "../../../parts/useSend";
 import { SpeciesField } from "../panels/SpeciesField";
 
@@ -90,12 +91,12 @@ function PlantingForm({ planting, bedId, asked, beds, site, species, onClose }: 
       area: planting?.area ?? "",
       startedOn: planting?.startedOn ?? site.today,
       origin: planting?.origin ?? "seed",
-      identity: planting?.identity ?? "unproven",
-      identityNote: planting?.identityNote ?? "",
+      labelled: planting?.labelled ?? false,
+      source: planting?.source ?? "",
       note: planting?.note ?? "",
     },
   });
-  const [identity, inBed] = useWatch({ control, name: ["identity", "bedId"] });
+  const [labelled, inBed] = useWatch({ control, name: ["labelled", "bedId"] });
   const bed = beds.find((b) => b.id === Number(inBed));
   const onSave = handleSubmit(async (typed) => {
     const body = {
@@ -177,31 +178,24 @@ function PlantingForm({ planting, bedId, asked, beds, site, species, onClose }: 
               )}
             />
             <Controller
-              name="identity"
+              name="labelled"
               control={control}
               render={({ field }) => (
-                <TextField
-                  select
-                  label="Identity"
-                  {...field}
-                  {...at("identity", "Only a sure planting is offered for use")}
-                >
-                  <MenuItem value="unproven">unproven</MenuItem>
-                  <MenuItem value="sure">sure</MenuItem>
-                </TextField>
+                <SelectField
+                  label="It came labelled from a known source"
+                  value={field.value ? "yes" : "no"}
+                  onChange={(value) => field.onChange(value === "yes")}
+                  options={same(["no", "yes"])}
+                  helperText="Either way it is unproven until a check agrees"
+                />
               )}
             />
           </Box>
-          {identity === "sure" && (
+          {labelled && (
             <TextField
-              label="How it was proved"
-              multiline
-              minRows={2}
-              {...register("identityNote")}
-              {...at(
-                "identityNote",
-                "Who looked, at which characters, on which days; or the label it came with",
-              )}
+              label="Whose label"
+              {...register("source")}
+              {...at("source", "The nursery, or the friend who has grown it for years")}
               sx={{ mt: 2 }}
             />
           )}

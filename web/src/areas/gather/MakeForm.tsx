@@ -1,0 +1,50 @@
+import { Alert, Box, Button } from "@mui/material";
+import { useState } from "react";
+
+import { api, told, type Schemas } from "../../api/client";
+import { useCautions } from "../../api/queries";
+import { useUndo } from "../../app/Undo";
+import { CautionList } from "../../parts/CautionList";
+import { same, SelectField } from "../../parts/SelectField";
+import { useSend } from "../../parts/useSend";
+
+/** MakeForm notes what is made of a picking, with the cautions of just that. */
+export function MakeForm({ basket, onClose }: { basket: Schemas["BasketView"]; onClose: () => void }) {
+  const { noted } = useUndo();
+  const { send, sending, fault, fields } = useSend();
+  const [made, setMade] = useState(basket.mayMake[0] ?? "");
+  const cautions = useCautions(basket.pickingId, made).data;
+  const onSave = async () => {
+    const entry = await send(() =>
+      told(
+        api.POST("/api/pickings/{id}/makings", {
+          params: { path: { id: basket.pickingId } },
+          body: { preparation: made },
+        }),
+      ),
+    );
+    if (!entry) return;
+    noted(entry);
+    onClose();
+  };
+  return (
+    <Box sx={{ mt: 1, mb: 1.5, maxWidth: 760 }}>
+      <SelectField label="Make" value={made} onChange={setMade} options={same(basket.mayMake)} width={220} />
+      {cautions && <CautionList cautions={cautions} />}
+      {(fault || fields.preparation) && <Alert severity="error">{fault || fields.preparation}</Alert>}
+      <Box sx={{ display: "flex", gap: 1, mt: 1 }}>
+        <Button variant="contained" disabled={sending} onClick={() => void onSave()}>
+          Note that it is made
+        </Button>
+        <Button
+          component="a"
+          href={`/api/pickings/${basket.pickingId}/label?preparation=${encodeURIComponent(made)}`}
+          target="_blank"
+        >
+          Its label
+        </Button>
+        <Button onClick={onClose}>Leave</Button>
+      </Box>
+    </Box>
+  );
+}

@@ -1,0 +1,106 @@
+import { Alert, Box, Button, TextField } from "@mui/material";
+import { useState } from "react";
+
+import { api, told, type Schemas } from "../../api/client";
+import { useHousehold } from "../../api/queries";
+import { useUndo } from "../../app/Undo";
+import { DrawnStates } from "../../parts/CharacterDrawing";
+import { Choice, ChoiceRow } from "../../parts/Choices";
+import { typedNumber } from "../../parts/numbers";
+import { useSend } from "../../parts/useSend";
+
+const answers = ["seen", "not seen", "cannot tell"] as const;
+
+/** SortForm is the second, short check at the table. */
+export function SortForm({ basket, onClose }: { basket: Schemas["BasketView"]; onClose: () => void }) {
+  const { noted } = useUndo();
+  const { send, sending, fault, fields, at } = useSend();
+  const people = useHousehold().data?.people ?? [];
+  const [by, setBy] = useState("");
+  const [rejected, setRejected] = useState("");
+  const [given, setGiven] = useState<Record<string, string>>({});
+  const onSave = async () => {
+    const entry = await send(() =>
+      told(
+        api.POST("/api/pickings/{id}/sortings", {
+          params: { path: { id: basket.pickingId } },
+          body: { by, answers: given, rejected: rejected ? typedNumber(rejected) : 0 },
+        }),
+      ),
+    );
+    if (!entry) return;
+    noted(entry);
+    onClose();
+  };
+  return (
+    <Box sx={{ mt: 1, mb: 1.5, maxWidth: 860 }}>
+      {basket.questions.length === 0 && (
+        <Box sx={{ mb: 1 }}>Pick it over piece by piece: strangers, grit and spoilt pieces go out.</Box>
+      )}
+      {basket.questions.map((q) => (
+        <Box
+          key={q.id}
+          component="section"
+          aria-label={q.name}
+          sx={{ borderTop: "1px dotted var(--rule)", py: 1 }}
+        >
+          <Box sx={{ fontWeight: 700 }}>
+            {q.ask} Every piece of it. {q.how}
+          </Box>
+          <Box sx={{ display: "flex", gap: 3, my: 0.8, flexWrap: "wrap" }}>
+            <DrawnStates character={q.id} states={q.shows} size={58} />
+            {q.others.map((o) => (
+              <Box key={o.names} sx={{ borderLeft: "3px solid var(--forbid)", pl: 1.2 }}>
+                <Box sx={{ fontSize: 13.5, color: "var(--forbid)" }}>{o.names}</Box>
+                <DrawnStates character={q.id} states={o.shows} size={46} />
+              </Box>
+            ))}
+          </Box>
+          <ChoiceRow label={`Answer: ${q.name}`} columns={3}>
+            {answers.map((answer) => (
+              <Choice
+                key={answer}
+                chosen={given[q.id] === answer}
+                onChoose={() => setGiven({ ...given, [q.id]: answer })}
+                label={`${q.name}: ${answer}`}
+              >
+                {answer === "seen" ? "all of it" : answer === "not seen" ? "a stranger in it" : "cannot tell"}
+              </Choice>
+            ))}
+          </ChoiceRow>
+        </Box>
+      ))}
+      <Box sx={{ display: "flex", gap: 1.5, mt: 1, alignItems: "flex-start", flexWrap: "wrap" }}>
+        <TextField
+          label="Who sorted it"
+          value={by}
+          onChange={(event) => setBy(event.target.value)}
+          slotProps={{ htmlInput: { list: "sorters" } }}
+          {...at("by")}
+          sx={{ width: 200 }}
+        />
+        <datalist id="sorters">
+          {people.map((p) => (
+            <option key={p.id} value={p.name} />
+          ))}
+        </datalist>
+        <TextField
+          label="To the compost, g"
+          value={rejected}
+          onChange={(event) => setRejected(event.target.value)}
+          {...at("rejected")}
+          sx={{ width: 170 }}
+        />
+        <Button variant="contained" disabled={sending} onClick={() => void onSave()}>
+          It is sorted
+        </Button>
+        <Button onClick={onClose}>Leave</Button>
+      </Box>
+      {(fault || fields.answers) && (
+        <Alert severity="error" sx={{ mt: 1 }}>
+          {fault || fields.answers}
+        </Alert>
+      )}
+    </Box>
+  );
+}
