@@ -161,7 +161,10 @@ func (b *builder) note(n note) error {
 	}
 	if n.amount != "" {
 		_, err := b.garden.NotePicking(b.ctx, id, garden.PickingInput{Day: n.day, Part: n.part, Amount: n.amount, Note: n.note})
-		return err
+		if err != nil || n.day > lastSorted {
+			return err
+		}
+		return b.sort(id)
 	}
 	_, err := b.garden.NoteObservation(b.ctx, id, garden.ObservationInput{
 		Day: n.day, Stage: n.stage, Share: n.share, Height: n.height, Width: n.width, Marks: n.marks, Note: n.note,

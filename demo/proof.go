@@ -56,3 +56,26 @@ func (b *builder) check(l look) error {
 	_, err = b.garden.NoteLook(b.ctx, id, garden.LookInput{Day: l.day, By: l.by, Answers: answers, Note: l.note})
 	return err
 }
+
+// lastSorted is the last day whose pickings were sorted at the table.
+const lastSorted = "2031-05-12"
+
+// sort sorts the newest picking of a planting at the table.
+func (b *builder) sort(plantingID int64) error {
+	baskets, err := b.garden.Baskets(b.ctx)
+	if err != nil {
+		return err
+	}
+	for _, basket := range baskets {
+		if basket.PlantingID != plantingID || basket.State != "to sort" {
+			continue
+		}
+		answers := map[string]string{}
+		for _, q := range basket.Questions {
+			answers[q.ID] = "seen"
+		}
+		_, err := b.garden.SortPicking(b.ctx, basket.PickingID, garden.SortingInput{By: "Ida", Answers: answers})
+		return err
+	}
+	return nil // held back: nothing to sort
+}

@@ -54,6 +54,7 @@ type CheckQuestion struct {
 	Ask     string       `json:"ask"`
 	How     string       `json:"how"`
 	Must    bool         `json:"must"`
+	Needed  bool         `json:"needed" doc:"False for one that stands in where another cannot be told"`
 	Shows   []StateView  `json:"shows" doc:"What the plant itself shows, any of them"`
 	Others  []OtherShows `json:"others" doc:"What the dangerous plants that it decides against show"`
 	Against []string     `json:"against" doc:"The dangerous plants it decides against"`
@@ -230,7 +231,7 @@ const mostOthers = 3
 // decides against, those that the species names first, those alike put together.
 func (s *state) viewQuestion(rules *identity.Rules, q identity.Question) CheckQuestion {
 	v := CheckQuestion{
-		ID: q.Character.ID, Name: q.Character.Name, Ask: q.Character.Ask, How: q.Character.How, Must: q.Must,
+		ID: q.Character.ID, Name: q.Character.Name, Ask: q.Character.Ask, How: q.Character.How, Must: q.Must, Needed: q.Needed,
 		Shows: viewStates(q.Character, rules.Species.Identity.Shows[q.Character.ID]), Others: []OtherShows{}, Against: nonNil(q.Against),
 	}
 	at := map[string]int{}
@@ -238,17 +239,20 @@ func (s *state) viewQuestion(rules *identity.Rules, q identity.Question) CheckQu
 		if !slices.Contains(q.Against, d.Name) && !(d.Listed && slices.Contains(d.Deciding, q.Character.ID)) {
 			continue
 		}
-		shows := s.showsOf(rules.Species, d)[q.Character.ID]
-		key := strings.Join(shows, ",")
+		shows := viewStates(q.Character, s.showsOf(rules.Species, d)[q.Character.ID])
+		slices.SortFunc(shows, func(a, b StateView) int { return cmp.Compare(a.ID, b.ID) })
+		key := fmt.Sprint(shows)
 		if i, has := at[key]; has {
-			if strings.Count(v.Others[i].Names, ",") < mostOthers-1 {
-				v.Others[i].Names += ", " + d.Name
+			other := &v.Others[i]
+			if strings.Count(other.Names, ",") < mostOthers-1 {
+				other.Names += ", " + d.Name
+				other.Danger = flora.DangerWords[min(slices.Index(flora.DangerWords, other.Danger), slices.Index(flora.DangerWords, d.Danger))]
 			}
 			continue
 		}
 		if len(v.Others) < mostOthers && len(shows) > 0 {
 			at[key] = len(v.Others)
-			v.Others = append(v.Others, OtherShows{d.Name, d.Danger, viewStates(q.Character, shows)})
+			v.Others = append(v.Others, OtherShows{d.Name, d.Danger, shows})
 		}
 	}
 	return v

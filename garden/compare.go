@@ -176,7 +176,8 @@ func apart(plants []PlantView) []CompareNote {
 	for _, p := range plants {
 		for _, l := range p.LookAlikes {
 			for _, other := range plants {
-				if other.ID != p.ID && taxon(l.Botanical) == taxon(other.Botanical) {
+				told := slices.ContainsFunc(notes, func(n CompareNote) bool { return n.Pair == other.Name+" and "+p.Name })
+				if other.ID != p.ID && taxon(l.Botanical) == taxon(other.Botanical) && !told {
 					notes = append(notes, CompareNote{p.Name + " and " + other.Name, l.Decides, l.When, l.Danger})
 				}
 			}

@@ -5,6 +5,7 @@ import (
 	"encoding/json"
 	"fmt"
 	"slices"
+	"strings"
 
 	"bramblyacre/core/calendar"
 	"bramblyacre/core/flora"
@@ -73,7 +74,7 @@ func (s *state) viewPerson(row store.Person) PersonView {
 			words = append(words, c.Name)
 		}
 	}
-	v.Words = joined(words)
+	v.Words = strings.Join(words, ", ")
 	return v
 }
 

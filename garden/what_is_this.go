@@ -1,9 +1,11 @@
 package garden
 
 import (
+	"cmp"
 	"context"
 	"fmt"
 	"slices"
+	"strings"
 
 	"bramblyacre/core/calendar"
 	"bramblyacre/core/flora"
@@ -15,6 +17,7 @@ type WhatIsThisView struct {
 	Candidates []CandidateView `json:"candidates" doc:"What it can be, as far as it goes; the likest first"`
 	Dangers    []CandidateView `json:"dangers" doc:"Deadly and poisonous plants not ruled out: up to one contradiction may be a misreading"`
 	All        int             `json:"all" doc:"How many plants are on record"`
+	Harmless   int             `json:"harmless" doc:"How many of those left are neither deadly nor poisonous"`
 	Left       int             `json:"left" doc:"How many are left"`
 	Next       []CharacterView `json:"next" doc:"The characters that tell most, weighed by danger, the best first"`
 	Words      string          `json:"words"`
@@ -89,10 +92,15 @@ func (g *Garden) WhatIsThis(ctx context.Context, seen map[string]string, skipped
 		view := viewCandidate(candidate)
 		if flora.IsDangerous(view.Danger) {
 			v.Dangers = append(v.Dangers, view)
-		} else if len(v.Candidates) < mostCandidates {
+		} else {
 			v.Candidates = append(v.Candidates, view)
 		}
 	}
+	slices.SortStableFunc(v.Candidates, func(a, b CandidateView) int {
+		return cmp.Or(cmp.Compare(b.Agrees, a.Agrees), cmp.Compare(strings.ToLower(a.Name), strings.ToLower(b.Name)))
+	})
+	v.Harmless = len(v.Candidates)
+	v.Candidates = v.Candidates[:min(len(v.Candidates), mostCandidates)]
 	looked := map[string]bool{}
 	for id := range seen {
 		looked[id] = true
@@ -122,15 +130,14 @@ func viewCandidate(candidate identity.Candidate) CandidateView {
 
 // whatWords say how far it goes. They never say that it is a plant, or fit for use.
 func whatWords(v WhatIsThisView, seen int) string {
-	harmless := v.Left - len(v.Dangers)
 	switch {
 	case seen == 0:
 		return fmt.Sprintf("%d plants are on record. Start with what you see.", v.All)
 	case v.Left == 0:
 		return "Nothing on record shows all of this. It may be a plant that is not here, or something was misread. It is not for use."
-	case harmless == 0:
+	case v.Harmless == 0:
 		return "Only dangerous plants are left. Leave it, and wash your hands."
-	case harmless == 1 && len(v.Candidates) == 1:
+	case v.Harmless == 1:
 		return fmt.Sprintf("To be checked as %s. That is no proof: the check has to rule out %s.", v.Candidates[0].Name, dangersWords(v.Dangers))
 	}
 	return fmt.Sprintf("It can still be %s, %d of them dangerous.", counted(float64(v.Left), "plant on record", "plants on record"), len(v.Dangers))

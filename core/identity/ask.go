@@ -22,7 +22,10 @@ type Question struct {
 	// plants, not yet ruled out, that it decides against, the named look-alikes first.
 	Must    bool
 	Against []string
-	weight  float64
+	// Needed is true for those that, all seen, would leave nothing owed that this season
+	// shows; the others stand in for one that cannot be told.
+	Needed bool
+	weight float64
 }
 
 // Questions returns the characters worth looking at that shows lets through, the one
@@ -62,7 +65,43 @@ func (r *Rules) Questions(f Finding, today map[string]bool, shows func(Character
 		questions = append(questions, q)
 	}
 	slices.SortStableFunc(questions, func(a, b Question) int { return cmp.Compare(b.weight, a.weight) })
+	r.markNeeded(f, questions, again)
 	return questions
+}
+
+// markNeeded marks the musts, and of the rest, in order, those that rule out a danger
+// which the ones marked before do not.
+func (r *Rules) markNeeded(f Finding, questions []Question, again bool) {
+	seen := map[string]bool{}
+	for id := range f.Seen {
+		seen[id] = !again
+	}
+	for i := range questions {
+		if questions[i].Must {
+			questions[i].Needed, seen[questions[i].Character.ID] = true, true
+		}
+	}
+	wanted := NeedApart
+	if again {
+		wanted = 1
+	}
+	for i := range questions {
+		id := questions[i].Character.ID
+		for _, d := range r.Dangers {
+			if !questions[i].Needed && slices.Contains(questions[i].Against, d.Name) && slices.Contains(d.Deciding, id) && countSeen(d.Deciding, seen) < wanted {
+				questions[i].Needed, seen[id] = true, true
+			}
+		}
+	}
+	slices.SortStableFunc(questions, func(a, b Question) int {
+		switch {
+		case a.Needed && !b.Needed:
+			return -1
+		case b.Needed && !a.Needed:
+			return 1
+		}
+		return 0
+	})
 }
 
 // TableQuestions are the short second check of what was picked: for each dangerous

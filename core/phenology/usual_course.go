@@ -2,6 +2,7 @@ package phenology
 
 import (
 	"fmt"
+	"math"
 	"strings"
 	"time"
 
@@ -11,11 +12,11 @@ import (
 )
 
 // What a usual course is worth: the warmth by a day is uncertain by courseWarmth of
-// itself either way, a day length by courseHours. Guesses of ours, the widths that the
-// first species were given by hand.
+// itself either way, the day of a day length by courseDays. Guesses of ours, about the
+// widths that the first species were given by hand.
 const (
 	courseWarmth = 0.15
-	courseHours  = 0.5
+	courseDays   = 9
 	// courseYear is any year without a leap day.
 	courseYear = 2031
 )
@@ -63,8 +64,7 @@ func stagesOf(s *flora.Species, year *flora.YearOfLife, station climate.Normals)
 		if day < start {
 			continue
 		}
-		tmin, tmax := station.MeanCourse(day)
-		warmth, err := climate.DegreeDays(tmin, tmax, s.Growth.Base.Value, s.Growth.Upper.Value)
+		warmth, err := meanWarmth(station, day, s.Growth.Base.Value, s.Growth.Upper.Value)
 		if err != nil {
 			return nil, err
 		}
@@ -104,19 +104,34 @@ func stagesOf(s *flora.Species, year *flora.YearOfLife, station climate.Normals)
 	return rules, nil
 }
 
+// meanWarmth is the warmth in °C d that a day of a station gathers in the mean of many
+// years. Days warmer and colder than the mean do not weigh out near the base, so it is
+// the mean over a normal spread, by Gauss and Hermite's rule of three points.
+func meanWarmth(station climate.Normals, day calendar.Date, baseC, upperC float64) (warmth float64, err error) {
+	tmin, tmax := station.MeanCourse(day)
+	for _, point := range []struct{ at, weight float64 }{{0, 2.0 / 3}, {math.Sqrt(3), 1.0 / 6}, {-math.Sqrt(3), 1.0 / 6}} {
+		low, high := tmin+point.at*station.SpreadMin, tmax+point.at*station.SpreadMax
+		part, err := climate.DegreeDays(min(low, high), max(low, high), baseC, upperC)
+		if err != nil {
+			return 0, err
+		}
+		warmth += point.weight * part
+	}
+	return warmth, nil
+}
+
 // waitForDay makes a stage wait for the day length of a day, where days grow shorter
-// then.
+// then, with a range of courseDays either way.
 func waitForDay(rule *flora.StageRule, latitude float64, day calendar.Date) error {
-	hours, err := climate.DayLength(latitude, day)
-	if err != nil {
-		return err
+	var hours [3]float64
+	for i, days := range []int{-courseDays, 0, courseDays} {
+		var err error
+		if hours[i], err = climate.DayLength(latitude, day.AddDays(days)); err != nil {
+			return err
+		}
 	}
-	later, err := climate.DayLength(latitude, day.AddDays(7))
-	if err != nil {
-		return err
-	}
-	if later < hours {
-		rule.DayBelow = &flora.Figure{Value: hours, Low: hours - courseHours, High: hours + courseHours, Unit: "h", Standing: flora.Guess}
+	if hours[2] < hours[1] && hours[1] < hours[0] {
+		rule.DayBelow = &flora.Figure{Value: hours[1], Low: hours[2], High: hours[0], Unit: "h", Standing: flora.Guess}
 	}
 	return nil
 }

@@ -1499,6 +1499,8 @@ export interface components {
             id: string;
             must: boolean;
             name: string;
+            /** @description False for one that stands in where another cannot be told */
+            needed: boolean;
             /** @description What the dangerous plants that it decides against show */
             others: components["schemas"]["OtherShows"][];
             /** @description What the plant itself shows, any of them */
@@ -3060,6 +3062,11 @@ export interface components {
             candidates: components["schemas"]["CandidateView"][];
             /** @description Deadly and poisonous plants not ruled out: up to one contradiction may be a misreading */
             dangers: components["schemas"]["CandidateView"][];
+            /**
+             * Format: int64
+             * @description How many of those left are neither deadly nor poisonous
+             */
+            harmless: number;
             /**
              * Format: int64
              * @description How many are left

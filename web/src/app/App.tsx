@@ -19,6 +19,7 @@ const OwnPlant = lazy(() => import("../areas/plants/OwnPlant").then((m) => ({ de
 const Check = lazy(() => import("../areas/check/Check").then((m) => ({ default: m.Check })));
 const FindCheck = lazy(() => import("../areas/check/Check").then((m) => ({ default: m.FindCheck })));
 const What = lazy(() => import("../areas/check/What").then((m) => ({ default: m.What })));
+const Characters = lazy(() => import("../areas/check/Characters").then((m) => ({ default: m.Characters })));
 const Practice = lazy(() => import("../areas/practice/Practice").then((m) => ({ default: m.Practice })));
 const Specimen = lazy(() => import("../areas/practice/Specimen").then((m) => ({ default: m.Specimen })));
 const Ledger = lazy(() => import("../areas/ledger/Ledger").then((m) => ({ default: m.Ledger })));
@@ -57,6 +58,7 @@ export function App() {
                 <Route path="plantings/:id/check" element={<Check />} />
                 <Route path="finds/:id/check" element={<FindCheck />} />
                 <Route path="what" element={<What />} />
+                <Route path="characters" element={<Characters />} />
                 <Route path="practice" element={<Practice />} />
                 <Route path="practice/:species/:other" element={<Specimen />} />
                 <Route path="gather" element={<Gather />} />

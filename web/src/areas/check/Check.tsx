@@ -65,7 +65,10 @@ function CheckPage({ view, note }: PageProps) {
   const [given, setGiven] = useState<Record<string, string>>({});
   const [photos, setPhotos] = useState<string[]>([]);
   const [words, setWords] = useState("");
-  const open = view.questions.filter((q) => !(q.id in given));
+  // Where some cannot be told, others stand in for them.
+  const untold = Object.values(given).filter((answer) => answer === "cannot tell").length;
+  const extra = view.questions.filter((q) => !q.needed).slice(0, 2 * untold);
+  const open = view.questions.filter((q) => (q.needed || extra.includes(q)) && !(q.id in given));
   const question = open[0];
   const ended = Object.values(given).includes("not seen");
   const onNote = async () => {

@@ -9,43 +9,63 @@ import { dayMonth } from "../../parts/dates";
 /** Standing is where a check stands: the dangers ruled out or not, what was seen, and every look. */
 export function Standing({ view }: { view: Schemas["CheckView"] }) {
   const kept = useKept();
+  const others = view.dangers.filter((d) => !d.listed);
   return (
     <Box sx={{ minWidth: 0 }}>
       <Typography variant="h2" sx={{ mb: 0.5 }}>
         To be told apart from
       </Typography>
       {view.dangers.length === 0 && view.othersOut === 0 && <p>No dangerous look-alike is on record.</p>}
-      {view.dangers.map((d) => (
-        <Box
-          key={d.botanical}
-          sx={{ display: "flex", gap: 1, fontSize: 15, py: 0.5, borderBottom: "1px dotted var(--rule)" }}
-        >
-          <Box sx={{ flex: 1 }}>
-            {d.id ? <Link to={kept(`/plants/${d.id}`)}>{d.name}</Link> : d.name}{" "}
-            <span style={{ color: "var(--forbid)" }}>{d.danger}</span>
-            {!d.ruledOut && d.deciding.length > 0 && (
-              <Box sx={{ fontSize: 13.5, color: "text.secondary" }}>{d.deciding.slice(0, 5).join(", ")}</Box>
-            )}
-          </Box>
-          <Box sx={{ display: "flex", gap: 0.5, alignItems: "center", flex: "none" }}>
-            {Array.from({ length: d.needed }, (_, i) => (
-              <Box
-                key={i}
-                aria-hidden
-                sx={{
-                  width: 12,
-                  height: 12,
-                  border: "1.5px solid var(--ink)",
-                  background: i < d.count ? "var(--leaf)" : "transparent",
-                }}
-              />
-            ))}
-            <Box sx={{ fontSize: 14, width: 62, textAlign: "right" }}>
-              {d.ruledOut ? <b>ruled out</b> : `${d.count} of ${d.needed}`}
+      {view.dangers
+        .filter((d) => d.listed)
+        .map((d) => (
+          <Box
+            key={d.botanical}
+            sx={{ display: "flex", gap: 1, fontSize: 15, py: 0.5, borderBottom: "1px dotted var(--rule)" }}
+          >
+            <Box sx={{ flex: 1 }}>
+              {d.id ? <Link to={kept(`/plants/${d.id}`)}>{d.name}</Link> : d.name}{" "}
+              <span style={{ color: "var(--forbid)" }}>{d.danger}</span>
+              {!d.ruledOut && d.deciding.length > 0 && (
+                <Box sx={{ fontSize: 13.5, color: "text.secondary" }}>
+                  {d.deciding.slice(0, 5).join(", ")}
+                </Box>
+              )}
+            </Box>
+            <Box sx={{ display: "flex", gap: 0.5, alignItems: "center", flex: "none" }}>
+              {Array.from({ length: d.needed }, (_, i) => (
+                <Box
+                  key={i}
+                  aria-hidden
+                  sx={{
+                    width: 12,
+                    height: 12,
+                    border: "1.5px solid var(--ink)",
+                    background: i < d.count ? "var(--leaf)" : "transparent",
+                  }}
+                />
+              ))}
+              <Box sx={{ fontSize: 14, width: 62, textAlign: "right" }}>
+                {d.ruledOut ? <b>ruled out</b> : `${d.count} of ${d.needed}`}
+              </Box>
             </Box>
           </Box>
+        ))}
+      {others.length > 0 && (
+        <Box sx={{ fontSize: 14, py: 0.7, lineHeight: 1.5 }}>
+          And from {others.length} other dangerous {others.length === 1 ? "plant" : "plants"} on record:{" "}
+          {others.map((d, i) => (
+            <span key={d.botanical}>
+              {i > 0 && ", "}
+              {d.name}{" "}
+              <span style={{ color: "var(--softInk)" }}>
+                {d.count}/{d.needed}
+              </span>
+            </span>
+          ))}
+          .
         </Box>
-      ))}
+      )}
       {view.othersOut > 0 && (
         <Box sx={{ fontSize: 14.5, color: "text.secondary", py: 0.5 }}>
           {view.othersOut} further dangerous plants are ruled out.

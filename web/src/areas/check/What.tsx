@@ -12,6 +12,8 @@ import { SelectField } from "../../parts/SelectField";
 import { Trouble } from "../../parts/Trouble";
 import { useSend } from "../../parts/useSend";
 
+const mostDangers = 12;
+
 /** What narrows a strange plant down, and ends in what it is to be checked as. */
 export function What() {
   const kept = useKept();
@@ -140,7 +142,8 @@ export function What() {
           <Candidates what={what} seen={seen} />
           <Box sx={{ fontSize: 14, color: "text.secondary", mt: 2 }}>
             This narrows down; it never says that a plant may be eaten. Only a check over two looks proves a
-            plant, and <Link to={kept("/practice")}>practice</Link> comes first.
+            plant, and <Link to={kept("/practice")}>practice</Link> comes first. All{" "}
+            <Link to={kept("/characters")}>words and drawings</Link>.
           </Box>
         </Box>
       </Box>
@@ -186,10 +189,13 @@ function Candidates({ what, seen }: { what: Schemas["WhatIsThisView"]; seen: Rec
           )}
         </Box>
       ))}
+      {what.harmless > what.candidates.length && (
+        <Box sx={{ color: "text.secondary", py: 0.3 }}>and {what.harmless - what.candidates.length} more</Box>
+      )}
       <Typography variant="h2" sx={{ mt: 2.5, mb: 0.5, color: "var(--forbid)" }}>
         Dangerous, and not ruled out <span style={{ fontWeight: 400 }}>{what.dangers.length}</span>
       </Typography>
-      {what.dangers.slice(0, 12).map((c) => (
+      {what.dangers.slice(0, mostDangers).map((c) => (
         <Box key={c.id} sx={{ fontSize: 15, py: 0.3, borderBottom: "1px dotted var(--rule)" }}>
           <Link to={kept(`/plants/${c.id}`)}>{c.name}</Link>, {c.danger}
           {c.against.length > 0 && (
@@ -197,6 +203,9 @@ function Candidates({ what, seen }: { what: Schemas["WhatIsThisView"]; seen: Rec
           )}
         </Box>
       ))}
+      {what.dangers.length > mostDangers && (
+        <Box sx={{ color: "text.secondary", py: 0.3 }}>and {what.dangers.length - mostDangers} more</Box>
+      )}
       {finding && <FindForm speciesId={finding} seen={seen} onClose={() => setFinding(undefined)} />}
     </>
   );

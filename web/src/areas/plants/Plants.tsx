@@ -148,7 +148,9 @@ function Row({ plant, chosen, onChoose }: RowProps) {
       <Box sx={{ fontSize: 14.5, gridColumn: { xs: "2", md: "auto" } }}>
         {plant.life}
         <Box sx={{ color: "text.secondary" }}>
-          {plant.uses.join(", ")} · {plant.spread} · {plant.ease}
+          {plant.uses.length > 0
+            ? `${plant.uses.join(", ")} · ${plant.spread} · ${plant.ease}`
+            : `not grown for use · ${plant.spread}`}
         </Box>
       </Box>
       <Box sx={{ fontSize: 14.5, gridColumn: { xs: "2", md: "auto" } }}>

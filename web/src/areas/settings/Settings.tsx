@@ -56,64 +56,73 @@ function SettingsForm({ site }: { site: Schemas["SiteView"] }) {
         maxWidth: 1050,
       }}
     >
-      <form onSubmit={(event) => void onSave(event)} noValidate>
-        <Typography variant="h1" sx={{ mb: 2 }}>
-          Settings
-        </Typography>
-        <Box sx={{ display: "grid", gridTemplateColumns: "1fr 1fr", gap: 2 }}>
-          <TextField
-            label="Name of the plot"
-            {...register("name")}
-            {...at("name")}
-            sx={{ gridColumn: "1 / -1" }}
-          />
-          <TextField
-            label="Latitude (degrees, south below 0)"
-            {...register("latitude")}
-            {...at("latitude")}
-          />
-          <TextField label="Height above the sea" {...register("altitude")} {...at("altitude")} />
-          <TextField label="West to east" {...register("width")} {...at("width")} />
-          <TextField label="North to south" {...register("depth")} {...at("depth")} />
-          <Controller
-            name="climateId"
-            control={control}
-            render={({ field }) => (
-              <TextField select label="Climate" {...field} {...at("climateId")} sx={{ gridColumn: "1 / -1" }}>
-                {site.climates.map((climate) => (
-                  <MenuItem key={climate.id} value={climate.id}>
-                    {climate.name}: {climate.kind}
-                  </MenuItem>
-                ))}
-              </TextField>
-            )}
-          />
-          <Controller
-            name="units"
-            control={control}
-            render={({ field }) => (
-              <TextField
-                select
-                label="Units shown"
-                {...field}
-                {...at("units", "Either can be typed anywhere: 18 in, 45 cm, 2 lb 3 oz")}
-                sx={{ gridColumn: "1 / -1" }}
-              >
-                <MenuItem value="metric">metric: cm, kg, °C</MenuItem>
-                <MenuItem value="us">US: inches, pounds, °F</MenuItem>
-              </TextField>
-            )}
-          />
-        </Box>
-        {fault && (
-          <Alert severity="error" sx={{ mt: 2 }}>
-            {fault}
-          </Alert>
-        )}
-        <Button type="submit" variant="contained" disabled={sending} sx={{ mt: 2 }}>
-          Keep these
-        </Button>
-      </form>
+      <Box>
+        <form onSubmit={(event) => void onSave(event)} noValidate>
+          <Typography variant="h1" sx={{ mb: 2 }}>
+            Settings
+          </Typography>
+          <Box sx={{ display: "grid", gridTemplateColumns: "1fr 1fr", gap: 2 }}>
+            <TextField
+              label="Name of the plot"
+              {...register("name")}
+              {...at("name")}
+              sx={{ gridColumn: "1 / -1" }}
+            />
+            <TextField
+              label="Latitude (degrees, south below 0)"
+              {...register("latitude")}
+              {...at("latitude")}
+            />
+            <TextField label="Height above the sea" {...register("altitude")} {...at("altitude")} />
+            <TextField label="West to east" {...register("width")} {...at("width")} />
+            <TextField label="North to south" {...register("depth")} {...at("depth")} />
+            <Controller
+              name="climateId"
+              control={control}
+              render={({ field }) => (
+                <TextField
+                  select
+                  label="Climate"
+                  {...field}
+                  {...at("climateId")}
+                  sx={{ gridColumn: "1 / -1" }}
+                >
+                  {site.climates.map((climate) => (
+                    <MenuItem key={climate.id} value={climate.id}>
+                      {climate.name}: {climate.kind}
+                    </MenuItem>
+                  ))}
+                </TextField>
+              )}
+            />
+            <Controller
+              name="units"
+              control={control}
+              render={({ field }) => (
+                <TextField
+                  select
+                  label="Units shown"
+                  {...field}
+                  {...at("units", "Either can be typed anywhere: 18 in, 45 cm, 2 lb 3 oz")}
+                  sx={{ gridColumn: "1 / -1" }}
+                >
+                  <MenuItem value="metric">metric: cm, kg, °C</MenuItem>
+                  <MenuItem value="us">US: inches, pounds, °F</MenuItem>
+                </TextField>
+              )}
+            />
+          </Box>
+          {fault && (
+            <Alert severity="error" sx={{ mt: 2 }}>
+              {fault}
+            </Alert>
+          )}
+          <Button type="submit" variant="contained" disabled={sending} sx={{ mt: 2 }}>
+            Keep these
+          </Button>
+        </form>
+        <Household />
+      </Box>
       <Box>
         <Customs on={site.customs} />
         <Typography variant="h2" sx={{ mb: 1 }}>
@@ -142,9 +151,6 @@ function SettingsForm({ site }: { site: Schemas["SiteView"] }) {
             sunlight
           </Choice>
         </ChoiceRow>
-      </Box>
-      <Box sx={{ gridColumn: "1 / -1" }}>
-        <Household />
       </Box>
     </Box>
   );

@@ -1,0 +1,54 @@
+package identity
+
+import (
+	"math"
+	"testing"
+
+	"bramblyacre/core/flora"
+)
+
+func TestCandidatesNarrowAndADangerousOneStaysForOneMisreading(t *testing.T) {
+	all := []*flora.Species{herb(), twin()}
+	// The twin shows no mint, and nothing entered speaks for it.
+	if found := Find(all, map[string]string{"smell": "mint"}); len(found) != 1 || found[0].Species.ID != "herb" || len(found[0].Agrees) != 1 {
+		t.Errorf("mint leaves %+v", found)
+	}
+	found := Find(all, map[string]string{"smell": "mint", "leaf-order": "opposite"})
+	if len(found) != 2 || found[1].Species.ID != "twin" {
+		t.Errorf("one contradiction leaves %d candidates", len(found))
+	}
+	if found := Find(all, map[string]string{"smell": "mint", "leaf-order": "opposite", "sap": "clear"}); len(found) != 1 || found[0].Species.ID != "herb" {
+		t.Errorf("two contradictions leave %d candidates", len(found))
+	}
+	if found := Find(all, map[string]string{"smell": "garlic"}); len(found) != 0 {
+		t.Errorf("garlic leaves %d candidates", len(found))
+	}
+}
+
+// Two plants of weights 1 and 8: a character that parts them tells their whole
+// entropy, H(1/9) = 0.5033 bits by Shannon's formula; one in which a plant can be
+// either tells less; one that both show tells nothing and is left out.
+func TestTheNextQuestionTellsMost(t *testing.T) {
+	candidates := Find([]*flora.Species{herb(), twin()}, nil)
+	worths := Next(candidates, nil, func(Character) bool { return true })
+	want := -(1.0/9)*math.Log2(1.0/9) - (8.0/9)*math.Log2(8.0/9)
+	bits := map[string]float64{}
+	for _, w := range worths {
+		bits[w.Character.ID] = w.Bits
+	}
+	if math.Abs(bits["smell"]-want) > 1e-9 || math.Abs(bits["sap"]-want) > 1e-9 {
+		t.Errorf("the smell tells %.4f bits, want %.4f", bits["smell"], want)
+	}
+	if bits["stem-fill"] <= 0 || bits["stem-fill"] >= want {
+		t.Errorf("the stem tells %.4f bits", bits["stem-fill"])
+	}
+	if _, has := bits["leaf-order"]; has {
+		t.Error("a character that both share is asked for")
+	}
+	if worths[0].Bits < worths[len(worths)-1].Bits {
+		t.Error("the best does not come first")
+	}
+	if Next(candidates[:1], nil, func(Character) bool { return true }) != nil {
+		t.Error("one candidate still asks")
+	}
+}

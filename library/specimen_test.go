@@ -1,0 +1,161 @@
+package library
+
+import (
+	"math/rand/v2"
+	"testing"
+	"time"
+
+	"bramblyacre/core/calendar"
+	"bramblyacre/core/flora"
+	"bramblyacre/core/identity"
+)
+
+// perDanger is how many specimens of each dangerous plant are made.
+const perDanger = 10_000
+
+func usedAndDangerous(t testing.TB) (l *Library, used, dangerous []*flora.Species) {
+	t.Helper()
+	l, err := Shipped()
+	if err != nil {
+		t.Fatal(err)
+	}
+	for _, s := range l.AllSpecies() {
+		if s.IsUsed() {
+			used = append(used, s)
+		}
+		if flora.IsDangerous(s.Identity.Danger) {
+			dangerous = append(dangerous, s)
+		}
+	}
+	return l, used, dangerous
+}
+
+// asked are the characters that an observer answers who follows the check: those that
+// are needed when everything shows.
+func asked(rules *identity.Rules) []string {
+	var ids []string
+	for _, q := range rules.Questions(rules.Judge(nil, false), nil, func(identity.Character) bool { return true }) {
+		if q.Needed {
+			ids = append(ids, q.Character.ID)
+		}
+	}
+	return ids
+}
+
+var visitDay = calendar.Must(2031, time.June, 1)
+
+// judgeTwice judges a plant that two people look at and read alike, misreadings too.
+func judgeTwice(rules *identity.Rules, answers map[string]identity.Answer) identity.State {
+	return rules.Judge([]identity.Look{{Day: visitDay, By: "Ida", Answers: answers}, {Day: visitDay, By: "Joss", Answers: answers}}, false).State
+}
+
+// A specimen of a dangerous plant, with up to two of the asked characters misread as
+// what the plant looked for shows, is never sure: not one of 10,000 of each dangerous
+// plant, each checked as another useful one. Where a character is not on record for the
+// dangerous plant, it is taken to look like the useful one.
+func TestNoDangerousSpecimenIsEverSure(t *testing.T) {
+	l, used, dangerous := usedAndDangerous(t)
+	rng := rand.New(rand.NewPCG(14, 2031))
+	specimens, excluded := 0, 0
+	askedOf := map[string][]string{}
+	for _, species := range used {
+		askedOf[species.ID] = asked(l.Rules(species.ID))
+	}
+	for _, danger := range dangerous {
+		for n := range perDanger {
+			species := used[(n+rng.IntN(len(used)))%len(used)]
+			if species.ID == danger.ID {
+				continue
+			}
+			rules, ids := l.Rules(species.ID), askedOf[species.ID]
+			answers := identity.NewSpecimen(danger.Identity.Shows, rng).Answers(species, ids)
+			for id, answer := range answers {
+				if answer == identity.CannotTell {
+					answers[id] = identity.Seen
+				}
+			}
+			misread(answers, n%3, rng)
+			specimens++
+			switch judgeTwice(rules, answers) {
+			case identity.Sure:
+				t.Fatalf("a specimen of %s was sure as %s: %v", danger.ID, species.ID, answers)
+			case identity.Excluded:
+				excluded++
+			}
+		}
+	}
+	t.Logf("%d specimens of %d dangerous plants, up to two characters misread: none sure, %d excluded outright", specimens, len(dangerous), excluded)
+	if specimens < perDanger*(len(dangerous)-1) {
+		t.Errorf("only %d specimens were made", specimens)
+	}
+}
+
+// misread turns up to n answers that speak against the plant into ones that speak for
+// it: the worst that misreading can do.
+func misread(answers map[string]identity.Answer, n int, rng *rand.Rand) {
+	var against []string
+	for _, c := range identity.Vocabulary() {
+		if answers[c.ID] == identity.NotSeen {
+			against = append(against, c.ID)
+		}
+	}
+	rng.Shuffle(len(against), func(i, j int) { against[i], against[j] = against[j], against[i] })
+	for _, id := range against[:min(n, len(against))] {
+		answers[id] = identity.Seen
+	}
+}
+
+// The price of that strictness: a true plant is sure if nothing is misread, and with
+// one or two characters misread it is sure only where they were not asked for.
+func TestATruePlantIsSureUnlessItIsMisread(t *testing.T) {
+	l, used, _ := usedAndDangerous(t)
+	rng := rand.New(rand.NewPCG(3, 9))
+	const each = 300
+	for wrong := range 3 {
+		sure, all, questions := 0, 0, 0
+		for _, species := range used {
+			rules := l.Rules(species.ID)
+			ids := asked(rules)
+			questions += len(ids)
+			for range each {
+				plant := identity.NewSpecimen(species.Identity.Shows, rng)
+				for range wrong {
+					character := identity.Vocabulary()[rng.IntN(len(identity.Vocabulary()))]
+					plant[character.ID] = character.States[rng.IntN(len(character.States))].ID
+				}
+				all++
+				if judgeTwice(rules, plant.Answers(species, ids)) == identity.Sure {
+					sure++
+				}
+			}
+		}
+		share := float64(sure) / float64(all)
+		t.Logf("%d of all characters misread: %.1f %% of true plants are sure; %.1f questions each", wrong, 100*share, float64(questions)/float64(len(used)))
+		if wrong == 0 && share < 1 {
+			t.Errorf("a true plant, rightly read, is sure in %.3f", share)
+		}
+		if wrong > 0 && (share >= 1 || share < 0.4) {
+			t.Errorf("with %d misread, %.3f are sure", wrong, share)
+		}
+	}
+}
+
+func BenchmarkNextBestQuestion(b *testing.B) {
+	l, _, _ := usedAndDangerous(b)
+	found := identity.Find(l.AllSpecies(), map[string]string{"leaf-order": "alternate"})
+	for b.Loop() {
+		identity.Next(found, map[string]bool{"leaf-order": true}, func(identity.Character) bool { return true })
+	}
+}
+
+func BenchmarkJudge(b *testing.B) {
+	l, _, _ := usedAndDangerous(b)
+	rules := l.Rules("sweet-cicely")
+	answers := map[string]identity.Answer{}
+	for _, id := range asked(rules) {
+		answers[id] = identity.Seen
+	}
+	for b.Loop() {
+		judgeTwice(rules, answers)
+	}
+}
