@@ -40,6 +40,9 @@ type Library struct {
 // Shipped returns the library that ships with the program. It is read once.
 var Shipped = sync.OnceValues(func() (*Library, error) { return Read(shipped) })
 
+// Files are the files that ship.
+func Files() fs.FS { return shipped }
+
 // Read loads every species/*.toml and climates/*.toml of a file system. The
 // first file that cannot be relied on stops it, with its name and key.
 func Read(files fs.FS) (*Library, error) {

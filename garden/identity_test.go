@@ -1,0 +1,292 @@
+package garden
+
+import (
+	"bytes"
+	"errors"
+	"image"
+	"image/png"
+	"slices"
+	"strings"
+	"testing"
+
+	"bramblyacre/core/flora"
+)
+
+// unproven plants sweet cicely that came up by itself, and returns its id.
+func (p *plot) unproven() int64 {
+	p.t.Helper()
+	_, err := p.AddPlanting(p.t.Context(), PlantingInput{BedID: p.bed, SpeciesID: "sweet-cicely", Plants: 6, StartedOn: "2028-04-10", Origin: "found"})
+	check(p.t, err)
+	return p.newest().PlantingID
+}
+
+func (p *plot) checked(id int64) CheckView {
+	p.t.Helper()
+	v, err := p.Check(p.t.Context(), id, NoDay)
+	check(p.t, err)
+	noNulls(p.t, "a check", v)
+	return v
+}
+
+func (p *plot) look(id int64, day, by string, answers map[string]string) {
+	p.t.Helper()
+	_, err := p.NoteLook(p.t.Context(), id, LookInput{Day: day, By: by, Answers: answers})
+	check(p.t, err)
+}
+
+func TestAPlantingIsProvedOverTwoLooksAndThenItsWindowOpens(t *testing.T) {
+	p := newPlot(t)
+	id := p.unproven()
+	v := p.checked(id)
+	if v.State != "unproven" || len(v.Questions) == 0 || v.LooksOwed != 2 || v.Dangers[0].Name != "hemlock" || v.Dangers[0].RuledOut {
+		t.Fatalf("at first: %s, %d questions, %d looks owed, first against %+v", v.State, len(v.Questions), v.LooksOwed, v.Dangers[0])
+	}
+	if first := v.Questions[0]; !slices.Contains(first.Against, "hemlock") || len(first.Shows) == 0 || len(first.Others) == 0 {
+		t.Errorf("the first question is %+v", first)
+	}
+	for _, later := range v.Later {
+		if later.When == "" {
+			t.Errorf("%s is owed at no time", later.Name)
+		}
+	}
+	_, err := p.NotePicking(t.Context(), id, PickingInput{Day: "2031-05-27", Part: "leaf", Amount: "3"})
+	p.refused(err, "part", "identity is not proved", p.entries())
+	everything := allSeen(p.Garden, "sweet-cicely")
+	p.look(id, "2031-05-20", "Ida", everything)
+	if v = p.checked(id); v.State != "unproven" || v.LooksOwed != 1 || !v.Dangers[0].RuledOut || !strings.Contains(v.Proof, "1 look that proves it") {
+		t.Errorf("after one look: %s, %q", v.State, v.Proof)
+	}
+	p.look(id, "2031-05-27", "Ida", map[string]string{"smell": "seen", "stem-mark": "seen", "stem-surface": "seen", "leaf-surface": "seen"})
+	if v = p.checked(id); v.State != "sure" || len(v.Questions) != 0 || !strings.HasPrefix(v.Proof, "Sure") {
+		t.Errorf("after two: %s, %q", v.State, v.Proof)
+	}
+	if _, err := p.NotePicking(t.Context(), id, PickingInput{Day: "2031-05-27", Part: "leaf", Amount: "3"}); err != nil {
+		t.Errorf("nothing may be picked of a sure plant: %v", err)
+	}
+}
+
+func TestAContradictionReopensAndHoldsBackWhatWasPicked(t *testing.T) {
+	p := newPlot(t)
+	_, err := p.NotePicking(t.Context(), p.planting, PickingInput{Day: "2031-05-26", Part: "leaf", Amount: "20"})
+	check(t, err)
+	baskets := func() []BasketView {
+		all, err := p.Baskets(t.Context())
+		check(t, err)
+		noNulls(t, "baskets", all)
+		return all
+	}
+	basket := baskets()[0]
+	if basket.State != "to sort" || len(basket.Questions) == 0 {
+		t.Fatalf("a fresh basket is %s with %d questions", basket.State, len(basket.Questions))
+	}
+	answers := map[string]string{}
+	for _, q := range basket.Questions {
+		answers[q.ID] = "seen"
+	}
+	_, err = p.SortPicking(t.Context(), basket.PickingID, SortingInput{By: "Ida", Answers: answers})
+	check(t, err)
+	if state := baskets()[0].State; state != "fit for use" {
+		t.Fatalf("a sorted basket is %s", state)
+	}
+	p.look(p.planting, "2031-05-27", "Joss", map[string]string{"leaf-joint": "not seen"})
+	against := p.newest()
+	if v := p.checked(p.planting); v.State != "excluded" || len(v.Against) != 1 || len(v.HeldBack) != 1 {
+		t.Errorf("after a contradiction: %s, held back %v", v.State, v.HeldBack)
+	}
+	held := baskets()[0]
+	if held.State != "held back" || !strings.Contains(held.Why, "contradicted") {
+		t.Errorf("its basket is %s: %s", held.State, held.Why)
+	}
+	var conflict ConflictError
+	if _, err := p.Label(t.Context(), held.PickingID, ""); !errors.As(err, &conflict) {
+		t.Errorf("a label of what is held back: %v", err)
+	}
+	if _, err := p.MakeOf(t.Context(), held.PickingID, MakingInput{Preparation: "food"}); !errors.As(err, &conflict) {
+		t.Errorf("something made of what is held back: %v", err)
+	}
+	if _, err := p.SortPicking(t.Context(), held.PickingID, SortingInput{By: "Ida", Answers: answers}); !errors.As(err, &conflict) {
+		t.Errorf("what is held back was sorted: %v", err)
+	}
+	if _, err := p.TakeBack(t.Context(), against.ID); err != nil {
+		t.Fatal(err)
+	}
+	if state := baskets()[0].State; state != "fit for use" {
+		t.Errorf("with the misreading taken back the basket is %s", state)
+	}
+}
+
+func TestAStrangerAtTheTableHoldsBackThatBasketOnly(t *testing.T) {
+	p := newPlot(t)
+	for _, day := range []string{"2031-05-20", "2031-05-26"} {
+		_, err := p.NotePicking(t.Context(), p.planting, PickingInput{Day: day, Part: "leaf", Amount: "10"})
+		check(t, err)
+	}
+	all, err := p.Baskets(t.Context())
+	check(t, err)
+	answers := map[string]string{}
+	for i, q := range all[0].Questions {
+		answers[q.ID] = map[bool]string{true: "not seen", false: "seen"}[i == 0]
+	}
+	before := p.entries()
+	_, err = p.SortPicking(t.Context(), all[0].PickingID, SortingInput{By: "", Answers: answers})
+	p.refused(err, "by", "who sorted", before)
+	_, err = p.SortPicking(t.Context(), all[0].PickingID, SortingInput{By: "Ida", Answers: map[string]string{"aura": "seen"}})
+	p.refused(err, "answers", "no character on record", before)
+	_, err = p.SortPicking(t.Context(), all[0].PickingID, SortingInput{By: "Ida", Answers: map[string]string{all[0].Questions[0].ID: "seen"}, Rejected: 1e9})
+	p.refused(err, "rejected", "No more", before)
+	_, err = p.SortPicking(t.Context(), all[0].PickingID, SortingInput{By: "Ida", Answers: answers})
+	check(t, err)
+	all, err = p.Baskets(t.Context())
+	check(t, err)
+	if all[0].State != "held back" || all[1].State != "to sort" {
+		t.Errorf("the baskets are %s and %s", all[0].State, all[1].State)
+	}
+}
+
+func TestALookIsRefusedWithItsReason(t *testing.T) {
+	p := newPlot(t)
+	before := p.entries()
+	good := map[string]string{"leaf-joint": "seen"}
+	for _, test := range []struct {
+		in           LookInput
+		field, words string
+	}{
+		{LookInput{Day: "2031-05-27", By: " ", Answers: good}, "by", "who looked"},
+		{LookInput{Day: "2031-06-27", By: "Ida", Answers: good}, "day", "has not come yet"},
+		{LookInput{Day: "2019-06-27", By: "Ida", Answers: good}, "day", "only began"},
+		{LookInput{Day: "2031-05-27", By: "Ida"}, "answers", "at least one"},
+		{LookInput{Day: "2031-05-27", By: "Ida", Answers: map[string]string{"leaf-joint": "maybe"}}, "answers", "cannot tell"},
+		{LookInput{Day: "2031-05-27", By: "Ida", Answers: map[string]string{"aura": "seen"}}, "answers", "no character on record"},
+		{LookInput{Day: "2031-05-27", By: "Ida", Answers: good, Photos: []string{"nothing"}}, "photos", "not kept here"},
+	} {
+		_, err := p.NoteLook(t.Context(), p.planting, test.in)
+		p.refused(err, test.field, test.words, before)
+	}
+}
+
+func TestPhotographsAreKeptOnceWithTheLook(t *testing.T) {
+	p := newPlot(t)
+	var picture bytes.Buffer
+	check(t, png.Encode(&picture, image.NewGray(image.Rect(0, 0, 8, 6))))
+	id, err := p.KeepPhotograph(t.Context(), picture.Bytes())
+	check(t, err)
+	again, err := p.KeepPhotograph(t.Context(), picture.Bytes())
+	check(t, err)
+	if id != again || len(id) != 64 {
+		t.Errorf("the same picture is kept as %s and %s", id, again)
+	}
+	_, err = p.NoteLook(t.Context(), p.planting, LookInput{Day: "2031-05-27", By: "Ida", Answers: map[string]string{"leaf-joint": "seen"}, Photos: []string{id}})
+	check(t, err)
+	if v := p.checked(p.planting); len(v.Looks) != 2 || len(v.Looks[0].Photos) != 1 {
+		t.Errorf("the looks are %+v", v.Looks)
+	}
+	photo, err := p.Photograph(t.Context(), id)
+	if err != nil || photo.Kind != "image/png" || !bytes.Equal(photo.Bytes, picture.Bytes()) {
+		t.Errorf("kept as %s, %d bytes, %v", photo.Kind, len(photo.Bytes), err)
+	}
+	if _, err := p.KeepPhotograph(t.Context(), []byte("not a picture")); !errors.As(err, new(Faults)) {
+		t.Errorf("a text was kept as a picture: %v", err)
+	}
+	if _, err := p.Photograph(t.Context(), strings.Repeat("0", 64)); !errors.As(err, new(NotFoundError)) {
+		t.Errorf("a picture that is not there: %v", err)
+	}
+}
+
+func TestWhatIsThisNarrowsAndNeverSaysThatItMayBeEaten(t *testing.T) {
+	p := newPlot(t)
+	v, err := p.WhatIsThis(t.Context(), map[string]string{}, nil)
+	check(t, err)
+	if v.Left != v.All || len(v.Next) == 0 || len(v.Dangers) < 20 {
+		t.Errorf("at first %d of %d are left, %d dangerous", v.Left, v.All, len(v.Dangers))
+	}
+	// A true ramsons, answered by what it shows in the order of the best question.
+	ramsons, _ := p.lib().Species("ramsons")
+	seen := map[string]string{}
+	skipped := []string{}
+	questions := 0
+	for len(v.Next) > 0 && v.Harmless > 1 {
+		next := v.Next[0].ID
+		if states, has := ramsons.Identity.Shows[next]; has {
+			seen[next] = states[0]
+		} else {
+			skipped = append(skipped, next)
+		}
+		questions++
+		v, err = p.WhatIsThis(t.Context(), seen, skipped)
+		check(t, err)
+		noNulls(t, "what is this", v)
+		if slices.ContainsFunc(v.Next, func(c CharacterView) bool { return c.ID == next }) {
+			t.Fatalf("%s is asked again", next)
+		}
+		for _, forbidden := range []string{" eat", "edible", "safe"} {
+			if strings.Contains(v.Words, forbidden) {
+				t.Errorf("it says %q", v.Words)
+			}
+		}
+	}
+	if len(v.Candidates) != 1 || v.Candidates[0].ID != "ramsons" || !strings.HasPrefix(v.Words, "To be checked as ramsons") || questions > 8 {
+		t.Errorf("after %d questions: %+v, %q", questions, v.Candidates, v.Words)
+	}
+	if _, err := p.WhatIsThis(t.Context(), map[string]string{"aura": "blue", "sap": "golden"}, nil); !errors.As(err, new(Faults)) {
+		t.Errorf("characters that are not there: %v", err)
+	}
+}
+
+func TestAFindIsCheckedLikeAPlanting(t *testing.T) {
+	p := newPlot(t)
+	before := p.entries()
+	_, err := p.AddFind(t.Context(), FindInput{Day: "2031-05-20", Place: "", SpeciesID: "ramsons"})
+	p.refused(err, "place", "where it stands", before)
+	_, err = p.AddFind(t.Context(), FindInput{Day: "2031-05-20", Place: "Behind the shed", SpeciesID: "hemlock"})
+	p.refused(err, "speciesId", "Choose a plant that is used", before)
+	_, err = p.AddFind(t.Context(), FindInput{Day: "2031-05-20", Place: "Behind the shed", SpeciesID: "ramsons", Seen: map[string]string{"smell": "garlic"}})
+	check(t, err)
+	finds, err := p.Finds(t.Context())
+	check(t, err)
+	id := finds[0].ID
+	for _, day := range []string{"2031-05-20", "2031-05-24"} {
+		if v, err := p.CheckFind(t.Context(), id, NoDay); err != nil || v.State != "unproven" || v.FindID != id {
+			t.Errorf("before %s: %s, %v", day, v.State, err)
+		}
+		_, err = p.NoteFindLook(t.Context(), id, LookInput{Day: day, By: "Ida", Answers: allSeen(p.Garden, "ramsons")})
+		check(t, err)
+	}
+	if finds, _ = p.Finds(t.Context()); finds[0].State != "sure" {
+		t.Errorf("after two looks the find is %s", finds[0].State)
+	}
+	_, err = p.NoteFindLook(t.Context(), id, LookInput{Day: "2031-05-27", By: "Ida", Answers: map[string]string{"smell": "not seen"}})
+	check(t, err)
+	if finds, _ = p.Finds(t.Context()); finds[0].State != "excluded" || !strings.Contains(finds[0].Proof, "Not ramsons") {
+		t.Errorf("contradicted, the find is %s", finds[0].State)
+	}
+	_, err = p.RemoveFind(t.Context(), id)
+	check(t, err)
+	if finds, _ = p.Finds(t.Context()); len(finds) != 0 {
+		t.Errorf("%d finds are left", len(finds))
+	}
+	if _, err := p.CheckFind(t.Context(), id, NoDay); !errors.As(err, new(NotFoundError)) {
+		t.Errorf("a find that is off the list: %v", err)
+	}
+}
+
+func TestADangerousPlantIsNeverOfferedWhateverIsNoted(t *testing.T) {
+	p := newPlot(t)
+	for _, species := range p.lib().AllSpecies() {
+		if species.IsUsed() {
+			continue
+		}
+		_, err := p.Garden.AddPlanting(t.Context(), PlantingInput{BedID: p.bed, SpeciesID: species.ID, Plants: 3, StartedOn: "2029-04-10", Origin: "bought", Labelled: true, Source: "Label."})
+		check(t, err)
+		id := p.newest().PlantingID
+		p.look(id, "2031-05-20", "Ida", allSeen(p.Garden, species.ID))
+		p.look(id, "2031-05-27", "Joss", allSeen(p.Garden, species.ID))
+		v, err := p.Planting(t.Context(), id, NoDay)
+		check(t, err)
+		if v.Identity == "sure" || len(v.Allowance) != 0 || len(v.Windows) != 0 {
+			t.Errorf("%s is %s with %d allowances", species.ID, v.Identity, len(v.Allowance))
+		}
+		if !slices.Contains(flora.DangerWords, species.Identity.Danger) {
+			t.Errorf("%s is %q", species.ID, species.Identity.Danger)
+		}
+	}
+}

@@ -1,0 +1,154 @@
+package garden
+
+import (
+	"errors"
+	"io/fs"
+	"strings"
+	"testing"
+	"testing/fstest"
+
+	"bramblyacre/library"
+)
+
+func TestACopyIsPutChangedFoundAndPlanted(t *testing.T) {
+	p := newPlot(t)
+	copied, err := p.CopyOf(t.Context(), "garden-sorrel")
+	check(t, err)
+	if copied.ID != "garden-sorrel-own" || !strings.Contains(copied.Text, `name = "garden sorrel, own"`) {
+		t.Fatalf("the copy is %s", copied.ID)
+	}
+	text := strings.Replace(copied.Text, `name = "garden sorrel, own"`, `name = "mill sorrel"`, 1)
+	_, id, err := p.PutOwnPlant(t.Context(), PlantFileInput{Text: text})
+	check(t, err)
+	put := p.newest().ID
+	found, err := p.Plants(t.Context(), NoDay, PlantsFilter{Words: "mil sorrel"})
+	check(t, err)
+	if len(found.Plants) == 0 || found.Plants[0].ID != id {
+		t.Errorf("a search finds %v", ids(found))
+	}
+	file, err := p.PlantFile(t.Context(), id)
+	if err != nil || file.Text != text || !file.Own {
+		t.Errorf("written out it is another file, %v", err)
+	}
+	_, err = p.Garden.AddPlanting(t.Context(), PlantingInput{BedID: p.bed, SpeciesID: id, Plants: 3, StartedOn: "2030-04-10", Origin: "seed"})
+	check(t, err)
+	if _, err := p.RemoveOwnPlant(t.Context(), id); !errors.As(err, new(ConflictError)) {
+		t.Errorf("a plant that stands on the plot was taken out: %v", err)
+	}
+	if _, err := p.TakeBack(t.Context(), p.newest().ID); err != nil {
+		t.Fatal(err)
+	}
+	if _, err := p.TakeBack(t.Context(), put); err != nil {
+		t.Fatal(err)
+	}
+	if _, err := p.Plant(t.Context(), id, NoDay); !errors.As(err, new(NotFoundError)) {
+		t.Errorf("taken back, it is still there: %v", err)
+	}
+}
+
+func TestABrokenPlantFileIsRefusedWithLineOrKeyAndNothingChanges(t *testing.T) {
+	p := newPlot(t)
+	copied, err := p.CopyOf(t.Context(), "garden-sorrel")
+	check(t, err)
+	before := p.entries()
+	for name, test := range map[string]struct{ old, new, want string }{
+		"broken TOML":   {"[life]", "[life", "line "},
+		"unknown key":   {"[life]", "[life]\ncolour = \"green\"", "life.colour"},
+		"unknown state": {`leaf-joint = "papery-sheath"`, `leaf-joint = "velvet"`, "identity.shows.leaf-joint"},
+		"no musts":      {`must = ["leaf-joint", "leaf-shape", "flower-colour", "flower-form"]`, "", "identity.must"},
+		"no station":    {"[growth]", "[growth]\nat = \"the moon\"", "growth.at"},
+	} {
+		if !strings.Contains(copied.Text, test.old) {
+			t.Fatalf("%s: the copy does not hold %q", name, test.old)
+		}
+		_, _, err := p.PutOwnPlant(t.Context(), PlantFileInput{Text: strings.Replace(copied.Text, test.old, test.new, 1)})
+		p.refused(err, "text", test.want, before)
+	}
+	_, _, err = p.PutOwnPlant(t.Context(), PlantFileInput{Text: ""})
+	p.refused(err, "text", "", before)
+	if _, err := p.Plant(t.Context(), "garden-sorrel-own", NoDay); !errors.As(err, new(NotFoundError)) {
+		t.Errorf("a refused plant is there: %v", err)
+	}
+}
+
+func TestAnOwnPlantThatCannotBeToldFromADeadlyOneIsRefused(t *testing.T) {
+	p := newPlot(t)
+	file, err := p.PlantFile(t.Context(), "sweet-cicely")
+	check(t, err)
+	hemlock, err := p.PlantFile(t.Context(), "hemlock")
+	check(t, err)
+	shows := func(text string) string {
+		_, rest, _ := strings.Cut(text, "[identity.shows]\n")
+		block, _, _ := strings.Cut(rest, "\n[")
+		return block
+	}
+	text := strings.Replace(strings.Replace(file.Text, shows(file.Text), shows(hemlock.Text), 1), `id = "sweet-cicely"`, `id = "gate-cicely"`, 1)
+	before := p.entries()
+	_, _, err = p.PutOwnPlant(t.Context(), PlantFileInput{Text: text})
+	p.refused(err, "text", "hemlock, which is deadly", before)
+}
+
+// The grower's figure is in force at once, is marked, survives an update of the library,
+// and says that the library's own has changed.
+func TestAnOwnFigureSurvivesALibraryUpdate(t *testing.T) {
+	p := newPlot(t)
+	before := p.entries()
+	for _, test := range []struct{ key, figure, field, words string }{
+		{"size.colour", "3 cm", "key", "cannot be replaced"},
+		{"size.height", "tall", "figure", "Write a number"},
+		{"size.height", "95 kg", "figure", `the unit is "kg"`},
+		{"size.height", "95 (120 to 80) cm", "figure", "wrong way"},
+		{"size.height", "", "figure", "holds already"},
+	} {
+		_, err := p.PutOwnFigure(t.Context(), "lovage", OwnFigureInput{Key: test.key, Figure: test.figure})
+		p.refused(err, test.field, test.words, before)
+	}
+	_, err := p.PutOwnFigure(t.Context(), "lovage", OwnFigureInput{Key: "size.height", Figure: "151 (140 to 160) cm"})
+	check(t, err)
+	figure := func(g *Garden) FigureView {
+		v, err := g.Plant(t.Context(), "lovage", NoDay)
+		check(t, err)
+		if v.Fault != "" {
+			t.Errorf("a fault: %s", v.Fault)
+		}
+		return v.Figures[0]
+	}
+	if f := figure(p.Garden); !f.Own || f.Figure != "151 (140 to 160) cm" || f.Standing != "measured" || f.Changed || f.Library == "" {
+		t.Errorf("the figure is %+v", f)
+	}
+	updated := updatedLibrary(t, "lovage", `height = { value = 180,`, `height = { value = 171,`)
+	today := day
+	after, err := Open(t.Context(), Options{Store: p.store, Library: updated, PinnedTo: &today, Seasons: fewSeasons})
+	check(t, err)
+	if f := figure(after); !f.Own || f.Figure != "151 (140 to 160) cm" || !f.Changed || !strings.HasPrefix(f.Library, "171 ") {
+		t.Errorf("after the update the figure is %+v", f)
+	}
+	_, err = after.PutOwnFigure(t.Context(), "lovage", OwnFigureInput{Key: "size.height"})
+	check(t, err)
+	if f := figure(after); f.Own || !strings.HasPrefix(f.Figure, "171 ") {
+		t.Errorf("back at the library's, the figure is %+v", f)
+	}
+}
+
+// updatedLibrary is what ships with one species' file changed.
+func updatedLibrary(t *testing.T, id, old, new string) *library.Library {
+	t.Helper()
+	files := fstest.MapFS{}
+	check(t, fs.WalkDir(library.Files(), ".", func(name string, entry fs.DirEntry, err error) error {
+		if err != nil || entry.IsDir() {
+			return err
+		}
+		text, err := fs.ReadFile(library.Files(), name)
+		if name == "species/"+id+".toml" {
+			if !strings.Contains(string(text), old) {
+				t.Fatalf("%s does not hold %q", id, old)
+			}
+			text = []byte(strings.Replace(string(text), old, new, 1))
+		}
+		files[name] = &fstest.MapFile{Data: text}
+		return err
+	}))
+	updated, err := library.Read(files)
+	check(t, err)
+	return updated
+}
