@@ -24,7 +24,7 @@ func TestScreenshots(t *testing.T) {
 	}{
 		{"now", "/", "Behead sweet cicely", 1280, 800, nil},
 		{"plot", "/plot", "Wet Corner", 1280, 800, func(b *browser) { b.click("hop, North Fence") }},
-		{"plot-in-july", "/plot?on=2031-07-14", "shown: 14 July", 1280, 800, nil},
+		{"", "/plot?on=2031-07-14", "shown: 14 July", 1280, 800, nil},
 		{"plot-sun", "/plot?on=2031-06-21", "Wet Corner", 1280, 800, func(b *browser) {
 			b.click("Sun")
 			b.sees("high in the south-east")
@@ -35,7 +35,7 @@ func TestScreenshots(t *testing.T) {
 			b.click("Ground")
 			b.sees("This does not go together")
 		}},
-		{"plot-drawing", "/plot", "Wet Corner", 1280, 800, func(b *browser) {
+		{"", "/plot", "Wet Corner", 1280, 800, func(b *browser) {
 			b.click("Draw on the plan")
 			b.click("Bed Wet Corner")
 			b.click("Mates")
@@ -48,15 +48,31 @@ func TestScreenshots(t *testing.T) {
 		{"planting", "/plantings/5", "What may be taken today", 1280, 800, func(b *browser) { b.click("Why") }},
 		{"picking", "/gather", "Needed this year", 1280, 800, func(b *browser) { b.click("Note picking lovage leaf, Long Bed") }},
 		{"gather", "/gather", "Needed this year", 1280, 800, nil},
-		{"plants", "/plants", "8 of 8", 1280, 800, nil},
-		{"plant", "/plants/valerian", "Mistaken for", 1280, 800, nil},
-		{"", "/plants", "8 of 8", 390, 844, nil},
+		{"plants", "/plants", "102 of 102", 1280, 800, nil},
+		{"plant", "/plants/ramsons", "Mistaken for", 1280, 800, nil},
+		{"compare", "/plants/compare/ramsons,lily-of-the-valley,autumn-crocus", "What decides", 1280, 800, nil},
+		{"check", "/plantings/12/check", "Is it sweet cicely?", 1280, 800, nil},
+		{"what-is-this", "/what", "plants are on record", 1280, 800, nil},
+		{"practice", "/practice/sweet-cicely/hemlock", "Is this sweet cicely?", 1280, 800, func(b *browser) {
+			b.click("smell when crushed")
+			b.click("stem marks")
+			b.click("cannot tell")
+			b.sees("An expert would have looked at")
+		}},
+		{"", "/plantings/12/check", "Is it sweet cicely?", 390, 844, nil},
+		{"", "/what", "plants are on record", 390, 844, nil},
+		{"", "/practice", "Tell apart", 390, 844, nil},
+		{"", "/practice/sweet-cicely/hemlock", "Is this sweet cicely?", 390, 844, nil},
+		{"", "/characters", "What to look at, and its words", 390, 844, nil},
+		{"", "/plants/hemlock", "Deadly: it kills.", 390, 844, nil},
+		{"", "/plants/own/hop", "A plant of your own", 390, 844, nil},
+		{"", "/plants", "102 of 102", 390, 844, nil},
 		{"", "/plants/valerian", "Mistaken for", 390, 844, nil},
 		{"", "/plants/compare/hop,lovage,valerian", "Side by side", 390, 844, nil},
 		{"ledger", "/ledger", "Take back", 1280, 800, nil},
 		{"settings", "/settings", "Frost here", 1280, 800, nil},
-		{"gather-phone", "/gather", "Needed this year", 390, 844, nil},
-		{"planting-phone", "/plantings/5", "What may be taken today", 390, 844, nil},
+		{"", "/gather", "Needed this year", 390, 844, nil},
+		{"", "/plantings/5", "What may be taken today", 390, 844, nil},
 		// Without pictures: these only have to fit.
 		{"", "/plot", "Wet Corner", 390, 844, nil},
 		{"", "/ledger", "Take back", 390, 844, nil},

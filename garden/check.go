@@ -149,12 +149,14 @@ func (s *state) viewCheck(rules *identity.Rules, looks []look, labelled bool, fo
 		v.Stage = forecast.Stages[index]
 		shows = func(c identity.Character) bool { return identity.ShowsAt(c, v.Stage, species.Life.KeepsLeaf) }
 	}
-	if f.State == identity.Unproven {
-		for _, q := range rules.Questions(f, answeredOn(looks, on), shows) {
+	if f.State != identity.Excluded {
+		for _, q := range rules.Questions(f, shows) {
 			v.Questions = append(v.Questions, s.viewQuestion(rules, q))
 		}
+	}
+	if f.State == identity.Unproven {
 		later := func(c identity.Character) bool { return !shows(c) }
-		for _, q := range rules.Questions(f, nil, later) {
+		for _, q := range rules.Questions(f, later) {
 			v.Later = append(v.Later, CheckLater{q.Character.ID, q.Character.Name, q.Must, q.Against, s.showsWords(q.Character, forecast, on)})
 		}
 	}
@@ -199,19 +201,6 @@ func viewLook(l look) LookView {
 		}
 	}
 	return v
-}
-
-// answeredOn are the characters that a look on the day has an answer for.
-func answeredOn(looks []look, day calendar.Date) map[string]bool {
-	answered := map[string]bool{}
-	for _, l := range looks {
-		for id := range l.Answers {
-			if l.Day == day {
-				answered[id] = true
-			}
-		}
-	}
-	return answered
 }
 
 func viewStates(c identity.Character, states flora.States) []StateView {

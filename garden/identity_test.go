@@ -57,7 +57,7 @@ func TestAPlantingIsProvedOverTwoLooksAndThenItsWindowOpens(t *testing.T) {
 		t.Errorf("after one look: %s, %q", v.State, v.Proof)
 	}
 	p.look(id, "2031-05-27", "Ida", map[string]string{"smell": "seen", "stem-mark": "seen", "stem-surface": "seen", "leaf-surface": "seen"})
-	if v = p.checked(id); v.State != "sure" || len(v.Questions) != 0 || !strings.HasPrefix(v.Proof, "Sure") {
+	if v = p.checked(id); v.State != "sure" || len(v.Later) != 0 || !strings.HasPrefix(v.Proof, "Sure") {
 		t.Errorf("after two: %s, %q", v.State, v.Proof)
 	}
 	if _, err := p.NotePicking(t.Context(), id, PickingInput{Day: "2031-05-27", Part: "leaf", Amount: "3"}); err != nil {

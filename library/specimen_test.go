@@ -34,7 +34,7 @@ func usedAndDangerous(t testing.TB) (l *Library, used, dangerous []*flora.Specie
 // are needed when everything shows.
 func asked(rules *identity.Rules) []string {
 	var ids []string
-	for _, q := range rules.Questions(rules.Judge(nil, false), nil, func(identity.Character) bool { return true }) {
+	for _, q := range rules.Questions(rules.Judge(nil, false), func(identity.Character) bool { return true }) {
 		if q.Needed {
 			ids = append(ids, q.Character.ID)
 		}

@@ -29,20 +29,20 @@ type Question struct {
 }
 
 // Questions returns the characters worth looking at that shows lets through, the one
-// that excludes most danger first: those seen on the visit already left out. A
+// that excludes most danger first. A
 // character is worth a look if it is a must not seen, or decides against a dangerous
 // plant that is not ruled out; where only another look is owed, so are those that
-// would make it.
-func (r *Rules) Questions(f Finding, today map[string]bool, shows func(Character) bool) []Question {
+// would make it, and of a sure plant so are those that would prove it once more.
+func (r *Rules) Questions(f Finding, shows func(Character) bool) []Question {
 	var questions []Question
-	again := len(f.MustsOwed) == 0 && len(f.DangersOwed) == 0 && f.LooksOwed > 0
+	again := len(f.MustsOwed) == 0 && len(f.DangersOwed) == 0
 	owed := map[string]bool{}
 	for _, d := range f.DangersOwed {
 		owed[d.Name] = true
 	}
 	for _, character := range vocabulary {
 		id := character.ID
-		if _, known := r.Species.Identity.Shows[id]; !known || today[id] || !shows(character) || f.Seen[id] && !again {
+		if _, known := r.Species.Identity.Shows[id]; !known || !shows(character) || f.Seen[id] && !again {
 			continue
 		}
 		q := Question{Character: character, Must: slices.Contains(r.Musts, id)}

@@ -145,6 +145,11 @@ function CheckPage({ view, note }: PageProps) {
               the answer off if it was misread; else note the look.
             </Alert>
           )}
+          {view.state === "sure" && question && (
+            <Box sx={{ color: "text.secondary", mb: 1 }}>
+              A look now and then keeps it so: what contradicts reopens the check.
+            </Box>
+          )}
           {question && !ended && (
             <QuestionCard
               question={question}

@@ -1,0 +1,264 @@
+package e2e
+
+import (
+	"fmt"
+	"image"
+	"image/color"
+	"image/png"
+	"os"
+	"path/filepath"
+	"strings"
+	"testing"
+
+	"github.com/chromedp/chromedp"
+
+	"bramblyacre/garden"
+)
+
+// foundSage lays out a bed on an empty plot with a sage in it that was found there, and
+// returns where it is shown.
+func foundSage(t *testing.T, p *plot) string {
+	t.Helper()
+	_, err := p.garden.AddBed(t.Context(), garden.BedInput{Name: "Long Bed", FormInput: garden.FormInput{X: "10 m", Y: "5 m", Width: "8 m", Depth: "1.2 m"}, Moisture: "dry"})
+	check(t, err)
+	_, err = p.garden.AddPlanting(t.Context(), garden.PlantingInput{BedID: 1, SpeciesID: "common-sage", Plants: 6, StartedOn: "2028-04-10", Origin: "found"})
+	check(t, err)
+	return "/plantings/1"
+}
+
+// answerAll gives the same answer to every question that the check asks, and returns
+// how many there were.
+func (b *browser) answerAll(answer string) int {
+	b.t.Helper()
+	for asked := 0; asked < 40; asked++ {
+		if !strings.Contains(b.text(), answer) {
+			return asked
+		}
+		b.click(answer)
+	}
+	b.t.Fatal("the check asks on and on")
+	return 0
+}
+
+// An unproven planting is proved over two looks by two people, with a photograph, and
+// its window opens.
+func TestAPlantingIsProvedOverTwoVisitsAndItsWindowOpens(t *testing.T) {
+	p := emptyPlot(t)
+	planting := foundSage(t, p)
+	b := open(t, p, 1280, 800, planting)
+	b.sees("Its identity is not proved.")
+	b.seesNo("Up to")
+	b.click("Check what it is")
+	b.sees("Is it common sage?")
+	b.sees("foxglove")
+	for i, who := range []string{"Ida", "Joss"} {
+		b.sees("seen, as common sage")
+		if b.answerAll("seen, as common sage") < 3 {
+			t.Error("hardly anything was asked")
+		}
+		b.fill("Who looked", who)
+		if i == 0 {
+			b.attach(t, "Photographs", photograph(t))
+			b.until("the photograph to be kept", func() bool {
+				there, err := chromedp.Run(b.ctx, chromedp.Evaluate[bool](`document.querySelector("img[alt='Photograph of this look']")?.naturalWidth > 0`))
+				check(t, err)
+				return there
+			})
+		}
+		b.click("Note the look")
+		b.sees("Checked common sage in Long Bed")
+		if i == 0 {
+			b.sees("1 look that proves it, on another day or by another person")
+			b.fresh(t, planting)
+		}
+	}
+	b.sees("Sure: ")
+	b.sees("every dangerous plant on record is ruled out")
+	b.click("Back to the planting")
+	b.sees("Up to")
+	b.seesNo("Its identity is not proved.")
+}
+
+// fresh opens the check of a planting anew: another person looks.
+func (b *browser) fresh(t *testing.T, planting string) {
+	t.Helper()
+	b.visit(planting + "/check")
+	b.sees("Ida, 27 May")
+}
+
+// attach gives a file to a file field by its name.
+func (b *browser) attach(t *testing.T, label, path string) {
+	t.Helper()
+	check(t, chromedp.Do(b.ctx, chromedp.SetUploadFiles(fmt.Sprintf("input[aria-label=%q]", label), []string{path})))
+}
+
+// photograph writes a small picture and returns where it is.
+func photograph(t *testing.T) string {
+	t.Helper()
+	picture := image.NewRGBA(image.Rect(0, 0, 64, 48))
+	for x := range 64 {
+		for y := range 48 {
+			picture.Set(x, y, color.RGBA{uint8(60 + x), 140, uint8(60 + y), 255})
+		}
+	}
+	path := filepath.Join(t.TempDir(), "leaf.png")
+	file, err := os.Create(path)
+	check(t, err)
+	check(t, png.Encode(file, picture))
+	check(t, file.Close())
+	return path
+}
+
+// A later look that contradicts reopens the check, and what was picked is held back;
+// taken back in the ledger, it is fit again.
+func TestAContradictionHoldsBackWhatWasPicked(t *testing.T) {
+	b := open(t, samplePlot(t), 1280, 800, "/gather")
+	b.sees("At the table")
+	b.click("Sort Common sage leaf")
+	b.sees("Every piece of it.")
+	b.answerTable()
+	b.fill("Who sorted it", "Ida")
+	b.click("It is sorted")
+	b.sees("Sorted common sage leaf at the table: fit for use")
+	b.sees("For Wren here: read before use.")
+	b.click("Make of Common sage leaf")
+	b.sees("Ask a doctor or pharmacist")
+	b.choose("Make", "tea")
+	b.click("Note that it is made")
+	b.sees("made: tea")
+
+	b.click("Common sage leaf")
+	b.click("Look again")
+	b.sees("A look now and then keeps it so")
+	b.click("not so: it differs")
+	b.sees("One character that does not fit ends the check")
+	b.click("Note the look")
+	b.sees("Not common sage")
+	b.sees("Held back: 90 tips")
+	b.visit("/gather")
+	b.sees("A check contradicted what it was picked as. None of it is for use.")
+	b.visit("/ledger")
+	b.click("Take back")
+	b.sees("Took back: Checked common sage")
+	b.visit("/gather")
+	b.sees("fit for use")
+	b.seesNo("A check contradicted")
+}
+
+// answerTable answers every question at the table with "all of it".
+func (b *browser) answerTable() {
+	b.t.Helper()
+	count, err := chromedp.Run(b.ctx, chromedp.Evaluate[int](`(() => { const all = [...document.querySelectorAll("button[aria-label$=': seen']")]; all.forEach((e) => e.click()); return all.length; })()`))
+	check(b.t, err)
+	if count == 0 {
+		b.t.Error("nothing was asked at the table")
+	}
+}
+
+// A strange plant is narrowed down, becomes a find, and its check begins.
+func TestAFindIsNarrowedDownAndItsCheckBegins(t *testing.T) {
+	b := open(t, samplePlot(t), 1280, 800, "/what")
+	b.sees("102 plants are on record")
+	b.choose("Look at", "smell when crushed")
+	b.click("Of garlic or onion.")
+	b.sees("It can still be")
+	b.choose("Look at", "leaf veins")
+	b.click("Side by side from base to tip.")
+	b.sees("To be checked as ramsons. That is no proof")
+	b.seesNo("edible")
+	b.click("Check as ramsons")
+	b.click("Begin the check")
+	b.sees("Say where it stands.")
+	b.fill("Where does it stand", "Behind the shed")
+	b.click("Begin the check")
+	b.sees("Is it ramsons?")
+	b.sees("lily of the valley")
+	b.click("cannot tell")
+	b.visit("/what")
+	b.sees("Behind the shed")
+	b.click("Take off Behind the shed")
+	b.seesNo("Finds being checked")
+}
+
+func TestAPairIsPractised(t *testing.T) {
+	b := open(t, samplePlot(t), 1280, 800, "/practice")
+	b.sees("pairs are due")
+	b.sees("on your plot")
+	b.click("Practise sweet cicely or hemlock")
+	b.sees("Choose what to look at")
+	b.click("smell when crushed")
+	b.sees("1 look so far")
+	decision := "it is not"
+	if strings.Contains(b.text(), "Of aniseed.") {
+		decision = "it is sweet cicely"
+	}
+	b.click(decision)
+	b.sees("Right. It was")
+	b.sees("Box 2 of 6; back on 30 May")
+	b.sees("What decided")
+	b.click("Another of these two")
+	b.click("it is not")
+	b.sees("An expert would have looked at")
+	b.click("All pairs")
+	b.sees("2 right")
+}
+
+// Someone of the household is named at the picking; their circumstance is changed.
+func TestTheHouseholdIsNamedWhereTheActIs(t *testing.T) {
+	b := open(t, samplePlot(t), 1280, 800, "/settings")
+	b.click("Add someone")
+	b.click("Add them")
+	b.sees("Write a name.")
+	b.fill("Name", "Bryn")
+	b.sees("Name of the plot")
+	b.click("kidney trouble, or kidney stones")
+	b.click("Add them")
+	b.sees("Added Bryn to the household")
+	b.visit("/gather")
+	b.click("Note picking garden sorrel leaf, Long Bed")
+	b.sees("Bryn (kidney trouble): Rich in oxalate")
+}
+
+// The grower's own figure is put, marked, and taken back; a copy of a plant with a
+// mistake is refused by its key, and put without it.
+func TestOwnFiguresAndOwnPlants(t *testing.T) {
+	b := open(t, samplePlot(t), 1280, 800, "/plants/lovage")
+	b.click("Measure one yourself")
+	b.click("Measure height")
+	b.fill("height", "tall")
+	b.click("Keep")
+	b.sees("Write a number with its unit")
+	b.fill("height", "151 (140 to 160) cm")
+	b.click("Keep")
+	b.sees("measured here")
+	b.sees("The library says 180 (140 to 220) cm usual")
+	b.click("Back to the library’s height")
+	b.sees("Went back to the library's height")
+
+	b.visit("/plants/own/lovage")
+	b.sees("A plant of your own")
+	b.replaceInFile(t, "leaf-order = ", "leaf-ordre = ")
+	b.click("Put it in the library")
+	b.sees("identity.shows.leaf-ordre: is not a character of the vocabulary")
+	b.replaceInFile(t, "leaf-ordre = ", "leaf-order = ")
+	b.click("Put it in the library")
+	b.sees("Added the plant lovage, own")
+	b.sees("Change your plant")
+}
+
+// replaceInFile changes the text of a plant's file as typing would.
+func (b *browser) replaceInFile(t *testing.T, old, new string) {
+	t.Helper()
+	changed, err := chromedp.Run(b.ctx, chromedp.Evaluate[bool](fmt.Sprintf(`(() => {
+		const e = document.querySelector("textarea");
+		const set = Object.getOwnPropertyDescriptor(HTMLTextAreaElement.prototype, "value").set;
+		const before = e.value;
+		set.call(e, before.replace(%s, %s));
+		e.dispatchEvent(new Event("input", { bubbles: true }));
+		return e.value !== before;
+	})()`, quoted(old), quoted(new))))
+	check(t, err)
+	if !changed {
+		t.Errorf("the file does not hold %q", old)
+	}
+}

@@ -1,0 +1,85 @@
+package garden
+
+import (
+	"errors"
+	"strings"
+	"testing"
+
+	"bramblyacre/core/identity"
+)
+
+func TestPracticeBringsWhatStandsHereFirstAndKeepsTheRecord(t *testing.T) {
+	p := newPlot(t)
+	v, err := p.Practice(t.Context())
+	check(t, err)
+	noNulls(t, "practice", v)
+	if len(v.Pairs) < 60 || v.Due != len(v.Pairs) || !v.Pairs[0].Here || v.Pairs[0].Danger != "deadly" || v.Pairs[0].Name != "garden sorrel" {
+		t.Fatalf("%d pairs, %d due, first %+v", len(v.Pairs), v.Due, v.Pairs[0])
+	}
+	first := v.Pairs[0]
+	for seed := range uint64(12) {
+		specimen, err := p.PracticeRound(t.Context(), first.SpeciesID, first.OtherID, seed)
+		check(t, err)
+		noNulls(t, "specimen", specimen)
+		looked := []string{}
+		is := true
+		sorrel, _ := p.lib().Species(first.SpeciesID)
+		for _, c := range specimen.Inspectable {
+			if len(c.States) != 0 {
+				t.Fatalf("%s gives its states away", c.ID)
+			}
+			at, err := p.PracticeLook(t.Context(), first.SpeciesID, first.OtherID, seed, c.ID)
+			check(t, err)
+			looked = append(looked, c.ID)
+			if at.Told && (identity.Specimen{c.ID: at.Shows.ID}).Answers(sorrel, []string{c.ID})[c.ID] == identity.NotSeen {
+				is = false
+			}
+		}
+		decision := map[bool]string{true: "it is", false: "it is not"}[is]
+		told, err := p.Decide(t.Context(), DecisionInput{first.SpeciesID, first.OtherID, seed, looked, decision})
+		check(t, err)
+		noNulls(t, "decision", told)
+		if told.Outcome != "right" || len(told.Decided) == 0 || len(told.Expert) == 0 || int(seed)+1 != told.Pair.Tries || told.Pair.Correct != told.Pair.Tries {
+			t.Fatalf("seed %d: %s after all looks, %+v", seed, told.Outcome, told.Pair)
+		}
+	}
+	v, err = p.Practice(t.Context())
+	check(t, err)
+	for i, pair := range v.Pairs {
+		if pair.SpeciesID == first.SpeciesID && pair.OtherID == first.OtherID {
+			if i == 0 || pair.Due || pair.Box != pair.Boxes || !strings.HasPrefix(pair.When, "back on") {
+				t.Errorf("told right all along it stands at %d: %+v", i, pair)
+			}
+		}
+	}
+}
+
+func TestADeadlyMistakeComesBackAtOnce(t *testing.T) {
+	p := newPlot(t)
+	for seed := range uint64(40) {
+		s, err := p.state(t.Context())
+		check(t, err)
+		specimen, err := s.round("garden-sorrel", "foxglove", seed)
+		check(t, err)
+		if specimen.Truth {
+			continue
+		}
+		told, err := p.Decide(t.Context(), DecisionInput{"garden-sorrel", "foxglove", seed, []string{}, "it is"})
+		check(t, err)
+		if told.Outcome != "dangerous" || !told.Pair.Due || told.Pair.Deadly != 1 || told.Truth != "foxglove" {
+			t.Errorf("taken for sorrel: %+v", told)
+		}
+		break
+	}
+	before := p.entries()
+	_, err := p.Decide(t.Context(), DecisionInput{"garden-sorrel", "foxglove", 1, nil, "maybe"})
+	p.refused(err, "decision", "no decision", before)
+	for _, pair := range [][2]string{{"garden-sorrel", "oak"}, {"hemlock", "sweet-cicely"}} {
+		if _, err := p.PracticeRound(t.Context(), pair[0], pair[1], 1); !errors.As(err, new(NotFoundError)) {
+			t.Errorf("%v can be practised: %v", pair, err)
+		}
+	}
+	if _, err := p.PracticeLook(t.Context(), "garden-sorrel", "foxglove", 1, "aura"); !errors.As(err, new(NotFoundError)) {
+		t.Errorf("the aura was looked at: %v", err)
+	}
+}
