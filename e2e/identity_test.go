@@ -180,6 +180,33 @@ func TestAFindIsNarrowedDownAndItsCheckBegins(t *testing.T) {
 	b.seesNo("Finds being checked")
 }
 
+// Every state of every character has a drawing of its own.
+func TestEveryStateIsDrawn(t *testing.T) {
+	b := open(t, samplePlot(t), 1280, 800, "/characters")
+	b.sees("What to look at, and its words")
+	drawn, err := chromedp.Run(b.ctx, chromedp.Evaluate[map[string]string](`Object.fromEntries([...document.querySelectorAll("main section")].flatMap((section) =>
+		[...section.querySelectorAll("svg")].map((svg) => [section.id + " " + svg.getAttribute("aria-label"), svg.innerHTML])))`))
+	check(t, err)
+	states, alike := 0, map[string]string{}
+	for _, character := range b.plot.garden.Characters() {
+		for _, state := range character.States {
+			states++
+			drawing := drawn[character.ID+" "+state.Words]
+			if drawing == "" {
+				t.Errorf("%s %s has no drawing", character.ID, state.ID)
+				continue
+			}
+			if other, twice := alike[character.ID+drawing]; twice {
+				t.Errorf("%s: %s and %s are drawn alike", character.ID, state.ID, other)
+			}
+			alike[character.ID+drawing] = state.ID
+		}
+	}
+	if states < 200 || len(drawn) != states {
+		t.Errorf("%d states, %d drawings", states, len(drawn))
+	}
+}
+
 func TestAPairIsPractised(t *testing.T) {
 	b := open(t, samplePlot(t), 1280, 800, "/practice")
 	b.sees("pairs are due")

@@ -2,38 +2,53 @@ package garden
 
 import (
 	"fmt"
+	"math/rand/v2"
 	"testing"
 
 	"bramblyacre/core/flora"
 	"bramblyacre/library"
 )
 
-// BenchmarkFindAPlant looks for a misspelt name among so many species, each with
-// the names of one of the library's, numbered.
+// BenchmarkFindAPlant looks for a misspelt name among so many species: those of the
+// library, and beyond them made-up ones whose names are put together from the syllables
+// of the library's.
 func BenchmarkFindAPlant(b *testing.B) {
 	shipped, err := library.Shipped()
 	check(b, err)
+	var halves []string
+	for _, s := range shipped.AllSpecies() {
+		for _, name := range allNames(s) {
+			letters := []rune(name)
+			halves = append(halves, string(letters[:len(letters)/2]), string(letters[len(letters)/2:]))
+		}
+	}
 	for _, n := range []int{100, 10_000} {
 		b.Run(fmt.Sprint(n, " species"), func(b *testing.B) {
+			rng := rand.New(rand.NewPCG(1, 2))
 			var all []*flora.Species
 			for i := range n {
 				s := *shipped.AllSpecies()[i%len(shipped.AllSpecies())]
-				s.ID = fmt.Sprintf("%s-%d", s.ID, i)
 				if i >= len(shipped.AllSpecies()) {
-					s.Names.Name = fmt.Sprintf("%s of %s", s.Names.Name, number(float64(i)))
+					made := func() string { return halves[rng.IntN(len(halves))] + halves[rng.IntN(len(halves))] }
+					s.ID = fmt.Sprintf("%s-%d", s.ID, i)
+					s.Names = flora.Names{Name: made(), Botanical: made(), Common: []flora.CommonName{{Name: made()}, {Name: made()}, {Name: made()}, {Name: made()}}}
 				}
 				all = append(all, &s)
 			}
 			index, err := newPlantNames(b.Context(), all)
 			check(b, err)
 			b.Cleanup(func() { check(b, index.Close()) })
-			written := plain("valarian")
-			for b.Loop() {
-				near, err := index.Near(b.Context(), written, mostNear)
-				check(b, err)
-				if len(likest(written, near)) == 0 {
-					b.Fatal("nothing is found")
-				}
+			for _, words := range []string{"valarian", "medowsweat", "Süsdolde"} {
+				written := plain(words)
+				b.Run(words, func(b *testing.B) {
+					for b.Loop() {
+						near, err := index.Near(b.Context(), written, mostNear)
+						check(b, err)
+						if len(likest(written, near)) == 0 {
+							b.Fatal("nothing is found")
+						}
+					}
+				})
 			}
 		})
 	}

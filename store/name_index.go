@@ -1,17 +1,25 @@
 package store
 
 import (
+	"cmp"
 	"context"
 	"database/sql"
 	"errors"
 	"fmt"
+	"slices"
 	"strings"
 	"unicode"
 )
 
 // NameIndex finds things by their names, however they are spelt: an FTS5 table of
 // trigrams, in memory and apart from the plot's own file.
-type NameIndex struct{ db *sql.DB }
+type NameIndex struct {
+	db *sql.DB
+	// named are the things by their plain name: a name that many share is indexed once.
+	named map[string][]Named
+	// commonness is in how many names each trigram stands.
+	commonness map[string]int
+}
 
 // Named is a name of a thing. Plain is the name without accents and case, which is
 // what is searched.
@@ -31,23 +39,74 @@ func NewNameIndex(ctx context.Context, names []Named) (_ *NameIndex, err error) 
 			err = errors.Join(err, db.Close())
 		}
 	}()
-	if _, err := db.ExecContext(ctx, `CREATE VIRTUAL TABLE names USING fts5 (id UNINDEXED, shown UNINDEXED, plain, tokenize = 'trigram')`); err != nil {
+	if _, err := db.ExecContext(ctx, `CREATE VIRTUAL TABLE names USING fts5 (plain, tokenize = 'trigram', columnsize = 0); CREATE VIRTUAL TABLE pieces USING fts5vocab (names, row)`); err != nil {
 		return nil, fmt.Errorf("make the index of names: %w", err)
 	}
 	tx, err := db.BeginTx(ctx, nil)
 	if err != nil {
 		return nil, err
 	}
-	insert, err := tx.PrepareContext(ctx, `INSERT INTO names (id, shown, plain) VALUES (?, ?, ?)`)
+	insert, err := tx.PrepareContext(ctx, `INSERT INTO names (plain) VALUES (?)`)
 	if err != nil {
 		return nil, errors.Join(err, tx.Rollback())
 	}
+	index := &NameIndex{db, map[string][]Named{}, map[string]int{}}
 	for _, n := range names {
-		if _, err := insert.ExecContext(ctx, n.ID, n.Shown, n.Plain); err != nil {
+		index.named[n.Plain] = append(index.named[n.Plain], n)
+		if len(index.named[n.Plain]) > 1 {
+			continue
+		}
+		if _, err := insert.ExecContext(ctx, n.Plain); err != nil {
 			return nil, errors.Join(fmt.Errorf("index %q: %w", n.Shown, err), tx.Rollback())
 		}
 	}
-	return &NameIndex{db}, tx.Commit()
+	if err := tx.Commit(); err != nil {
+		return nil, err
+	}
+	return index, index.count(ctx)
+}
+
+// count reads in how many names each trigram stands.
+func (n *NameIndex) count(ctx context.Context) (err error) {
+	rows, err := n.db.QueryContext(ctx, `SELECT term, doc FROM pieces`)
+	if err != nil {
+		return fmt.Errorf("count the pieces of names: %w", err)
+	}
+	defer func() { err = errors.Join(err, rows.Close()) }()
+	for rows.Next() {
+		var piece string
+		var names int
+		if err := rows.Scan(&piece, &names); err != nil {
+			return err
+		}
+		n.commonness[piece] = names
+	}
+	return rows.Err()
+}
+
+const (
+	// fewestPieces is how many trigrams of a text are looked up at least, and
+	// mostLookedAt about how many names may have to be ranked for the others: common
+	// trigrams tell little and cost most.
+	fewestPieces = 3
+	mostLookedAt = 300
+)
+
+// telling are the trigrams of a text that tell most: the rarest, as long as few names
+// have them.
+func (n *NameIndex) telling(pieces []string) []string {
+	slices.SortStableFunc(pieces, func(a, b string) int { return cmp.Compare(n.commonness[a], n.commonness[b]) })
+	looked, known := 0, 0
+	for i, piece := range pieces {
+		if known >= fewestPieces && looked+n.commonness[piece] > mostLookedAt {
+			return pieces[:i]
+		}
+		looked += n.commonness[piece]
+		if n.commonness[piece] > 0 {
+			known++
+		}
+	}
+	return pieces
 }
 
 // Near returns the names that share most with a plain text, the nearest first, at
@@ -57,28 +116,65 @@ func (n *NameIndex) Near(ctx context.Context, plain string, most int) ([]Named, 
 	pieces := trigrams(plain)
 	if len(pieces) == 0 {
 		start := likeEscaped(strings.TrimSpace(plain)) + "%"
-		return n.read(ctx, `SELECT id, shown, plain FROM names WHERE plain LIKE ? ESCAPE '\' OR plain LIKE ? ESCAPE '\' ORDER BY length(plain), plain LIMIT ?`, start, "% "+start, most)
+		return n.read(ctx, `SELECT plain FROM names WHERE plain LIKE ? ESCAPE '\' OR plain LIKE ? ESCAPE '\' ORDER BY length(plain), plain LIMIT ?`, start, "% "+start, most)
 	}
-	return n.read(ctx, `SELECT id, shown, plain FROM names WHERE names MATCH ? ORDER BY rank LIMIT ?`, strings.Join(pieces, " OR "), most)
+	quoted := []string{}
+	for _, piece := range n.telling(pieces) {
+		quoted = append(quoted, `"`+strings.ReplaceAll(piece, `"`, `""`)+`"`)
+	}
+	plains, err := n.plains(ctx, `SELECT plain FROM names WHERE names MATCH ?`, strings.Join(quoted, " OR "))
+	if err != nil {
+		return nil, err
+	}
+	return n.expand(nearest(plains, pieces, most)), nil
+}
+
+// nearest are the names that have most of the pieces, of those the shortest, at most so
+// many.
+func nearest(plains, pieces []string, most int) []string {
+	shared := make(map[string]int, len(plains))
+	for _, plain := range plains {
+		for _, piece := range pieces {
+			if strings.Contains(plain, piece) {
+				shared[plain]++
+			}
+		}
+	}
+	slices.SortFunc(plains, func(a, b string) int {
+		return cmp.Or(cmp.Compare(shared[b], shared[a]), cmp.Compare(len(a), len(b)), cmp.Compare(a, b))
+	})
+	return plains[:min(len(plains), most)]
+}
+
+func (n *NameIndex) expand(plains []string) (found []Named) {
+	for _, plain := range plains {
+		found = append(found, n.named[plain]...)
+	}
+	return found
 }
 
 // All returns every name.
 func (n *NameIndex) All(ctx context.Context) ([]Named, error) {
-	return n.read(ctx, `SELECT id, shown, plain FROM names`)
+	return n.read(ctx, `SELECT plain FROM names`)
 }
 
-func (n *NameIndex) read(ctx context.Context, query string, args ...any) (found []Named, err error) {
+func (n *NameIndex) read(ctx context.Context, query string, args ...any) ([]Named, error) {
+	plains, err := n.plains(ctx, query, args...)
+	return n.expand(plains), err
+}
+
+func (n *NameIndex) plains(ctx context.Context, query string, args ...any) (found []string, err error) {
 	rows, err := n.db.QueryContext(ctx, query, args...)
 	if err != nil {
 		return nil, fmt.Errorf("search names: %w", err)
 	}
 	defer func() { err = errors.Join(err, rows.Close()) }()
 	for rows.Next() {
-		var one Named
-		if err := rows.Scan(&one.ID, &one.Shown, &one.Plain); err != nil {
+		var plain string
+		if err := rows.Scan(&plain); err != nil {
 			return nil, err
 		}
-		found = append(found, one)
+		found = append(found, plain)
 	}
 	return found, rows.Err()
 }
@@ -86,7 +182,7 @@ func (n *NameIndex) read(ctx context.Context, query string, args ...any) (found 
 // Close frees the index.
 func (n *NameIndex) Close() error { return n.db.Close() }
 
-// trigrams are the runs of three letters in each word, quoted for a search.
+// trigrams are the runs of three letters in each word.
 func trigrams(plain string) []string {
 	var pieces []string
 	// A control character would end or break the search's own text.
@@ -94,7 +190,7 @@ func trigrams(plain string) []string {
 	for _, word := range strings.FieldsFunc(plain, apart) {
 		letters := []rune(word)
 		for i := 0; i+3 <= len(letters); i++ {
-			pieces = append(pieces, `"`+strings.ReplaceAll(string(letters[i:i+3]), `"`, `""`)+`"`)
+			pieces = append(pieces, string(letters[i:i+3]))
 		}
 	}
 	return pieces
