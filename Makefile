@@ -46,7 +46,7 @@ generate: front
 	cd web && npm run --silent generate
 
 bench: build
-	go test -run '^$$' -bench . -benchmem ./core/... ./garden ./server ./demo ./cmd/...
+	go test -run '^$$' -bench . -benchmem ./core/... ./library ./garden ./server ./demo ./cmd/...
 	tools/first-page-size
 
 # The pictures in docs/screenshots, from the sample plot.

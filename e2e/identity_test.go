@@ -183,7 +183,7 @@ func TestAFindIsNarrowedDownAndItsCheckBegins(t *testing.T) {
 // Every state of every character has a drawing of its own.
 func TestEveryStateIsDrawn(t *testing.T) {
 	b := open(t, samplePlot(t), 1280, 800, "/characters")
-	b.sees("What to look at, and its words")
+	b.sees("where it grows")
 	drawn, err := chromedp.Run(b.ctx, chromedp.Evaluate[map[string]string](`Object.fromEntries([...document.querySelectorAll("main section")].flatMap((section) =>
 		[...section.querySelectorAll("svg")].map((svg) => [section.id + " " + svg.getAttribute("aria-label"), svg.innerHTML])))`))
 	check(t, err)

@@ -55,7 +55,7 @@ func TestScreenshots(t *testing.T) {
 		{"what-is-this", "/what", "plants are on record", 1280, 800, nil},
 		{"practice", "/practice/sweet-cicely/hemlock", "Is this sweet cicely?", 1280, 800, func(b *browser) {
 			b.click("smell when crushed")
-			b.click("stem marks")
+			b.click("leaf surface")
 			b.click("cannot tell")
 			b.sees("An expert would have looked at")
 		}},

@@ -35,6 +35,7 @@ type AllowanceView struct {
 	Use      string       `json:"use"`
 	Hazards  []string     `json:"hazards"`
 	Cautions []string     `json:"cautions"`
+	Customs  []string     `json:"customs" doc:"The grower's own customs, by author; none while they are switched off"`
 	Standing string       `json:"standing" doc:"The weakest standing of the figures behind it"`
 	Need     string       `json:"need" doc:"What the household needs of it this year; empty where nobody said"`
 	Notices  []string     `json:"notices" doc:"What to know of the ground it stands on"`
@@ -90,7 +91,7 @@ func (s *state) allowance(p *planting, part flora.Part, on calendar.Date) (Allow
 	v := AllowanceView{
 		Part: part.Name, Verb: rule.Verb, UnitName: rule.Many, Sign: rule.Sign, Way: rule.Way, Use: part.Use,
 		Hazards: nonNil(rule.Hazards), Cautions: s.cautionLines(p.species, part.Name), Limits: []LimitView{},
-		Need: s.needWords(p.species.ID, part.Name), Notices: p.treeNotices(), Beside: []Neighbour{},
+		Customs: s.customsOf(p.species.ID), Need: s.needWords(p.species.ID, part.Name), Notices: p.treeNotices(), Beside: []Neighbour{},
 	}
 	if rule.TakesPlant {
 		v.Beside = s.neighbours(p)

@@ -167,8 +167,21 @@ func TestCustomsAreTheGrowersOwnAndOffUntilSwitchedOn(t *testing.T) {
 	if len(v.Notes) != 3 || v.Notes[0].Author == v.Notes[1].Author {
 		t.Errorf("the notes are %+v", v.Notes)
 	}
+	_, err = p.AddPlantNote(t.Context(), "garden-sorrel", custom)
+	check(t, err)
+	steps := func() []string {
+		v, err := p.Planting(t.Context(), p.planting, NoDay)
+		check(t, err)
+		return v.Allowance[0].Customs
+	}
+	if at := steps(); len(at) != 1 || at[0] != "the miller: Ask leave before lifting." {
+		t.Errorf("at the picking stand %v", at)
+	}
 	_, err = p.SetCustoms(t.Context(), false)
 	check(t, err)
+	if at := steps(); len(at) != 0 {
+		t.Errorf("switched off, at the picking stand %v", at)
+	}
 	if v, err = p.Plant(t.Context(), "valerian", NoDay); err != nil || len(v.Notes) != 1 || v.Notes[0].Kind != "law" {
 		t.Errorf("switched off: %+v, %v", v.Notes, err)
 	}

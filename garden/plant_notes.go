@@ -36,6 +36,18 @@ func (s *state) notesOn(speciesID string) []PlantNoteView {
 	return views
 }
 
+// customsOf are the customs on a plant as lines, each with its author: the grower's own
+// steps, where the act is. Several stand side by side and no side is taken.
+func (s *state) customsOf(speciesID string) []string {
+	lines := []string{}
+	for _, n := range s.notesOn(speciesID) {
+		if n.Kind == "custom" {
+			lines = append(lines, n.Author+": "+n.Text)
+		}
+	}
+	return lines
+}
+
 // AddPlantNote notes something of the grower's own on a plant: what the local list says,
 // a custom, or anything else.
 func (g *Garden) AddPlantNote(ctx context.Context, speciesID string, in PlantNoteInput) (Entry, error) {

@@ -198,9 +198,13 @@ func fullGrownYear(s *flora.Species) int {
 }
 
 // typical forecasts this season for a species in a year of life, as nobody has
-// looked at it: at the usual pace, in the open.
+// looked at it: at the usual pace, in the open. A year that begins with a sowing begins
+// on its usual day, as far into the season as at the station that tells it.
 func (s *state) typical(species *flora.Species, year int) (*phenology.Forecast, error) {
 	started := s.season.Start.AddDays(-1)
+	if rules, err := species.YearOfLifeRules(year); err == nil && rules.IsSown {
+		started = s.season.Start.AddDays(rules.SownAfter)
+	}
 	daylight, err := phenology.NewDaylight(s.site.Latitude, s.season)
 	if err != nil {
 		return nil, err

@@ -181,3 +181,16 @@ func TestPlantsStandSideBySideWithWhatDiffersFirst(t *testing.T) {
 		t.Errorf("hop beside mandrake: %v", err)
 	}
 }
+
+// An annual's page begins its year with the sowing, in either hemisphere as far into
+// the season; a plant sown in autumn does not grow in spring.
+func TestAYearThatIsSownBeginsWithTheSowing(t *testing.T) {
+	p := newPlot(t)
+	for id, month := range map[string]int{"borage": 4, "hemlock": 9, "nasturtium": 3} {
+		v, err := p.Plant(t.Context(), id, NoDay)
+		check(t, err)
+		if first := v.Years[0].Stages[0]; int(first.Dates.P50.Month()) < month {
+			t.Errorf("%s: %s about %s, before it is sown", id, first.Stage, first.Dates.P50.DayMonth())
+		}
+	}
+}

@@ -112,9 +112,13 @@ type YearOfLife struct {
 	// Sown is the usual day of sowing where growth begins with it; Course the
 	// usual day of each stage at the station: "shooting 20 Mar, leafing 5 Apr".
 	// Where there is a course, the stages' figures are worked out from it.
-	Sown   string      `toml:"sown,omitempty"`
-	Course string      `toml:"course,omitempty"`
-	Stages []StageRule `toml:"stage,omitempty"`
+	Sown string `toml:"sown,omitempty"`
+	// SownAfter is how many days into a season that is, and IsSown whether it is told:
+	// worked out with the course.
+	SownAfter int         `toml:"-"`
+	IsSown    bool        `toml:"-"`
+	Course    string      `toml:"course,omitempty"`
+	Stages    []StageRule `toml:"stage,omitempty"`
 }
 
 // StageRule says when a stage is reached. Every condition that is set has to

@@ -189,7 +189,7 @@ var vocabulary = []Character{
 		"rank: Rank, unpleasant.", "hay: Of new hay, sweet.", "cucumber: Of cucumber.", "camphor: Of sage, camphor or bitter spice.",
 		"mustard: Sharp, of mustard or horseradish.", "apple: Of apple.", "honey: Sweet, of honey or almond.", "resin: Of resin.", "thyme: Of thyme or oregano.").by("Crush a leaf and smell it; wash your hands after."),
 	ofLeaf("sap", "sap", "What comes out of a cut stalk?",
-		"clear: Clear or hardly any.", "milky: White and milky.", "yellow: Yellow or orange.", "red: Red.", "slimy: Clear and slimy.", "foamy: Foaming when rubbed with water.").by("Cut a leaf stalk, with gloves, and look at the cut."),
+		"clear: Clear or hardly any.", "milky: White and milky.", "yellow: Yellow or orange.", "red: Red.", "slimy: Clear and slimy.", "foamy: Foaming when rubbed with water.").by("Cut a leaf stalk, with gloves, squeeze it, and look at the cut."),
 	ofStem("stem-section", "stem section", "What shape is the stem when cut across?",
 		"round: Round.", "square: Square.", "ridged: Ridged or grooved.", "three-sided: Three-sided.", "flat: Flat.", "winged: With thin wings.").by("Cut a stem across."),
 	ofStem("stem-fill", "stem inside", "What is inside the stem?",

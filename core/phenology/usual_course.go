@@ -56,6 +56,7 @@ func stagesOf(s *flora.Species, year *flora.YearOfLife, station climate.Normals)
 			return nil, fmt.Errorf("sown: %w", err)
 		}
 		start = sown
+		year.IsSown, year.SownAfter = true, sown.DaysSince(season.Start)
 	}
 	sums := make([]float64, season.Days()+1)
 	for i := range season.Days() {

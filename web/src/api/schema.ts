@@ -1211,6 +1211,8 @@ export interface components {
             /** @description What stands within reach of a spade, where roots are lifted */
             beside: components["schemas"]["Neighbour"][];
             cautions: string[];
+            /** @description The grower's own customs, by author; none while they are switched off */
+            customs: string[];
             /** Format: double */
             grams: number;
             hazards: string[];

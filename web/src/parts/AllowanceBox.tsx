@@ -126,6 +126,11 @@ export function Cautions({ allowance: a }: { allowance: Schemas["AllowanceView"]
           ))}
         </Box>
       )}
+      {a.customs.map((custom) => (
+        <Box key={custom} sx={{ fontStyle: "italic", mt: 0.3 }}>
+          Custom of {custom}
+        </Box>
+      ))}
       <Box sx={{ color: "text.secondary", fontSize: 13.5, mt: 0.4 }}>
         Ask a doctor or pharmacist before use as a remedy.
       </Box>

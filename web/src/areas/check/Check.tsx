@@ -83,7 +83,7 @@ function CheckPage({ view, note }: PageProps) {
     <>
       <Box sx={{ display: "flex", gap: 2, alignItems: "baseline", flexWrap: "wrap", mb: 1 }}>
         <Typography variant="h1">Is it {view.name}?</Typography>
-        <Box sx={{ color: "text.secondary", flex: 1 }}>
+        <Box sx={{ color: "text.secondary", flex: { xs: "1 1 100%", md: 1 } }}>
           <i>{view.botanical}</i> · {view.where}
         </Box>
         {view.plantingId > 0 ? (

@@ -3,7 +3,6 @@ import { useState } from "react";
 import { Link } from "react-router";
 
 import type { Schemas } from "../../api/client";
-import { useBaskets } from "../../api/queries";
 import { useKept } from "../../app/shownDay";
 import { MakeForm } from "./MakeForm";
 import { SortForm } from "./SortForm";
@@ -16,8 +15,7 @@ const colours: Record<string, string> = {
 const shownAtFirst = 4;
 
 /** Baskets are the season's pickings on their way to use: sorted at the table, held back, or fit. */
-export function Baskets() {
-  const baskets = useBaskets().data ?? [];
+export function Baskets({ baskets }: { baskets: Schemas["BasketView"][] }) {
   const [all, setAll] = useState(false);
   if (baskets.length === 0) return null;
   return (

@@ -2,7 +2,7 @@ import { Box, Button, Typography } from "@mui/material";
 import { Link } from "react-router";
 
 import type { Schemas } from "../../api/client";
-import { useGather, useSite } from "../../api/queries";
+import { useBaskets, useGather, useSite } from "../../api/queries";
 import { useActs } from "../../app/acts";
 import { useKept, useShownDay } from "../../app/shownDay";
 import { DayLine, SeasonAxis, type Axis } from "../../parts/SeasonAxis";
@@ -27,8 +27,10 @@ export function Gather() {
   const site = useSite().data;
   const query = useGather(asked);
   const gather = query.data;
+  const baskets = useBaskets().data;
   if (query.error) return <Trouble reason={query.error} />;
-  if (!gather) return <Box sx={{ minHeight: 600 }} />;
+  // Both at once: baskets that came later would push the windows down under the hand.
+  if (!gather || !baskets) return <Box sx={{ minHeight: 600 }} />;
   return (
     <>
       <Typography variant="h1" sx={{ mb: 1 }}>
@@ -38,7 +40,7 @@ export function Gather() {
         Full colour: open 9 times in 10. Pale ends: the days in which it may open or close. A dark stroke: at
         its best. A dashed red outline: not for use.
       </Box>
-      <Baskets />
+      <Baskets baskets={baskets} />
       {gather.windows.length === 0 && <p>Nothing that stands on the plot can be taken yet.</p>}
       {groups.map((group) => {
         const windows = gather.windows.filter((w) => (group.states as readonly string[]).includes(w.state));
