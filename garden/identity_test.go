@@ -10,6 +10,7 @@ import (
 	"testing"
 
 	"bramblyacre/core/flora"
+	"bramblyacre/store"
 )
 
 // unproven plants sweet cicely that came up by itself, and returns its id.
@@ -288,5 +289,32 @@ func TestADangerousPlantIsNeverOfferedWhateverIsNoted(t *testing.T) {
 		if !slices.Contains(flora.DangerWords, species.Identity.Danger) {
 			t.Errorf("%s is %q", species.ID, species.Identity.Danger)
 		}
+	}
+}
+
+// A planting that was called sure before there was a check counts as one that came
+// labelled: it is held back until one look agrees, and nothing of it is lost.
+func TestAPlantingCalledSureBeforeThereWasACheckIsHeldUntilALookAgrees(t *testing.T) {
+	today := day
+	g, s := emptyGarden(t, &today)
+	_, err := g.AddBed(t.Context(), goodBed())
+	check(t, err)
+	check(t, s.InTransaction(t.Context(), func(q *store.Queries) error {
+		_, err := q.PutPlanting(t.Context(), store.PutPlantingParams{BedID: 1, SpeciesID: "garden-sorrel", Plants: 9, CountedOn: "2029-04-10", StartedOn: "2029-04-10", Origin: "seed", Identity: "sure", IdentityNote: "The nursery's label."})
+		return err
+	}))
+	fresh, err := Open(t.Context(), Options{Store: s, Library: g.Library, PinnedTo: &today, Seasons: fewSeasons})
+	check(t, err)
+	v, err := fresh.Planting(t.Context(), 1, NoDay)
+	check(t, err)
+	if v.Identity != "unproven" || !v.Labelled || v.Source != "The nursery's label." || v.Allowance[0].Offered {
+		t.Errorf("it is %s, labelled %v by %q", v.Identity, v.Labelled, v.Source)
+	}
+	_, err = fresh.NoteLook(t.Context(), 1, LookInput{Day: "2031-05-27", By: "Ida", Answers: map[string]string{
+		"leaf-joint": "seen", "leaf-shape": "seen", "leaf-base": "seen", "leaf-surface": "seen", "leaf-margin": "seen", "root-form": "seen", "fruit": "seen",
+	}})
+	check(t, err)
+	if v, err = fresh.Planting(t.Context(), 1, NoDay); err != nil || v.Identity != "sure" || !v.Allowance[0].Offered {
+		t.Errorf("after a look that agrees it is %s, %v: %s", v.Identity, err, v.Proof)
 	}
 }

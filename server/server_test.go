@@ -4,6 +4,8 @@ import (
 	"bytes"
 	"context"
 	"encoding/json"
+	"image"
+	"image/png"
 	"io"
 	"log/slog"
 	"net"
@@ -117,6 +119,28 @@ func TestBadRequestsAreProblems(t *testing.T) {
 		{"an unknown plant", "GET", "/api/plants/mandrake", "", 404, "no such plant"},
 		{"an unknown use", "GET", "/api/plants?use=gold", "", 422, "one of the uses"},
 		{"one plant beside none", "GET", "/api/compare?ids=hop", "", 422, "from 2 to 4"},
+		{"a look at nothing", "POST", "/api/plantings/99/looks", `{"day":"2031-05-27","by":"Ida","answers":{"smell":"seen"}}`, 404, "no such planting"},
+		{"the check of no planting", "GET", "/api/plantings/99/check", "", 404, "no such planting"},
+		{"the check of no find", "GET", "/api/finds/99/check", "", 404, "no such find"},
+		{"a find of a deadly plant", "POST", "/api/finds", `{"day":"2031-05-27","place":"here","speciesId":"hemlock","seen":{}}`, 422, "plant that is used"},
+		{"what has an aura", "POST", "/api/what-is-this", `{"seen":{"aura":"blue"}}`, 422, "is no character"},
+		{"what without anything", "POST", "/api/what-is-this", `{}`, 422, "body"},
+		{"a photograph that is none", "POST", "/api/photographs", `hello`, 422, "no JPEG or PNG"},
+		{"no photograph", "GET", "/api/photographs/" + strings.Repeat("0", 64), "", 404, "no such photograph"},
+		{"a photograph by a path", "GET", "/api/photographs/passwd", "", 422, "path.id"},
+		{"the sorting of nothing", "POST", "/api/pickings/99/sortings", `{"by":"Ida","answers":{}}`, 404, "no such picking"},
+		{"something of nothing", "POST", "/api/pickings/99/makings", `{"preparation":"tea"}`, 404, "no such picking"},
+		{"the label of nothing", "GET", "/api/pickings/99/label", "", 404, "no such picking"},
+		{"a person without a name", "POST", "/api/people", `{"name":"","circumstances":[]}`, 422, "body.name"},
+		{"a person who is none", "DELETE", "/api/people/99", "", 404, "no such person"},
+		{"a plant file that is none", "POST", "/api/own-plants", `{"text":"hello"}`, 422, "line 1"},
+		{"a plant file without end", "POST", "/api/own-plants", `{"text":"` + strings.Repeat("x", 250_000) + `"}`, 422, "body.text"},
+		{"a figure of no plant", "PUT", "/api/plants/mandrake/figures", `{"key":"size.height","figure":"3 cm"}`, 404, "no such plant"},
+		{"a figure that is none", "PUT", "/api/plants/lovage/figures", `{"key":"size.height","figure":"tall"}`, 422, "body.figure"},
+		{"the file of no plant", "GET", "/api/files/plant/mandrake", "", 404, "no such plant"},
+		{"a note of no kind", "POST", "/api/plants/lovage/notes", `{"kind":"rumour","text":"So they say."}`, 422, "body.kind"},
+		{"practice of no pair", "GET", "/api/practice/specimen?species=oak&other=ash&seed=1", "", 404, "no such pair"},
+		{"a fourth decision", "POST", "/api/practice/decisions", `{"speciesId":"ramsons","otherId":"hemlock","seed":1,"looked":[],"decision":"maybe"}`, 422, "body.decision"},
 		{"an unknown ledger entry", "POST", "/api/ledger/7/take-back", "", 404, "no such ledger entry"},
 	}
 	for _, test := range tests {
@@ -234,6 +258,58 @@ func TestFilesAreDownloads(t *testing.T) {
 		if answer.Code != 200 || !strings.HasPrefix(answer.Body.String(), begins) || !strings.HasPrefix(answer.Header().Get("Content-Disposition"), "attachment") {
 			t.Errorf("%s is answered %d %v: %.60s", name, answer.Code, answer.Header(), answer.Body)
 		}
+	}
+}
+
+// A picture, a plant's file and a label are answered as what they are.
+func TestPicturesPlantFilesAndLabelsAreServedAsSuch(t *testing.T) {
+	h := handler(t)
+	var picture bytes.Buffer
+	check(t, png.Encode(&picture, image.NewGray(image.Rect(0, 0, 4, 3))))
+	kept := ask(h, "POST", "/api/photographs", picture.String(), "Content-Type", "application/octet-stream")
+	var id struct{ ID string }
+	if kept.Code != 200 || json.Unmarshal(kept.Body.Bytes(), &id) != nil {
+		t.Fatalf("a picture is answered %d: %s", kept.Code, kept.Body)
+	}
+	if answer := ask(h, "GET", "/api/photographs/"+id.ID, ""); answer.Code != 200 || answer.Header().Get("Content-Type") != "image/png" || answer.Body.String() != picture.String() {
+		t.Errorf("it comes back as %d %v", answer.Code, answer.Header())
+	}
+	file := ask(h, "GET", "/api/files/plant/ramsons", "")
+	if file.Code != 200 || !strings.HasPrefix(file.Header().Get("Content-Disposition"), `attachment; filename="ramsons.toml"`) || !strings.Contains(file.Body.String(), "Allium ursinum") {
+		t.Errorf("a plant's file is %d %v", file.Code, file.Header())
+	}
+	for _, step := range []struct{ method, path, body string }{
+		{"POST", "/api/beds", `{"name":"Long Bed","x":"10 m","y":"5 m","width":"8 m","depth":"1 m","moisture":"moist"}`},
+		{"POST", "/api/plantings", `{"bedId":1,"speciesId":"garden-sorrel","plants":9,"startedOn":"2029-04-10","origin":"seed","labelled":true,"source":"A label."}`},
+	} {
+		if answer := ask(h, step.method, step.path, step.body); answer.Code != 200 {
+			t.Fatalf("%s is answered %d: %s", step.path, answer.Code, answer.Body)
+		}
+	}
+	seen := `{"leaf-joint":"seen","leaf-shape":"seen","leaf-base":"seen","leaf-surface":"seen","leaf-margin":"seen","flower-form":"seen","flower-colour":"seen","flower-group":"seen","fruit":"seen","root-form":"seen"}`
+	if answer := ask(h, "POST", "/api/plantings/1/looks", `{"day":"2031-05-20","by":"Ida","answers":`+seen+`}`); answer.Code != 200 {
+		t.Fatalf("a look is answered %d: %s", answer.Code, answer.Body)
+	}
+	if answer := ask(h, "POST", "/api/plantings/1/pickings", `{"day":"2031-05-26","part":"leaf","amount":"12"}`); answer.Code != 200 {
+		t.Fatalf("a picking is answered %d: %s", answer.Code, answer.Body)
+	}
+	if answer := ask(h, "GET", "/api/pickings/1/label", ""); answer.Code != 409 || !strings.Contains(answer.Body.String(), "not fit for use") {
+		t.Errorf("the label of what was not sorted: %d %s", answer.Code, answer.Body)
+	}
+	var baskets []garden.BasketView
+	check(t, json.Unmarshal(ask(h, "GET", "/api/baskets", "").Body.Bytes(), &baskets))
+	answers := map[string]string{}
+	for _, q := range baskets[0].Questions {
+		answers[q.ID] = "seen"
+	}
+	body, err := json.Marshal(garden.SortingInput{By: "Ida", Answers: answers})
+	check(t, err)
+	if answer := ask(h, "POST", "/api/pickings/1/sortings", string(body)); answer.Code != 200 {
+		t.Fatalf("a sorting is answered %d: %s", answer.Code, answer.Body)
+	}
+	label := ask(h, "GET", "/api/pickings/1/label?preparation=food", "")
+	if label.Code != 200 || label.Header().Get("Content-Type") != "application/pdf" || !strings.HasPrefix(label.Body.String(), "%PDF-") {
+		t.Errorf("the label is %d %v", label.Code, label.Header())
 	}
 }
 

@@ -75,15 +75,12 @@ func stagesOf(s *flora.Species, year *flora.YearOfLife, station climate.Normals)
 	before := start.AddDays(-1)
 	for entry := range strings.SplitSeq(year.Course, ",") {
 		entry = strings.TrimSpace(entry)
-		words := strings.Fields(entry)
-		if len(words) < 3 {
-			return nil, fmt.Errorf("%q is not a stage with its day, like \"leafing 5 Apr\"", entry)
-		}
-		stage, err := flora.ParseStage(strings.Join(words[:len(words)-2], " "))
+		day, err := CourseDay(entry, season)
 		if err != nil {
 			return nil, err
 		}
-		day, err := dayOf(strings.Join(words[len(words)-2:], " "), season)
+		words := strings.Fields(entry)
+		stage, err := flora.ParseStage(strings.Join(words[:len(words)-2], " "))
 		if err != nil {
 			return nil, err
 		}
@@ -95,6 +92,11 @@ func stagesOf(s *flora.Species, year *flora.YearOfLife, station climate.Normals)
 		if stage == flora.DyingBack || stage == flora.Resting {
 			if err := waitForDay(&rule, station.Latitude, day); err != nil {
 				return nil, err
+			}
+			// Where the light decides, warmth must not hold it up: in a cold autumn there
+			// may be none to come.
+			if rule.DayBelow != nil && len(rules) > 0 {
+				rule.Warmth = rules[len(rules)-1].Warmth
 			}
 		}
 		if len(rules) == 0 && s.Growth.Chill != nil && year.Sown == "" {
@@ -139,6 +141,16 @@ func waitForDay(rule *flora.StageRule, latitude float64, day calendar.Date) erro
 
 func around(value, share float64) flora.Figure {
 	return flora.Figure{Value: value, Low: value * (1 - share), High: value * (1 + share), Unit: "°C d", Standing: flora.Guess}
+}
+
+// CourseDay returns the day that an entry of a course names, "leafing 5 Apr", in a
+// season; an entry that names none is an error.
+func CourseDay(entry string, season calendar.Season) (calendar.Date, error) {
+	words := strings.Fields(entry)
+	if len(words) < 3 {
+		return 0, fmt.Errorf("%q is not a stage with its day, like \"leafing 5 Apr\"", entry)
+	}
+	return dayOf(strings.Join(words[len(words)-2:], " "), season)
 }
 
 // dayOf reads "5 Apr" as a day of a season.

@@ -1,0 +1,187 @@
+package library
+
+import (
+	"slices"
+	"strings"
+	"testing"
+
+	"bramblyacre/core/calendar"
+	"bramblyacre/core/climate"
+	"bramblyacre/core/flora"
+	"bramblyacre/core/identity"
+	"bramblyacre/core/phenology"
+)
+
+func allSpecies(t testing.TB) (*Library, []*flora.Species) {
+	t.Helper()
+	l, err := Shipped()
+	if err != nil {
+		t.Fatal(err)
+	}
+	return l, l.AllSpecies()
+}
+
+// Everything that a plant has to show before it is sure shows at some stage of its
+// life: no plant that is used is kept unproven for ever.
+func TestEveryUsedPlantCanBeProvedInTheCourseOfItsLife(t *testing.T) {
+	l, all := allSpecies(t)
+	for _, s := range all {
+		if !s.IsUsed() {
+			continue
+		}
+		answers := map[string]identity.Answer{}
+		for _, id := range s.Identity.Shows.Characters() {
+			character, _ := identity.CharacterOf(id)
+			for _, year := range s.Growth.Years {
+				for _, rule := range year.Stages {
+					if identity.ShowsAt(character, rule.Stage, s.Life.KeepsLeaf) {
+						answers[id] = identity.Seen
+					}
+				}
+			}
+		}
+		if state := judgeTwice(l.Rules(s.ID), answers); state != identity.Sure {
+			f := l.Rules(s.ID).Judge([]identity.Look{{Day: visitDay, By: "Ida", Answers: answers}}, false)
+			t.Errorf("%s stays %s: owed %v, %d dangers", s.ID, state, f.MustsOwed, len(f.DangersOwed))
+		}
+	}
+}
+
+// Where a plant is told by a course, it comes into its stages at that station within a
+// fortnight of the day that the course gives, in the mean of many seasons: in all of
+// the climates, and in both hemispheres.
+func TestEveryCourseComesBackAtItsStation(t *testing.T) {
+	l, all := allSpecies(t)
+	ensembles := map[string]*climate.Ensemble{}
+	south, checked := 0, 0
+	for _, s := range all {
+		station, has := l.Climate(s.Growth.At)
+		if !has {
+			continue
+		}
+		season := calendar.SeasonOf(station.Latitude, calendar.Must(2031, 6, 30))
+		if station.Latitude < 0 {
+			south++
+		}
+		weather := ensembles[station.ID]
+		if weather == nil {
+			g, err := climate.NewGenerator(station)
+			if err != nil {
+				t.Fatal(err)
+			}
+			if weather, err = climate.NewEnsemble(g, season, season.Start, nil, 40, 7); err != nil {
+				t.Fatal(err)
+			}
+			ensembles[station.ID] = weather
+		}
+		daylight, err := phenology.NewDaylight(station.Latitude, season)
+		if err != nil {
+			t.Fatal(err)
+		}
+		for _, year := range s.Growth.Years {
+			started := season.Start.AddDays(-1)
+			if year.IsSown {
+				started = season.Start.AddDays(year.SownAfter)
+			}
+			plan, err := phenology.NewPlan(s, year.From, daylight, started)
+			if err != nil {
+				t.Errorf("%s: %v", s.ID, err)
+				continue
+			}
+			forecast := plan.Forecast(weather, phenology.PriorPace(), nil)
+			for i, entry := range strings.Split(year.Course, ", ") {
+				want, err := phenology.CourseDay(entry, season)
+				if err != nil {
+					t.Errorf("%s: %v", s.ID, err)
+					continue
+				}
+				checked++
+				off := forecast.Dates(i + 1).P50.DaysSince(want)
+				if off > 14 || off < -14 {
+					t.Errorf("%s, from year %d at %s: %s comes %d days late", s.ID, year.From, station.ID, entry, off)
+				}
+			}
+		}
+	}
+	if south < 4 || checked < 1000 || len(ensembles) < 7 {
+		t.Errorf("%d stages at %d stations, %d plants of the south", checked, len(ensembles), south)
+	}
+}
+
+// What the rules of the trade ask of every plant, whoever wrote it down.
+func TestEveryPlantHoldsToTheRulesOfTheTrade(t *testing.T) {
+	_, all := allSpecies(t)
+	words := map[string]string{}
+	for _, s := range all {
+		for i, part := range s.Parts {
+			for _, other := range s.Parts[:i] {
+				if other.Name == part.Name {
+					t.Errorf("%s has two parts called %s", s.ID, part.Name)
+				}
+			}
+			if part.Harvest == nil {
+				continue
+			}
+			if part.Harvest.TakesPlant && s.Life.Form == flora.Perennial && part.Harvest.CutShare.Value > 0.34 {
+				t.Errorf("%s %s: %v of the stand is lifted", s.ID, part.Name, part.Harvest.CutShare.Value)
+			}
+			dug := part.Kind == "root" || part.Kind == "rhizome" || part.Kind == "bulb"
+			if dug && s.Life.Form == flora.Perennial && part.Harvest.MinYear.Value < 1 {
+				t.Errorf("%s %s is lifted in year %v", s.ID, part.Name, part.Harvest.MinYear.Value)
+			}
+			if part.Kind == "bark" && part.Harvest.Floor.Value < 0.7 {
+				t.Errorf("%s: of the bark only %v is left", s.ID, part.Harvest.Floor.Value)
+			}
+		}
+		for _, caution := range s.Cautions {
+			for _, number := range []string{" mg", " ml", " drops", " grams a day", " cups", "per day"} {
+				if strings.Contains(caution.Text, number) {
+					t.Errorf("%s: a caution gives an amount: %q", s.ID, caution.Text)
+				}
+			}
+			for _, promise := range []string{"is safe", "cures", "heals"} {
+				if strings.Contains(strings.ToLower(caution.Text), promise) {
+					t.Errorf("%s: a caution promises: %q", s.ID, caution.Text)
+				}
+			}
+		}
+		for _, l := range s.LookAlikes {
+			if l.ID == s.ID {
+				t.Errorf("%s is its own look-alike", s.ID)
+			}
+		}
+		if name, twice := words[s.Names.Botanical]; twice {
+			t.Errorf("%s and %s are one plant", name, s.ID)
+		}
+		words[s.Names.Botanical] = s.ID
+		if s.IsUsed() && s.Identity.Danger == "poisonous" && !slices.ContainsFunc(s.Cautions, func(c flora.Caution) bool { return c.Route == "by mouth" && c.Who == flora.Everyone }) {
+			t.Errorf("%s is poisonous by mouth and warns nobody", s.ID)
+		}
+	}
+}
+
+// Every plant that is eaten says something to those who are pregnant or to everyone, or
+// it was left out by mistake; dangerous plants warn everyone by mouth.
+func TestNobodyIsLeftUnwarned(t *testing.T) {
+	_, all := allSpecies(t)
+	for _, s := range all {
+		warns := func(who ...string) bool {
+			return slices.ContainsFunc(s.Cautions, func(c flora.Caution) bool {
+				return slices.ContainsFunc(c.For(), func(one string) bool { return slices.Contains(who, one) })
+			})
+		}
+		eaten := slices.ContainsFunc(s.Parts, flora.Part.Eaten)
+		if eaten && !warns("pregnant", flora.Everyone, "other allergy") {
+			t.Errorf("%s is taken by mouth, and no caution is for the pregnant or for everyone", s.ID)
+		}
+		if flora.IsDangerous(s.Identity.Danger) && !warns(flora.Everyone) {
+			t.Errorf("%s is %s and does not warn everyone", s.ID, s.Identity.Danger)
+		}
+		if s.Names.Family == "Asteraceae" && eaten && !warns("daisy-family allergy") {
+			t.Errorf("%s is of the daisy family and does not say so to the allergic", s.ID)
+		}
+		if s.Names.Family == "Apiaceae" && eaten && !warns("celery allergy") {
+			t.Errorf("%s is kin of celery and does not say so to the allergic", s.ID)
+		}
+	}
+}
