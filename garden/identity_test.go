@@ -50,7 +50,12 @@ func TestAPlantingIsProvedOverTwoLooksAndThenItsWindowOpens(t *testing.T) {
 			t.Errorf("%s is owed at no time", later.Name)
 		}
 	}
-	_, err := p.NotePicking(t.Context(), id, PickingInput{Day: "2031-05-27", Part: "leaf", Amount: "3"})
+	s, err := p.state(t.Context())
+	check(t, err)
+	if jobs := s.checkJobs(s.byID[id], s.today); len(jobs) != 1 || !strings.Contains(jobs[0].view.Amount, "characters to look at, first the") || jobs[0].view.Kind != "check" {
+		t.Errorf("the jobs are %+v", jobs)
+	}
+	_, err = p.NotePicking(t.Context(), id, PickingInput{Day: "2031-05-27", Part: "leaf", Amount: "3"})
 	p.refused(err, "part", "identity is not proved", p.entries())
 	everything := allSeen(p.Garden, "sweet-cicely")
 	p.look(id, "2031-05-20", "Ida", everything)
@@ -283,6 +288,11 @@ func TestADangerousPlantIsNeverOfferedWhateverIsNoted(t *testing.T) {
 		p.look(id, "2031-05-27", "Joss", allSeen(p.Garden, species.ID))
 		v, err := p.Planting(t.Context(), id, NoDay)
 		check(t, err)
+		s, err := p.state(t.Context())
+		check(t, err)
+		if len(s.checkJobs(s.byID[id], s.today)) != 0 {
+			t.Errorf("%s is to be checked, and never used", species.ID)
+		}
 		if v.Identity == "sure" || len(v.Allowance) != 0 || len(v.Windows) != 0 {
 			t.Errorf("%s is %s with %d allowances", species.ID, v.Identity, len(v.Allowance))
 		}

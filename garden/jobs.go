@@ -3,6 +3,7 @@ package garden
 import (
 	"fmt"
 	"math"
+	"slices"
 	"strings"
 
 	"bramblyacre/core/agenda"
@@ -188,20 +189,40 @@ var endWords = map[flora.Stage]string{
 
 // checkJobs asks for the proof of a planting that could be used were it sure.
 func (s *state) checkJobs(p *planting, on calendar.Date) []job {
-	if p.identity == identity.Sure || p.ground != "" || !s.season.Contains(on) {
+	if p.identity == identity.Sure || p.ground != "" || !p.species.IsUsed() || !s.season.Contains(on) {
 		return nil
 	}
-	owed := s.owed(p)
 	j := s.jobFor(p, "check", "identity", s.season, s.season.Start, s.next.End, on)
 	j.Minutes = 10
 	j.view.Minutes = j.Minutes
 	j.view.Verb, j.view.What = "Check", p.species.Names.Name
-	j.view.Amount = "unproven · " + counted(float64(len(owed)), "look-alike to rule out", "look-alikes to rule out")
 	j.view.Deadline = "before use"
-	if len(owed) > 0 {
+	if p.identity == identity.Excluded {
+		j.view.Amount = "a check contradicted: it is something else"
+		j.view.Reason = s.proofWords(p.rules, p.finding, s.looks[p.ID], p.labelled())
+		return []job{j}
+	}
+	j.view.Amount = "unproven · nothing that is owed shows now"
+	if now := s.askedNow(p, on); len(now) > 0 {
+		j.view.Amount = "unproven · " + counted(float64(len(now)), "character to look at", "characters to look at") + ", first the " + now[0].Character.Name
+	}
+	if owed := s.owed(p); len(owed) > 0 {
 		j.view.Reason = fmt.Sprintf("Nothing of it is for use yet. First %s (%s): %s", owed[0].LookAlike, owed[0].Danger, owed[0].Decides)
 	}
 	return []job{j}
+}
+
+// askedNow are the questions of a planting's check that show on a day and are needed.
+func (s *state) askedNow(p *planting, on calendar.Date) []identity.Question {
+	forecast, _ := s.on(p, on)
+	if forecast == nil {
+		return nil
+	}
+	index, _ := forecast.StageOn(on)
+	shows := func(c identity.Character) bool {
+		return identity.ShowsAt(c, forecast.Stages[index], p.species.Life.KeepsLeaf)
+	}
+	return slices.DeleteFunc(p.rules.Questions(p.finding, shows), func(q identity.Question) bool { return !q.Needed })
 }
 
 const (

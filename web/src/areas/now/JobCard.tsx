@@ -22,7 +22,8 @@ export function JobCard({ job, edge, canAct }: { job: Schemas["JobView"]; edge: 
     }
   };
   const small = { minHeight: { xs: 44, md: 28 }, py: 0, px: 1, minWidth: 0 };
-  const to = job.kind === "round" ? "/round" : `/plantings/${job.plantingId}`;
+  const planting = `/plantings/${job.plantingId}`;
+  const to = { round: "/round", check: `${planting}/check`, pick: planting, care: planting }[job.kind];
   return (
     <Box
       component="article"
