@@ -124,11 +124,7 @@ func (l *Library) sort() {
 // checkTogether makes sure that the species agree with each other: that no plant that
 // is used can be taken for a dangerous one by the rules of identity.
 func (l *Library) checkTogether() error {
-	var faults []error
-	for _, problem := range identity.CheckTogether(l.ordered) {
-		faults = append(faults, problem)
-	}
-	return errors.Join(faults...)
+	return errors.Join(identity.CheckTogether(l.ordered)...)
 }
 
 func eachFile(files fs.FS, pattern string, read func(name string, text []byte) error) error {
