@@ -25,15 +25,17 @@ type CompareView struct {
 type CompareCharacter struct {
 	ID   string `json:"id"`
 	Name string `json:"name"`
-	// Pairs is how many pairs of them it tells apart, All true where it tells all.
-	Pairs int           `json:"pairs" doc:"How many pairs of them it tells apart"`
-	All   bool          `json:"all" doc:"It tells every pair of them apart"`
+	// Pairs is how many pairs it tells apart of those that matter: of a dangerous plant and
+	// one that is not, or where there is none, of any two. All is true where it tells all.
+	Pairs int           `json:"pairs" doc:"How many pairs that matter it tells apart"`
+	All   bool          `json:"all" doc:"It tells every pair that matters apart"`
 	Cells [][]StateView `json:"cells"`
 }
 
 // compareCharacters are the characters on record for two or more of the plants, those
-// that tell most of them apart first.
+// that tell most of the pairs that matter apart first.
 func compareCharacters(plants []PlantView) []CompareCharacter {
+	pairs := pairsThatMatter(plants)
 	rows := []CompareCharacter{}
 	for _, c := range identity.Vocabulary() {
 		row := CompareCharacter{ID: c.ID, Name: c.Name}
@@ -53,18 +55,34 @@ func compareCharacters(plants []PlantView) []CompareCharacter {
 		if known < 2 {
 			continue
 		}
-		for i := range row.Cells {
-			for k := range i {
-				if !c.Hint && apartCells(row.Cells[i], row.Cells[k]) {
-					row.Pairs++
-				}
+		for _, pair := range pairs {
+			if !c.Hint && apartCells(row.Cells[pair[0]], row.Cells[pair[1]]) {
+				row.Pairs++
 			}
 		}
-		row.All = row.Pairs == len(plants)*(len(plants)-1)/2
+		row.All = row.Pairs == len(pairs)
 		rows = append(rows, row)
 	}
 	slices.SortStableFunc(rows, func(a, b CompareCharacter) int { return cmp.Compare(b.Pairs, a.Pairs) })
 	return rows
+}
+
+// pairsThatMatter are the pairs of a dangerous plant and one that is not; where there
+// is none, every pair.
+func pairsThatMatter(plants []PlantView) (pairs [][2]int) {
+	var every [][2]int
+	for i := range plants {
+		for k := range i {
+			every = append(every, [2]int{k, i})
+			if flora.IsDangerous(plants[i].Danger) != flora.IsDangerous(plants[k].Danger) {
+				pairs = append(pairs, [2]int{k, i})
+			}
+		}
+	}
+	if len(pairs) == 0 {
+		return every
+	}
+	return pairs
 }
 
 // apartCells tells whether two plants share no state.

@@ -194,3 +194,33 @@ func TestAYearThatIsSownBeginsWithTheSowing(t *testing.T) {
 		}
 	}
 }
+
+// Side by side, what tells a useful plant from every dangerous one beside it stands on
+// top, leaf before flower; what two dangerous ones differ in does not count.
+func TestWhatDecidesStandsOnTop(t *testing.T) {
+	p := newPlot(t)
+	v, err := p.Compare(t.Context(), NoDay, []string{"ramsons", "lily-of-the-valley", "autumn-crocus"})
+	check(t, err)
+	noNulls(t, "a comparison", v)
+	if first := v.Characters[0]; first.ID != "leaf-base" || !first.All || first.Pairs != 2 || len(first.Cells) != 3 {
+		t.Errorf("on top stands %+v", first)
+	}
+	before := 3
+	for _, row := range v.Characters {
+		if row.Pairs > before {
+			t.Errorf("%s tells %d pairs apart and stands behind one that tells %d", row.Name, row.Pairs, before)
+		}
+		if row.ID == "habitat" && row.Pairs != 0 {
+			t.Error("where it grows is said to decide")
+		}
+		before = row.Pairs
+	}
+	harmless, err := p.Compare(t.Context(), NoDay, []string{"lemon-balm", "peppermint"})
+	check(t, err)
+	if !harmless.Characters[0].All {
+		t.Errorf("of two harmless plants nothing decides: %+v", harmless.Characters[0])
+	}
+	if len(v.Apart) != 2 {
+		t.Errorf("%d notes tell the pairs apart", len(v.Apart))
+	}
+}

@@ -1578,14 +1578,14 @@ export interface components {
             name: string;
         };
         CompareCharacter: {
-            /** @description It tells every pair of them apart */
+            /** @description It tells every pair that matters apart */
             all: boolean;
             cells: components["schemas"]["StateView"][][];
             id: string;
             name: string;
             /**
              * Format: int64
-             * @description How many pairs of them it tells apart
+             * @description How many pairs that matter it tells apart
              */
             pairs: number;
         };
