@@ -131,7 +131,7 @@ func (s *state) basketState(p *planting, picking store.Picking) (state, why stri
 		}
 	}
 	if p.rules.NamesDanger() {
-		return basketSort, "Sort it again at the table, leaf by leaf: it has dangerous look-alikes."
+		return basketSort, "Sort it again at the table, piece by piece: it has dangerous look-alikes."
 	}
 	return basketSort, "Pick it over at the table: strangers, grit and spoilt pieces out."
 }

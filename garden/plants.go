@@ -201,17 +201,32 @@ func fullGrownYear(s *flora.Species) int {
 // looked at it: at the usual pace, in the open. A year that begins with a sowing begins
 // on its usual day, as far into the season as at the station that tells it.
 func (s *state) typical(species *flora.Species, year int) (*phenology.Forecast, error) {
+	key := usualYear{species, year}
+	if known, has := s.usual.Load(key); has {
+		return known.(*phenology.Forecast), nil
+	}
 	started := s.season.Start.AddDays(-1)
 	if rules, err := species.YearOfLifeRules(year); err == nil && rules.IsSown {
 		started = s.season.Start.AddDays(rules.SownAfter)
 	}
-	daylight, err := phenology.NewDaylight(s.site.Latitude, s.season)
-	if err != nil {
-		return nil, err
+	daylight, made := s.sky.daylight[s.season]
+	if !made {
+		var err error
+		if daylight, err = phenology.NewDaylight(s.site.Latitude, s.season); err != nil {
+			return nil, err
+		}
 	}
 	plan, err := phenology.NewPlan(species, year, daylight, started)
 	if err != nil {
 		return nil, fmt.Errorf("forecast %s: %w", species.ID, err)
 	}
-	return plan.Forecast(s.sky.seasons[s.season], phenology.PriorPace(), nil), nil
+	forecast := plan.Forecast(s.sky.seasons[s.season], phenology.PriorPace(), nil)
+	s.usual.Store(key, forecast)
+	return forecast, nil
+}
+
+// usualYear is a year of a species' life, as nobody has looked at it.
+type usualYear struct {
+	species *flora.Species
+	year    int
 }

@@ -58,6 +58,10 @@ type state struct {
 	people   []store.Person
 	notes    []store.PlantNote
 	practice []store.Practice
+
+	// usual are the forecasts of plants that nobody has looked at, made when first asked
+	// for.
+	usual *sync.Map
 }
 
 // planting is one planting with everything known of it.
@@ -115,7 +119,7 @@ func (g *Garden) state(ctx context.Context) (*state, error) {
 	if g.cached != nil && g.cached.lastEntry == last && g.cached.today == today {
 		return g.cached, nil
 	}
-	s := &state{lastEntry: last, today: today, bedByID: map[int64]store.Bed{}, byID: map[int64]*planting{}, answers: map[string]store.JobAnswer{}}
+	s := &state{lastEntry: last, today: today, bedByID: map[int64]store.Bed{}, byID: map[int64]*planting{}, answers: map[string]store.JobAnswer{}, usual: &sync.Map{}}
 	rows, err := g.readRows(ctx)
 	if err != nil {
 		return nil, err

@@ -85,9 +85,9 @@ func (g *Garden) WhatIsThis(ctx context.Context, seen map[string]string, skipped
 	if _, err := g.state(ctx); err != nil { // own plants take part
 		return WhatIsThisView{}, err
 	}
-	all := g.lib().AllSpecies()
-	found := identity.Find(all, seen)
-	v := WhatIsThisView{Candidates: []CandidateView{}, Dangers: []CandidateView{}, All: len(all), Left: len(found), Next: []CharacterView{}}
+	catalogue := g.lib().Catalogue()
+	found := catalogue.Find(seen)
+	v := WhatIsThisView{Candidates: []CandidateView{}, Dangers: []CandidateView{}, All: len(g.lib().AllSpecies()), Left: len(found), Next: []CharacterView{}}
 	for _, candidate := range found {
 		view := viewCandidate(candidate)
 		if flora.IsDangerous(view.Danger) {
@@ -108,7 +108,7 @@ func (g *Garden) WhatIsThis(ctx context.Context, seen map[string]string, skipped
 	for _, id := range skipped {
 		looked[id] = true
 	}
-	for _, worth := range identity.Next(found, looked, func(identity.Character) bool { return true }) {
+	for _, worth := range catalogue.Next(found, looked, func(identity.Character) bool { return true }) {
 		if len(v.Next) == mostNext {
 			break
 		}

@@ -35,6 +35,9 @@ type Library struct {
 	origins  map[string]Origin // of the species that are not as shipped
 	rules    map[string]*identity.Rules
 	rulesMu  sync.Mutex
+
+	catalogue     *identity.Catalogue
+	catalogueOnce sync.Once
 }
 
 // Shipped returns the library that ships with the program. It is read once.
@@ -113,6 +116,12 @@ func (l *Library) Rules(id string) *identity.Rules {
 	}
 	l.rules[id] = identity.NewRules(s, l.ordered)
 	return l.rules[id]
+}
+
+// Catalogue returns the species laid out for narrowing a strange plant down.
+func (l *Library) Catalogue() *identity.Catalogue {
+	l.catalogueOnce.Do(func() { l.catalogue = identity.NewCatalogue(l.ordered) })
+	return l.catalogue
 }
 
 func (l *Library) sort() {

@@ -1,6 +1,7 @@
 package library
 
 import (
+	"fmt"
 	"math/rand/v2"
 	"testing"
 	"time"
@@ -140,11 +141,22 @@ func TestATruePlantIsSureUnlessItIsMisread(t *testing.T) {
 	}
 }
 
+// BenchmarkNextBestQuestion finds it among the library's species, and among as many as
+// ten thousand, those of the library over and over.
 func BenchmarkNextBestQuestion(b *testing.B) {
 	l, _, _ := usedAndDangerous(b)
-	found := identity.Find(l.AllSpecies(), map[string]string{"leaf-order": "alternate"})
-	for b.Loop() {
-		identity.Next(found, map[string]bool{"leaf-order": true}, func(identity.Character) bool { return true })
+	for _, n := range []int{len(l.AllSpecies()), 10_000} {
+		var all []*flora.Species
+		for i := range n {
+			all = append(all, l.AllSpecies()[i%len(l.AllSpecies())])
+		}
+		catalogue := identity.NewCatalogue(all)
+		b.Run(fmt.Sprint(n, " species"), func(b *testing.B) {
+			for b.Loop() {
+				found := catalogue.Find(map[string]string{"flower-parts": "five"})
+				catalogue.Next(found, map[string]bool{"flower-parts": true}, func(identity.Character) bool { return true })
+			}
+		})
 	}
 }
 

@@ -6,6 +6,7 @@ import (
 	"database/sql"
 	"errors"
 	"fmt"
+	"runtime"
 	"slices"
 	"strings"
 	"unicode"
@@ -51,6 +52,8 @@ func NewNameIndex(ctx context.Context, names []Named) (_ *NameIndex, err error) 
 		return nil, errors.Join(err, tx.Rollback())
 	}
 	index := &NameIndex{db, map[string][]Named{}, map[string]int{}}
+	// An index that gives way to another may still be searched: it goes when nobody holds it.
+	runtime.AddCleanup(index, func(db *sql.DB) { _ = db.Close() }, db)
 	for _, n := range names {
 		index.named[n.Plain] = append(index.named[n.Plain], n)
 		if len(index.named[n.Plain]) > 1 {

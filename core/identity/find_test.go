@@ -8,19 +8,19 @@ import (
 )
 
 func TestCandidatesNarrowAndADangerousOneStaysForOneMisreading(t *testing.T) {
-	all := []*flora.Species{herb(), twin()}
+	all := NewCatalogue([]*flora.Species{herb(), twin()})
 	// The twin shows no mint, and nothing entered speaks for it.
-	if found := Find(all, map[string]string{"smell": "mint"}); len(found) != 1 || found[0].Species.ID != "herb" || len(found[0].Agrees) != 1 {
+	if found := all.Find(map[string]string{"smell": "mint"}); len(found) != 1 || found[0].Species.ID != "herb" || len(found[0].Agrees) != 1 {
 		t.Errorf("mint leaves %+v", found)
 	}
-	found := Find(all, map[string]string{"smell": "mint", "leaf-order": "opposite"})
+	found := all.Find(map[string]string{"smell": "mint", "leaf-order": "opposite"})
 	if len(found) != 2 || found[1].Species.ID != "twin" {
 		t.Errorf("one contradiction leaves %d candidates", len(found))
 	}
-	if found := Find(all, map[string]string{"smell": "mint", "leaf-order": "opposite", "sap": "clear"}); len(found) != 1 || found[0].Species.ID != "herb" {
+	if found := all.Find(map[string]string{"smell": "mint", "leaf-order": "opposite", "sap": "clear"}); len(found) != 1 || found[0].Species.ID != "herb" {
 		t.Errorf("two contradictions leave %d candidates", len(found))
 	}
-	if found := Find(all, map[string]string{"smell": "garlic"}); len(found) != 0 {
+	if found := all.Find(map[string]string{"smell": "garlic"}); len(found) != 0 {
 		t.Errorf("garlic leaves %d candidates", len(found))
 	}
 }
@@ -29,8 +29,9 @@ func TestCandidatesNarrowAndADangerousOneStaysForOneMisreading(t *testing.T) {
 // entropy, H(1/9) = 0.5033 bits by Shannon's formula; one in which a plant can be
 // either tells less; one that both show tells nothing and is left out.
 func TestTheNextQuestionTellsMost(t *testing.T) {
-	candidates := Find([]*flora.Species{herb(), twin()}, nil)
-	worths := Next(candidates, nil, func(Character) bool { return true })
+	all := NewCatalogue([]*flora.Species{herb(), twin()})
+	candidates := all.Find(nil)
+	worths := all.Next(candidates, nil, func(Character) bool { return true })
 	want := -(1.0/9)*math.Log2(1.0/9) - (8.0/9)*math.Log2(8.0/9)
 	bits := map[string]float64{}
 	for _, w := range worths {
@@ -48,7 +49,7 @@ func TestTheNextQuestionTellsMost(t *testing.T) {
 	if worths[0].Bits < worths[len(worths)-1].Bits {
 		t.Error("the best does not come first")
 	}
-	if Next(candidates[:1], nil, func(Character) bool { return true }) != nil {
+	if all.Next(candidates[:1], nil, func(Character) bool { return true }) != nil {
 		t.Error("one candidate still asks")
 	}
 }

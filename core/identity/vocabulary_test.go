@@ -34,6 +34,11 @@ func TestEveryCharacterAsksAndEveryStateHasItsSentence(t *testing.T) {
 			t.Errorf("%s is not found by its id", c.ID)
 		}
 	}
+	for _, c := range Vocabulary() {
+		if len(c.States) >= mostStates {
+			t.Errorf("%s has %d states, and the questions reckon with fewer than %d", c.ID, len(c.States), mostStates)
+		}
+	}
 	if len(seen) < 30 {
 		t.Errorf("the vocabulary has %d characters", len(seen))
 	}

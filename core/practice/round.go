@@ -135,10 +135,10 @@ func (r Round) Judge(looked []string, decision Decision) Answer {
 // expert orders the looks by what each is expected to tell of the two, weighed by their
 // danger, and stops when enough deciding ones are among them.
 func (r Round) expert() []string {
-	candidates := []identity.Candidate{{Species: r.Species}, {Species: r.Other}}
+	two := identity.NewCatalogue([]*flora.Species{r.Species, r.Other})
 	inspectable := r.Inspectable()
 	var order []string
-	for _, worth := range identity.Next(candidates, nil, func(c identity.Character) bool { return slices.Contains(inspectable, c.ID) }) {
+	for _, worth := range two.Next(two.Find(nil), nil, func(c identity.Character) bool { return slices.Contains(inspectable, c.ID) }) {
 		if len(order) == identity.NeedApart {
 			break
 		}
