@@ -262,7 +262,9 @@ func TestOwnFiguresAndOwnPlants(t *testing.T) {
 	b.click("Back to the library’s height")
 	b.sees("Went back to the library's height")
 
-	b.visit("/plants/own/lovage")
+	b.visit("/plants/own")
+	b.fill("Begin with a copy of", "levist")
+	b.click("Lovage (Levisticum officinale W.D.J.Koch)")
 	b.sees("A plant of your own")
 	b.replaceInFile(t, "leaf-order = ", "leaf-ordre = ")
 	b.click("Put it in the library")

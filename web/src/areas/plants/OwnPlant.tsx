@@ -4,10 +4,12 @@ import { useRef, useState } from "react";
 import { Link, useNavigate, useParams } from "react-router";
 
 import { api, told } from "../../api/client";
+import { useSpecies } from "../../api/queries";
 import { useKept } from "../../app/shownDay";
 import { useUndo } from "../../app/Undo";
 import { Trouble } from "../../parts/Trouble";
 import { useSend } from "../../parts/useSend";
+import { SpeciesField } from "../plot/panels/SpeciesField";
 
 /** OwnPlant puts a plant of the grower's own: from a copy of another, or from a file. */
 export function OwnPlant() {
@@ -35,6 +37,7 @@ function Editor({ text: first, from }: { text: string; from?: string }) {
   const { send, sending, fault, fields } = useSend();
   const [text, setText] = useState(first);
   const input = useRef<HTMLInputElement>(null);
+  const species = useSpecies().data ?? [];
   const onSave = async () => {
     const put = await send(() => told(api.POST("/api/own-plants", { body: { text } })));
     if (!put) return;
@@ -55,6 +58,16 @@ function Editor({ text: first, from }: { text: string; from?: string }) {
         and nothing changes.
       </Box>
       <Box sx={{ display: "flex", gap: 1, mb: 1 }}>
+        {!from && (
+          <Box sx={{ width: 340 }}>
+            <SpeciesField
+              species={species}
+              label="Begin with a copy of"
+              value=""
+              onChange={(id) => void go(kept(`/plants/own/${id}`))}
+            />
+          </Box>
+        )}
         <Button variant="outlined" onClick={() => input.current?.click()}>
           Bring a file
         </Button>

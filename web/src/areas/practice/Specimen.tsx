@@ -145,7 +145,7 @@ function Round({ round, onNext }: { round: Schemas["SpecimenView"]; onNext: () =
             </Box>
           )}
           {fault && <Alert severity="error">{fault}</Alert>}
-          {result && <Result result={result} round={round} onNext={onNext} />}
+          {result && <Result result={result} round={round} looks={looks.length} onNext={onNext} />}
         </Box>
         <Box sx={{ minWidth: 0 }}>
           <Typography variant="h2" sx={{ mb: 0.7 }}>
@@ -177,10 +177,12 @@ function Round({ round, onNext }: { round: Schemas["SpecimenView"]; onNext: () =
 function Result({
   result,
   round,
+  looks,
   onNext,
 }: {
   result: Schemas["DecisionView"];
   round: Schemas["SpecimenView"];
+  looks: number;
   onNext: () => void;
 }) {
   const kept = useKept();
@@ -211,6 +213,10 @@ function Result({
         </>
       )}
       <Box sx={{ fontWeight: 700, mt: 1 }}>An expert would have looked at</Box>
+      <Box sx={{ color: "text.secondary", fontSize: 14.5 }}>
+        {looks === 0 ? "You took no look" : looks === 1 ? "You took 1 look" : `You took ${looks} looks`};
+        these {result.expert.length} tell most, and most of what is dangerous.
+      </Box>
       {result.expert.map((d) => (
         <Line key={d.id} seen={d} />
       ))}
