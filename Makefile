@@ -29,7 +29,7 @@ program: front
 # Go's tests, the browser's among them. Chromium is installed if missing.
 test: build
 	tools/ensure-chromium
-	go test $(PACKAGES)
+	go test -timeout 30m $(PACKAGES)
 
 # Everything that can be told without running the tests.
 check: build
