@@ -1,0 +1,142 @@
+package library
+
+import (
+	"fmt"
+	"math/rand/v2"
+	"strings"
+	"testing"
+
+	"bramblyacre/core/flora"
+)
+
+// Every figure that may be replaced can be, in every species: by itself it changes
+// nothing but its standing, and nothing else of the species moves.
+func TestEveryFigureThatMayBeReplacedCanBe(t *testing.T) {
+	l, all := allSpecies(t)
+	for _, s := range all {
+		var figures []OwnFigure
+		keys := FigureKeys(s)
+		for _, k := range keys {
+			own := k.Figure
+			own.Standing, own.Source, own.Note = flora.Measured, "", ""
+			line, err := own.MarshalText()
+			if err != nil {
+				t.Fatal(err)
+			}
+			figures = append(figures, OwnFigure{Species: s.ID, Key: k.Key, Figure: string(line)})
+		}
+		merged, faults := l.With(nil, figures)
+		if len(faults) != 0 {
+			t.Errorf("%s: %v", s.ID, faults)
+			continue
+		}
+		changed, _ := merged.Species(s.ID)
+		origin, marked := merged.Origin(s.ID)
+		if !marked || origin.Own || len(origin.Figures) != len(keys) {
+			t.Errorf("%s is marked %v with %d figures", s.ID, marked, len(origin.Figures))
+		}
+		for i, k := range FigureKeys(changed) {
+			if k.Figure.Standing != flora.Measured || k.Figure.Value != keys[i].Figure.Value || k.Key != keys[i].Key {
+				t.Errorf("%s %s is now %+v", s.ID, k.Key, k.Figure)
+			}
+			if was := origin.Figures[k.Key].Now; was == "" || strings.HasSuffix(was, "measured") {
+				t.Errorf("%s %s: the library says %q", s.ID, k.Key, was)
+			}
+		}
+		if len(changed.Parts) != len(s.Parts) || len(changed.Cautions) != len(s.Cautions) || changed.Names.Name != s.Names.Name || len(changed.Identity.Shows) != len(s.Identity.Shows) {
+			t.Errorf("%s lost something by its own figures", s.ID)
+		}
+	}
+	if ramsons, _ := l.Species("ramsons"); ramsons.Size.Height.Standing != flora.Usual {
+		t.Error("the library itself was changed")
+	}
+}
+
+// A figure that cannot be relied on is left out with its reason, and the species stays
+// as it was: a program update must not lock the grower out.
+func TestWhatCannotBeReliedOnIsLeftOutAndTold(t *testing.T) {
+	l, _ := allSpecies(t)
+	for _, bad := range []OwnFigure{
+		{Species: "hop", Key: "size.height", Figure: "9 kg measured"},
+		{Species: "hop", Key: "size.shoe", Figure: "9 cm measured"},
+		{Species: "hop", Key: "part[9].harvest.per_plant", Figure: "9 cones measured"},
+		{Species: "hop", Key: "part[x].harvest.per_plant", Figure: "9 cones measured"},
+		{Species: "hop", Key: "names.name.length", Figure: "9 cm measured"},
+		{Species: "hop", Key: "size.height", Figure: "tall"},
+	} {
+		merged, faults := l.With(nil, []OwnFigure{bad})
+		s, has := merged.Species("hop")
+		if faults["hop"] == nil || !has || s.Size.Height.Standing == flora.Measured {
+			t.Errorf("%s = %q: %v", bad.Key, bad.Figure, faults)
+		}
+	}
+	merged, faults := l.With(map[string][]byte{"gate-weed": []byte("not a plant")}, nil)
+	if _, has := merged.Species("gate-weed"); has || faults["gate-weed"] == nil {
+		t.Errorf("a broken own plant is there: %v", faults)
+	}
+	merged, faults = l.With(map[string][]byte{"hop": []byte("not a plant")}, nil)
+	if s, has := merged.Species("hop"); !has || s.Names.Name != "hop" || faults["hop"] == nil {
+		t.Errorf("a broken own plant took the library's place: %v", faults)
+	}
+}
+
+// A species that leaves as its file comes back the same, for every plant: under an id of
+// its own it passes all checks of the library.
+func TestEveryPlantComesBackFromItsFile(t *testing.T) {
+	l, all := allSpecies(t)
+	for i, s := range all {
+		text, has := l.Text(s.ID)
+		if !has {
+			t.Fatalf("%s has no text", s.ID)
+		}
+		again, err := l.ReadSpecies("again.toml", text)
+		if err != nil || fmt.Sprintf("%+v", *again) == "" || len(again.Growth.Years) != len(s.Growth.Years) {
+			t.Errorf("%s: %v", s.ID, err)
+		}
+		if i%9 != 0 {
+			continue // each is set against all others; every ninth will do
+		}
+		renamed := strings.Replace(string(text), fmt.Sprintf("id = %q", s.ID), `id = "gate-plant"`, 1)
+		copied, err := l.CheckOwn("gate.toml", []byte(renamed))
+		// A copy of a dangerous plant is told from the useful ones as it is itself.
+		if err != nil || copied.ID != "gate-plant" {
+			t.Errorf("a copy of %s: %v", s.ID, err)
+		}
+	}
+}
+
+// A file spoilt anywhere is read or refused with the file's name; it never stops the
+// program.
+func TestASpoiltFileNeverStopsTheProgram(t *testing.T) {
+	l, all := allSpecies(t)
+	rng := rand.New(rand.NewPCG(7, 27))
+	refused := 0
+	for n := range 1500 {
+		s := all[rng.IntN(len(all))]
+		text, _ := l.Text(s.ID)
+		spoilt := append([]byte(nil), text...)
+		for range 1 + rng.IntN(3) {
+			at := rng.IntN(len(spoilt))
+			switch rng.IntN(4) {
+			case 0:
+				spoilt[at] = byte(rng.IntN(256))
+			case 1:
+				spoilt = append(spoilt[:at], spoilt[min(len(spoilt), at+1+rng.IntN(20)):]...)
+			case 2:
+				spoilt = append(spoilt[:at:at], append([]byte(`"-9`), spoilt[at:]...)...)
+			case 3:
+				end := min(len(spoilt), at+40)
+				spoilt = append(spoilt[:at:at], append(append([]byte(nil), spoilt[at:end]...), spoilt[at:]...)...)
+			}
+		}
+		if _, err := l.ReadSpecies("spoilt.toml", spoilt); err != nil {
+			refused++
+			if !strings.HasPrefix(err.Error(), "spoilt.toml: ") {
+				t.Fatalf("case %d of %s: the error does not name the file: %v", n, s.ID, err)
+			}
+		}
+	}
+	if refused < 900 {
+		t.Errorf("only %d of 1500 spoilt files were refused", refused)
+	}
+}
