@@ -3,6 +3,7 @@ package garden
 import (
 	"encoding/json"
 
+	"bramblyacre/core/flora"
 	"bramblyacre/library"
 	"bramblyacre/store"
 )
@@ -20,6 +21,18 @@ type lore struct {
 
 // lib is the library in force.
 func (g *Garden) lib() *library.Library { return g.lore.Load().lib }
+
+// unreadable stands for a plant whose file the program cannot rely on, as after an
+// update: its plantings stay on the plan and keep their notes, and nothing is forecast
+// or offered of them.
+func unreadable(id string) *flora.Species {
+	size := flora.Figure{Value: 30, Low: 30, High: 30, Unit: "cm"}
+	return &flora.Species{
+		ID: id, Names: flora.Names{Name: id + " (its file cannot be read)", Botanical: "see its page under Plants"},
+		Life: flora.Life{Form: flora.Perennial, FullAge: flora.Figure{Value: 1, Low: 1, High: 1}}, Size: flora.Size{Height: size, Width: size},
+		Site: flora.Site{RootReach: size},
+	}
+}
 
 // useOwn puts the grower's own plants and figures over what ships, unless they are in
 // force already.

@@ -200,7 +200,7 @@ func (g *Garden) PutOwnFigure(ctx context.Context, speciesID string, in OwnFigur
 			was, _ := key.Figure.MarshalText()
 			row.Was = string(was)
 		}
-		if err := g.tryFigure(d, ctx, speciesID, others, library.OwnFigure{Species: speciesID, Key: in.Key, Figure: line}); err != nil {
+		if err := g.tryFigure(ctx, d, speciesID, others, library.OwnFigure{Species: speciesID, Key: in.Key, Figure: line}); err != nil {
 			return record{}, Faults{{"figure", fileFault(err)}}
 		}
 		if _, err := put(ctx, d, "own_figures", id, row, func(r store.OwnFigure) int64 { return r.ID }); err != nil {
@@ -211,7 +211,7 @@ func (g *Garden) PutOwnFigure(ctx context.Context, speciesID string, in OwnFigur
 }
 
 // tryFigure makes sure that a plant can be relied on with a figure.
-func (g *Garden) tryFigure(d *draft, ctx context.Context, speciesID string, others []library.OwnFigure, figure library.OwnFigure) error {
+func (g *Garden) tryFigure(ctx context.Context, d *draft, speciesID string, others []library.OwnFigure, figure library.OwnFigure) error {
 	plants, err := d.ListOwnPlants(ctx)
 	if err != nil {
 		return err

@@ -8,6 +8,7 @@ import (
 	"testing/fstest"
 
 	"bramblyacre/library"
+	"bramblyacre/store"
 )
 
 func TestACopyIsPutChangedFoundAndPlanted(t *testing.T) {
@@ -151,4 +152,52 @@ func updatedLibrary(t *testing.T, id, old, new string) *library.Library {
 	updated, err := library.Read(files)
 	check(t, err)
 	return updated
+}
+
+// A plant of the grower's own that a later program cannot read any more locks nobody
+// out: its planting stays, every screen is answered, and nothing of it is offered.
+func TestAnOwnPlantThatCannotBeReadLocksNobodyOut(t *testing.T) {
+	p := newPlot(t)
+	copied, err := p.CopyOf(t.Context(), "garden-sorrel")
+	check(t, err)
+	_, id, err := p.PutOwnPlant(t.Context(), PlantFileInput{Text: copied.Text})
+	check(t, err)
+	_, err = p.AddPlanting(t.Context(), PlantingInput{BedID: p.bed, SpeciesID: id, Plants: 3, StartedOn: "2030-04-10", Origin: "seed", Labelled: true, Source: "Label."})
+	check(t, err)
+	planting := p.newest().PlantingID
+	check(t, p.store.InTransaction(t.Context(), func(q *store.Queries) error {
+		own, err := q.ListOwnPlants(t.Context())
+		if err != nil {
+			return err
+		}
+		_, err = q.PutOwnPlant(t.Context(), store.PutOwnPlantParams{ID: &own[0].ID, SpeciesID: id, Text: strings.Replace(own[0].Text, "[life]", "[life]\nsince = 1", 1)})
+		return err
+	}))
+	today := day
+	g, err := Open(t.Context(), Options{Store: p.store, Library: p.Library, PinnedTo: &today, Seasons: fewSeasons})
+	check(t, err)
+	v, err := g.Planting(t.Context(), planting, NoDay)
+	check(t, err)
+	if v.Identity == "sure" || len(v.Allowance) != 0 || !strings.Contains(v.Name, "cannot be read") {
+		t.Errorf("the planting is %s, %s", v.Name, v.Identity)
+	}
+	for name, ask := range map[string]func() error{
+		"now":       func() error { _, err := g.Now(t.Context(), NoDay); return err },
+		"plot":      func() error { _, err := g.Plot(t.Context(), NoDay); return err },
+		"gather":    func() error { _, err := g.Gather(t.Context(), NoDay); return err },
+		"round":     func() error { _, err := g.Round(t.Context()); return err },
+		"plants":    func() error { _, err := g.Plants(t.Context(), NoDay, PlantsFilter{}); return err },
+		"check":     func() error { _, err := g.Check(t.Context(), planting, NoDay); return err },
+		"baskets":   func() error { _, err := g.Baskets(t.Context()); return err },
+		"practice":  func() error { _, err := g.Practice(t.Context()); return err },
+		"ground":    func() error { _, err := g.BedGround(t.Context(), p.bed); return err },
+		"mates":     func() error { _, err := g.Mates(t.Context(), p.bed); return err },
+		"what":      func() error { _, err := g.What(t.Context(), p.bed, WhatFilter{}); return err },
+		"calendar":  func() error { _, err := g.Calendar(t.Context()); return err },
+		"household": func() error { _, err := g.Household(t.Context()); return err },
+	} {
+		if err := ask(); err != nil {
+			t.Errorf("%s: %v", name, err)
+		}
+	}
 }

@@ -269,9 +269,11 @@ func (g *Garden) addPlantings(s *state, rows allRows) error {
 		picked[row.PlantingID] = append(picked[row.PlantingID], row)
 	}
 	for _, row := range rows.plantings {
-		species, has := g.lib().Species(row.SpeciesID)
+		species, has := s.lib.Species(row.SpeciesID)
+		rules := s.lib.Rules(row.SpeciesID)
 		if !has {
-			return fmt.Errorf("planting %d is of %q, which the library does not have", row.ID, row.SpeciesID)
+			species = unreadable(row.SpeciesID)
+			rules = identity.NewRules(species, nil)
 		}
 		started, err := calendar.Parse(row.StartedOn)
 		if err != nil {
@@ -283,7 +285,7 @@ func (g *Garden) addPlantings(s *state, rows allRows) error {
 		}
 		p := &planting{
 			Planting: row, species: species, bed: s.bedByID[row.BedID], started: started, origin: origin,
-			rules: g.lib().Rules(row.SpeciesID), sightings: seen[row.ID], pickings: picked[row.ID],
+			rules: rules, sightings: seen[row.ID], pickings: picked[row.ID],
 		}
 		p.finding = p.rules.Judge(asCore(s.looks[row.ID]), p.labelled())
 		p.identity = p.finding.State
