@@ -53,10 +53,13 @@ func TestScreenshots(t *testing.T) {
 		{"compare", "/plants/compare/ramsons,lily-of-the-valley,autumn-crocus", "What decides", 1280, 800, nil},
 		{"check", "/plantings/12/check", "Is it sweet cicely?", 1280, 800, nil},
 		{"what-is-this", "/what", "plants are on record", 1280, 800, nil},
-		{"practice", "/practice/sweet-cicely/hemlock", "Is this sweet cicely?", 1280, 800, func(b *browser) {
+		{"practice", "/practice/sweet-cicely/hemlock?seed=6", "Is this sweet cicely?", 1280, 800, func(b *browser) {
 			b.click("smell when crushed")
 			b.click("leaf surface")
-			b.click("cannot tell")
+			b.click("stem marks")
+			b.sees("3 looks so far")
+			b.click("it is not")
+			b.sees("Right. It was hemlock.")
 			b.sees("An expert would have looked at")
 		}},
 		{"", "/plantings/12/check", "Is it sweet cicely?", 390, 844, nil},

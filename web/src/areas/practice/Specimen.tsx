@@ -1,6 +1,6 @@
 import { Alert, Box, Button, Typography } from "@mui/material";
 import { useState } from "react";
-import { Link, useParams } from "react-router";
+import { Link, useParams, useSearchParams } from "react-router";
 
 import { api, told, type Schemas } from "../../api/client";
 import { usePractice, useRefresh, useSpecimen } from "../../api/queries";
@@ -16,7 +16,8 @@ const newSeed = () => String(Math.floor(Math.random() * 2 ** 31));
 /** Specimen shows one plant to be told: choose what to look at, then decide. */
 export function Specimen() {
   const { species = "", other = "" } = useParams();
-  const [seed, setSeed] = useState(newSeed);
+  const [params] = useSearchParams();
+  const [seed, setSeed] = useState(() => params.get("seed") ?? newSeed());
   const query = useSpecimen(species, other, seed);
   if (query.error) return <Trouble reason={query.error} />;
   if (!query.data) return <Box sx={{ minHeight: 600 }} />;
