@@ -91,6 +91,44 @@ func TestNoDangerousSpecimenIsEverSure(t *testing.T) {
 	}
 }
 
+// A false label does not help a look-alike either: with one, and up to two characters
+// misread, no specimen of a dangerous look-alike that the useful plant names is sure.
+func TestNoDangerousLookAlikeIsSureByALabel(t *testing.T) {
+	l, used, _ := usedAndDangerous(t)
+	rng := rand.New(rand.NewPCG(21, 5))
+	const each = 1500
+	pairs := 0
+	for _, species := range used {
+		rules := l.Rules(species.ID)
+		ids := asked(rules)
+		for _, lookAlike := range species.LookAlikes {
+			if !flora.IsDangerous(lookAlike.Danger) {
+				continue
+			}
+			shows := lookAlike.Shows
+			if other, has := l.Species(lookAlike.ID); has {
+				shows = other.Identity.Shows
+			}
+			pairs++
+			for n := range each {
+				answers := identity.NewSpecimen(shows, rng).Answers(species, ids)
+				for id, answer := range answers {
+					if answer == identity.CannotTell {
+						answers[id] = identity.Seen
+					}
+				}
+				misread(answers, n%3, rng)
+				if f := rules.Judge([]identity.Look{{Day: visitDay, By: "Ida", Answers: answers}}, true); f.State == identity.Sure {
+					t.Fatalf("a specimen of %s was sure as %s by its label: %v", lookAlike.Name, species.ID, answers)
+				}
+			}
+		}
+	}
+	if pairs < 70 {
+		t.Errorf("only %d pairs were tried", pairs)
+	}
+}
+
 // misread turns up to n answers that speak against the plant into ones that speak for
 // it: the worst that misreading can do.
 func misread(answers map[string]identity.Answer, n int, rng *rand.Rand) {
