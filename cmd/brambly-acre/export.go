@@ -27,10 +27,13 @@ func exportCommand() *cobra.Command {
 	}
 	slices.Sort(names)
 	cmd := &cobra.Command{
-		Use: "export NAME --data DIR", Short: "Write the plot's data as a file: " + strings.Join(names, ", "),
+		Use: "export NAME --data DIR", Short: "Write the plot's data as a file: " + strings.Join(names, ", ") + ", plant ID",
 		Args: func(_ *cobra.Command, args []string) error {
+			if len(args) == 2 && args[0] == "plant" {
+				return nil
+			}
 			if len(args) != 1 || !slices.Contains(names, args[0]) {
-				return usageError{fmt.Errorf("say what to write: %s", strings.Join(names, ", "))}
+				return usageError{fmt.Errorf("say what to write: %s, or plant and its id", strings.Join(names, ", "))}
 			}
 			return nil
 		},
@@ -57,7 +60,7 @@ func exportCommand() *cobra.Command {
 				defer func() { err = errors.Join(err, file.Close()) }()
 				to = file
 			}
-			return p.export(cmd.Context(), args[0], to)
+			return p.export(cmd.Context(), args, to)
 		},
 	}
 	cmd.Flags().StringVar(&p.dir, "data", "", "folder that the plot is kept in")
@@ -66,13 +69,21 @@ func exportCommand() *cobra.Command {
 	return cmd
 }
 
-func (p plot) export(ctx context.Context, name string, to io.Writer) (err error) {
+func (p plot) export(ctx context.Context, what []string, to io.Writer) (err error) {
 	g, s, err := p.open(ctx)
 	if err != nil {
 		return err
 	}
 	defer func() { err = errors.Join(err, s.Close()) }()
-	return format.Files[name].Write(ctx, g, to)
+	if len(what) == 2 { // a plant and its id
+		file, err := g.PlantFile(ctx, what[1])
+		if err != nil {
+			return err
+		}
+		_, err = io.WriteString(to, file.Text)
+		return err
+	}
+	return format.Files[what[0]].Write(ctx, g, to)
 }
 
 // openAPICommand prints the description that the front end's types are made of.

@@ -1,6 +1,7 @@
 package main
 
 import (
+	"context"
 	"errors"
 	"fmt"
 	"os"
@@ -8,16 +9,32 @@ import (
 	"github.com/spf13/cobra"
 
 	"bramblyacre/format"
+	"bramblyacre/garden"
 )
 
-// importCommand reads a plan's file into a plot.
+// readers are what can be read into a plot, by the name it is asked for.
+var readers = map[string]func(context.Context, *garden.Garden, []byte) (garden.Entry, error){
+	"plan": func(ctx context.Context, g *garden.Garden, text []byte) (garden.Entry, error) {
+		data, err := format.ReadPlan(text)
+		if err != nil {
+			return garden.Entry{}, err
+		}
+		return g.ImportPlan(ctx, data)
+	},
+	"plant": func(ctx context.Context, g *garden.Garden, text []byte) (garden.Entry, error) {
+		entry, _, err := g.PutOwnPlant(ctx, garden.PlantFileInput{Text: string(text)})
+		return entry, err
+	},
+}
+
+// importCommand reads a plan's or a plant's file into a plot.
 func importCommand() *cobra.Command {
 	var p plot
 	cmd := &cobra.Command{
-		Use: "import plan FILE --data DIR", Short: "Read a plan (GeoJSON, as export writes it) into the plot",
+		Use: "import plan|plant FILE --data DIR", Short: "Read a plan (GeoJSON) or a plant of your own (TOML), as export writes them, into the plot",
 		Args: func(_ *cobra.Command, args []string) error {
-			if len(args) != 2 || args[0] != "plan" {
-				return usageError{errors.New("say what to read and from where: import plan FILE")}
+			if len(args) != 2 || readers[args[0]] == nil {
+				return usageError{errors.New("say what to read and from where: import plan FILE, or import plant FILE")}
 			}
 			return nil
 		},
@@ -29,16 +46,12 @@ func importCommand() *cobra.Command {
 			if err != nil {
 				return err
 			}
-			data, err := format.ReadPlan(text)
-			if err != nil {
-				return fmt.Errorf("%s: %w", args[1], err)
-			}
 			g, s, err := p.open(cmd.Context())
 			if err != nil {
 				return err
 			}
 			defer func() { err = errors.Join(err, s.Close()) }()
-			entry, err := g.ImportPlan(cmd.Context(), data)
+			entry, err := readers[args[0]](cmd.Context(), g, text)
 			if err != nil {
 				return fmt.Errorf("%s: %w", args[1], err)
 			}

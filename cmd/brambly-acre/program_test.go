@@ -308,6 +308,27 @@ func TestExportWritesAFile(t *testing.T) {
 	if status, _, errs := run(t, "import", "plan", file, "--data", mine); status != 1 || !strings.Contains(errs, "local metres") {
 		t.Errorf("a broken plan: %d, %q", status, errs)
 	}
+	// So is a plant, under an id of its own; a broken one names its line.
+	plant := filepath.Join(t.TempDir(), "plant.toml")
+	if status, _, errs := run(t, "export", "plant", "lovage", "--data", dir, "--out", plant); status != 0 {
+		t.Errorf("export plant: %d, %q", status, errs)
+	}
+	text, err := os.ReadFile(plant)
+	check(t, err)
+	check(t, os.WriteFile(plant, []byte(strings.Replace(string(text), `id = "lovage"`, `id = "mill-lovage"`, 1)), 0o600))
+	if status, out, errs := run(t, "import", "plant", plant, "--data", mine); status != 0 || out != "Added the plant lovage\n" {
+		t.Errorf("import plant: %d, %q, %q", status, out, errs)
+	}
+	if status, out, errs := run(t, "export", "plant", "mill-lovage", "--data", mine); status != 0 || !strings.Contains(out, `id = "mill-lovage"`) {
+		t.Errorf("what was read is written: %d, %.80q, %q", status, out, errs)
+	}
+	check(t, os.WriteFile(plant, []byte("[names\n"), 0o600))
+	if status, _, errs := run(t, "import", "plant", plant, "--data", mine); status != 1 || !strings.Contains(errs, "line 1") {
+		t.Errorf("a broken plant: %d, %q", status, errs)
+	}
+	if status, _, errs := run(t, "export", "plant", "mandrake", "--data", mine); status != 1 || !strings.Contains(errs, "no such plant") {
+		t.Errorf("a plant that is none: %d, %q", status, errs)
+	}
 	if status, _, errs := run(t, "export", "calendar", "--data", t.TempDir()); status != 1 || !strings.Contains(errs, "no plot") {
 		t.Errorf("an empty folder: %d, %q", status, errs)
 	}

@@ -53,7 +53,6 @@ var circumstances = []Circumstance{
 	{"water tablets", "water tablets", "takes water tablets"},
 	{"thyroid", "thyroid trouble", "thyroid trouble, or medicine for it"},
 	{"epilepsy", "epilepsy", "epilepsy"},
-	{"asthma", "asthma", "asthma"},
 	{"gout or rheumatism", "gout or rheumatism", "gout or rheumatism"},
 	{"hormone-dependent illness", "hormone-dependent illness", "hormone-dependent illness, or hormones taken"},
 	{"depression", "depression", "depression, or medicine for it"},
