@@ -29,10 +29,10 @@ type Question struct {
 }
 
 // Questions returns the characters worth looking at that shows lets through, the one
-// that excludes most danger first. A
-// character is worth a look if it is a must not seen, or decides against a dangerous
-// plant that is not ruled out; where only another look is owed, so are those that
-// would make it, and of a sure plant so are those that would prove it once more.
+// that excludes most danger first. A character is worth a look if it is a must not seen,
+// or decides against a dangerous plant that is not ruled out; where only another look is
+// owed, so are those that would make it, and of a sure plant so are those that would
+// prove it once more.
 func (r *Rules) Questions(f Finding, shows func(Character) bool) []Question {
 	var questions []Question
 	again := len(f.MustsOwed) == 0 && len(f.DangersOwed) == 0
