@@ -197,3 +197,24 @@ func TestNobodyIsLeftUnwarned(t *testing.T) {
 		}
 	}
 }
+
+// What is usual is told for every kind of part, in its own units, and leaves enough.
+func TestTheUsualFiguresAreWhole(t *testing.T) {
+	l, _ := allSpecies(t)
+	for _, kind := range flora.PartKinds {
+		u, has := l.usual.Kinds[kind]
+		if !has {
+			t.Errorf("nothing is usual for a %s", kind)
+			continue
+		}
+		if u.Verb == "" || u.One == "" || u.Many == "" || u.Way == "" || u.FloorFor == "" || u.Water.Unit != "share" || u.MinYear.Unit != "year of life" || u.MinutesEach.Unit != "min" {
+			t.Errorf("%s: %+v", kind, u)
+		}
+		if u.CutShare.Value+u.Floor.Value > 1 || u.CutShare.Standing != flora.Usual {
+			t.Errorf("of a %s usually %v is taken and %v left", kind, u.CutShare.Value, u.Floor.Value)
+		}
+	}
+	if len(l.usual.Kinds) != len(flora.PartKinds) {
+		t.Errorf("%d kinds have usual figures, %d are known", len(l.usual.Kinds), len(flora.PartKinds))
+	}
+}

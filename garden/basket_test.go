@@ -1,0 +1,109 @@
+package garden
+
+import (
+	"slices"
+	"testing"
+
+	"bramblyacre/core/flora"
+	"bramblyacre/core/identity"
+)
+
+// The tables behind the second check know every kind of part and no character that is
+// not in the vocabulary.
+func TestTheTablesAtTheTableAreWhole(t *testing.T) {
+	for kind, ids := range tableCharacters {
+		if !slices.Contains(flora.PartKinds, kind) {
+			t.Errorf("%q is no kind of part", kind)
+		}
+		for _, id := range ids {
+			character, has := identity.CharacterOf(id)
+			if !has || character.Hint {
+				t.Errorf("%s: %q cannot be asked at the table", kind, id)
+			}
+		}
+	}
+	for _, kind := range flora.PartKinds {
+		if other, has := tableKind[kind]; has {
+			kind = other
+		}
+		if len(tableCharacters[kind]) == 0 {
+			t.Errorf("nothing is asked of a %s at the table", kind)
+		}
+	}
+	for _, made := range flora.PreparationWords {
+		if len(routesOf[made]) == 0 {
+			t.Errorf("a %s reaches nobody", made)
+		}
+		for _, route := range routesOf[made] {
+			if !slices.Contains(flora.CautionRoutes, route) {
+				t.Errorf("a %s reaches by %q", made, route)
+			}
+		}
+	}
+}
+
+// Of every part that is taken in the library: every dangerous look-alike that is named
+// and that the part can still be told from is asked for at the table, by a character
+// that decides, and each character once.
+func TestEveryPickedPartIsSortedAgainstItsDangers(t *testing.T) {
+	p := newPlot(t)
+	parts, asked := 0, 0
+	for _, species := range p.lib().AllSpecies() {
+		rules := p.lib().Rules(species.ID)
+		of := &planting{species: species, rules: rules}
+		for _, part := range species.Parts {
+			if part.Harvest == nil {
+				continue
+			}
+			parts++
+			questions := tableQuestions(of, part.Name)
+			kind := part.Kind
+			if other, has := tableKind[kind]; has {
+				kind = other
+			}
+			var against []string
+			seen := map[string]bool{}
+			for _, q := range questions {
+				asked++
+				if seen[q.Character.ID] || !slices.Contains(tableCharacters[kind], q.Character.ID) {
+					t.Errorf("%s %s: %s is asked twice, or cannot be seen of a %s", species.ID, part.Name, q.Character.ID, kind)
+				}
+				seen[q.Character.ID] = true
+				against = append(against, q.Against...)
+			}
+			for _, d := range rules.Dangers {
+				can := slices.ContainsFunc(d.Deciding, func(id string) bool { return slices.Contains(tableCharacters[kind], id) })
+				if d.Listed && can != slices.Contains(against, d.Name) {
+					t.Errorf("%s %s: told from %s at the table %v, asked %v", species.ID, part.Name, d.Name, can, against)
+				}
+			}
+			for _, made := range preparationsOf(part) {
+				if made == "food" && !part.Eaten() || !slices.Contains(part.Verdicts, flora.Preparation) && made != "food" && made != "salve" && made != "bath" {
+					t.Errorf("%s %s, which is %v, may be made into %s", species.ID, part.Name, part.Verdicts, made)
+				}
+			}
+		}
+	}
+	if parts < 120 || asked < 90 {
+		t.Errorf("%d parts are taken and %d questions asked", parts, asked)
+	}
+	if tableQuestions(&planting{species: &flora.Species{}}, "leaf") != nil {
+		t.Error("a part that is not there is asked about")
+	}
+}
+
+// A poisonous part, or one for other uses only, may be made into nothing; one for the
+// outside into nothing to swallow.
+func TestWhatMayBeMadeFollowsTheVerdict(t *testing.T) {
+	for verdict, want := range map[flora.Verdict][]string{
+		flora.EatenRaw: {"food"}, flora.EatenCooked: {"food"}, flora.OutsideOnly: {"salve", "bath"}, flora.OtherUse: {}, flora.NotUsed: {}, flora.Poisonous: {},
+	} {
+		if got := preparationsOf(flora.Part{Verdicts: []flora.Verdict{verdict}}); !slices.Equal(got, want) {
+			t.Errorf("of a part that is %s may be made %v, want %v", verdict, got, want)
+		}
+	}
+	all := preparationsOf(flora.Part{Verdicts: []flora.Verdict{flora.EatenRaw, flora.Preparation}})
+	if !slices.Equal(all, flora.PreparationWords) {
+		t.Errorf("of a part for everything may be made %v", all)
+	}
+}
