@@ -17,7 +17,9 @@ import (
 type NameIndex struct {
 	db *sql.DB
 	// named are the things by their plain name: a name that many share is indexed once.
-	named map[string][]Named
+	// plains are those names, each at its row's number.
+	named  map[string][]Named
+	plains []string
 	// commonness is in how many names each trigram stands.
 	commonness map[string]int
 }
@@ -47,11 +49,11 @@ func NewNameIndex(ctx context.Context, names []Named) (_ *NameIndex, err error) 
 	if err != nil {
 		return nil, err
 	}
-	insert, err := tx.PrepareContext(ctx, `INSERT INTO names (plain) VALUES (?)`)
+	insert, err := tx.PrepareContext(ctx, `INSERT INTO names (rowid, plain) VALUES (?, ?)`)
 	if err != nil {
 		return nil, errors.Join(err, tx.Rollback())
 	}
-	index := &NameIndex{db, map[string][]Named{}, map[string]int{}}
+	index := &NameIndex{db, map[string][]Named{}, []string{""}, map[string]int{}}
 	// An index that gives way to another may still be searched: it goes when nobody holds it.
 	runtime.AddCleanup(index, func(db *sql.DB) { _ = db.Close() }, db)
 	for _, n := range names {
@@ -59,9 +61,10 @@ func NewNameIndex(ctx context.Context, names []Named) (_ *NameIndex, err error) 
 		if len(index.named[n.Plain]) > 1 {
 			continue
 		}
-		if _, err := insert.ExecContext(ctx, n.Plain); err != nil {
+		if _, err := insert.ExecContext(ctx, len(index.plains), n.Plain); err != nil {
 			return nil, errors.Join(fmt.Errorf("index %q: %w", n.Shown, err), tx.Rollback())
 		}
+		index.plains = append(index.plains, n.Plain)
 	}
 	if err := tx.Commit(); err != nil {
 		return nil, err
@@ -119,13 +122,13 @@ func (n *NameIndex) Near(ctx context.Context, plain string, most int) ([]Named, 
 	pieces := trigrams(plain)
 	if len(pieces) == 0 {
 		start := likeEscaped(strings.TrimSpace(plain)) + "%"
-		return n.read(ctx, `SELECT plain FROM names WHERE plain LIKE ? ESCAPE '\' OR plain LIKE ? ESCAPE '\' ORDER BY length(plain), plain LIMIT ?`, start, "% "+start, most)
+		return n.read(ctx, `SELECT rowid FROM names WHERE plain LIKE ? ESCAPE '\' OR plain LIKE ? ESCAPE '\' ORDER BY length(plain), plain LIMIT ?`, start, "% "+start, most)
 	}
 	quoted := []string{}
 	for _, piece := range n.telling(pieces) {
 		quoted = append(quoted, `"`+strings.ReplaceAll(piece, `"`, `""`)+`"`)
 	}
-	plains, err := n.plains(ctx, `SELECT plain FROM names WHERE names MATCH ?`, strings.Join(quoted, " OR "))
+	plains, err := n.search(ctx, `SELECT rowid FROM names WHERE names MATCH ?`, strings.Join(quoted, " OR "))
 	if err != nil {
 		return nil, err
 	}
@@ -158,26 +161,27 @@ func (n *NameIndex) expand(plains []string) (found []Named) {
 
 // All returns every name.
 func (n *NameIndex) All(ctx context.Context) ([]Named, error) {
-	return n.read(ctx, `SELECT plain FROM names`)
+	return n.read(ctx, `SELECT rowid FROM names`)
 }
 
 func (n *NameIndex) read(ctx context.Context, query string, args ...any) ([]Named, error) {
-	plains, err := n.plains(ctx, query, args...)
+	plains, err := n.search(ctx, query, args...)
 	return n.expand(plains), err
 }
 
-func (n *NameIndex) plains(ctx context.Context, query string, args ...any) (found []string, err error) {
+func (n *NameIndex) search(ctx context.Context, query string, args ...any) (found []string, err error) {
 	rows, err := n.db.QueryContext(ctx, query, args...)
 	if err != nil {
 		return nil, fmt.Errorf("search names: %w", err)
 	}
 	defer func() { err = errors.Join(err, rows.Close()) }()
 	for rows.Next() {
-		var plain string
-		if err := rows.Scan(&plain); err != nil {
+		var row int
+		if err := rows.Scan(&row); err != nil {
 			return nil, err
 		}
-		found = append(found, plain)
+		// Only the number is read: to fetch each name's text would cost most of a search.
+		found = append(found, n.plains[row])
 	}
 	return found, rows.Err()
 }
