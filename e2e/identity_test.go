@@ -178,6 +178,15 @@ func TestAFindIsNarrowedDownAndItsCheckBegins(t *testing.T) {
 	b.sees("Behind the shed")
 	b.click("Take off Behind the shed")
 	b.seesNo("Finds being checked")
+	b.click("Undo")
+	b.sees("Finds being checked")
+	b.click("Behind the shed")
+	b.click("Set it")
+	b.sees("Choose a bed of the plan.")
+	b.choose("Bed", "Nut Shade")
+	b.fill("Plants", "4")
+	b.click("Set it")
+	b.sees("Set the find Behind the shed as ramsons, 4 plants, in Nut Shade")
 }
 
 // Every state of every character has a drawing of its own.

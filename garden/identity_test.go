@@ -275,6 +275,43 @@ func TestAFindIsCheckedLikeAPlanting(t *testing.T) {
 	}
 }
 
+// A find becomes a planting with its looks: sure if it was proved, owed what it owed if
+// not. Taken back, it is a find again.
+func TestAFindBecomesAPlantingWithItsLooks(t *testing.T) {
+	p := newPlot(t)
+	_, err := p.AddFind(t.Context(), FindInput{Day: "2031-05-20", Place: "Behind the shed", SpeciesID: "ramsons"})
+	check(t, err)
+	finds, err := p.Finds(t.Context())
+	check(t, err)
+	id := finds[0].ID
+	for _, day := range []string{"2031-05-20", "2031-05-24"} {
+		_, err = p.NoteFindLook(t.Context(), id, LookInput{Day: day, By: "Ida", Answers: allSeen(p.Garden, "ramsons")})
+		check(t, err)
+	}
+	before := p.entries()
+	_, err = p.PlantFind(t.Context(), id, FindPlantingInput{BedID: 99, Plants: 4})
+	p.refused(err, "bedId", "Choose a bed", before)
+	_, err = p.PlantFind(t.Context(), id, FindPlantingInput{BedID: p.bed})
+	p.refused(err, "plants", "how many plants", before)
+	entry, err := p.PlantFind(t.Context(), id, FindPlantingInput{BedID: p.bed, Plants: 4})
+	check(t, err)
+	v := p.checked(p.newest().PlantingID)
+	if v.State != "sure" || len(v.Looks) != 2 || v.SpeciesID != "ramsons" {
+		t.Errorf("the planting is %s after %d looks", v.State, len(v.Looks))
+	}
+	if finds, _ = p.Finds(t.Context()); len(finds) != 0 {
+		t.Errorf("%d finds are left", len(finds))
+	}
+	if _, err := p.PlantFind(t.Context(), id, FindPlantingInput{BedID: p.bed, Plants: 4}); !errors.As(err, new(NotFoundError)) {
+		t.Errorf("it was planted twice: %v", err)
+	}
+	_, err = p.TakeBack(t.Context(), entry.ID)
+	check(t, err)
+	if finds, _ = p.Finds(t.Context()); len(finds) != 1 || finds[0].State != "sure" {
+		t.Errorf("taken back, the finds are %+v", finds)
+	}
+}
+
 func TestADangerousPlantIsNeverOfferedWhateverIsNoted(t *testing.T) {
 	p := newPlot(t)
 	for _, species := range p.lib().AllSpecies() {

@@ -44,6 +44,13 @@ func (o operations) registerIdentity(api huma.API) {
 		})
 	operation(api, http.MethodDelete, "/api/finds/{id}", "removeFind", "Take a find off the list",
 		func(ctx context.Context, in *ByID) (garden.Entry, error) { return o.garden.RemoveFind(ctx, in.ID) })
+	operation(api, http.MethodPost, "/api/finds/{id}/planting", "plantFind", "Make a planting of a find, with every look at it",
+		func(ctx context.Context, in *struct {
+			ByID
+			Body garden.FindPlantingInput
+		}) (garden.Entry, error) {
+			return o.garden.PlantFind(ctx, in.ID, in.Body)
+		})
 	operation(api, http.MethodGet, "/api/finds/{id}/check", "getFindCheck", "The identity check of a find",
 		func(ctx context.Context, in *onDay) (garden.CheckView, error) {
 			day, err := in.date()

@@ -312,6 +312,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/finds/{id}/planting": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Make a planting of a find, with every look at it */
+        post: operations["plantFind"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/gather": {
         parameters: {
             query?: never;
@@ -1762,6 +1779,12 @@ export interface components {
             };
             /** @description What it is to be checked as */
             speciesId: string;
+        };
+        FindPlantingInput: {
+            /** Format: int64 */
+            bedId: number;
+            /** Format: int64 */
+            plants: number;
         };
         FindView: {
             day: string;
@@ -3767,6 +3790,41 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["LookInput"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Entry"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    plantFind: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FindPlantingInput"];
             };
         };
         responses: {

@@ -11,6 +11,7 @@ import { Choice, ChoiceRow } from "../../parts/Choices";
 import { Trouble } from "../../parts/Trouble";
 import { useSend } from "../../parts/useSend";
 import { Photographs } from "./Photographs";
+import { PlantFind } from "./PlantFind";
 import { Standing } from "./Standing";
 
 type View = Schemas["CheckView"];
@@ -210,6 +211,7 @@ function CheckPage({ view, note }: PageProps) {
               </Button>
             </Box>
           )}
+          {view.findId > 0 && view.state !== "excluded" && <PlantFind findId={view.findId} />}
           {view.later.length > 0 && (
             <>
               <Typography variant="h2" sx={{ mt: 3, mb: 0.5 }}>

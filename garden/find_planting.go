@@ -1,0 +1,49 @@
+package garden
+
+import (
+	"context"
+	"fmt"
+
+	"bramblyacre/core/flora"
+	"bramblyacre/store"
+)
+
+// FindPlantingInput says where a find is set, or stands already as a planting.
+type FindPlantingInput struct {
+	BedID  int64 `json:"bedId"`
+	Plants int   `json:"plants"`
+}
+
+// PlantFind makes a planting of a find, with every look at it: what proved the find
+// proves the planting, and what is still owed stays owed. The find goes off the list.
+func (g *Garden) PlantFind(ctx context.Context, id int64, in FindPlantingInput) (Entry, error) {
+	return g.change(ctx, func(s *state, d *draft) (record, error) {
+		f, err := s.find(id)
+		if err != nil {
+			return record{}, err
+		}
+		row, err := g.readPlanting(s, PlantingInput{BedID: in.BedID, SpeciesID: f.SpeciesID, Plants: in.Plants, StartedOn: f.Day, Origin: string(flora.FromFound), Note: "Found: " + f.Place})
+		if err != nil {
+			return record{}, err
+		}
+		row.CountedOn = s.today.String()
+		planting, err := put(ctx, d, "plantings", 0, row, func(r store.Planting) int64 { return r.ID })
+		if err != nil {
+			return record{}, err
+		}
+		for _, l := range s.findLook[id] {
+			moved := store.PutLookParams{ID: &l.row.ID, PlantingID: &planting.ID, Day: l.row.Day, ByWhom: l.row.ByWhom, Answers: l.row.Answers, Photos: l.row.Photos, Note: l.row.Note}
+			if _, err := put(ctx, d, "looks", l.row.ID, moved, lookID); err != nil {
+				return record{}, err
+			}
+		}
+		today, gone := s.today.String(), findParams(f)
+		gone.RemovedOn = &today
+		if _, err := put(ctx, d, "finds", id, gone, findID); err != nil {
+			return record{}, err
+		}
+		species, _ := s.lib.Species(f.SpeciesID)
+		summary := fmt.Sprintf("Set the find %s as %s, %s, in %s", f.Place, species.Names.Name, counted(float64(in.Plants), "plant", "plants"), s.bedByID[in.BedID].Name)
+		return record{kind: "find", summary: summary, bed: &in.BedID, planting: &planting.ID}, nil
+	})
+}
