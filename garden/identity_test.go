@@ -139,7 +139,7 @@ func TestAStrangerAtTheTableHoldsBackThatBasketOnly(t *testing.T) {
 	_, err = p.SortPicking(t.Context(), all[0].PickingID, SortingInput{By: "Ida", Answers: map[string]string{"aura": "seen"}})
 	p.refused(err, "answers", "no character on record", before)
 	_, err = p.SortPicking(t.Context(), all[0].PickingID, SortingInput{By: "Ida", Answers: map[string]string{all[0].Questions[0].ID: "seen"}, Rejected: 1e9})
-	p.refused(err, "rejected", "No more", before)
+	p.refused(err, "rejected", "no more", before)
 	_, err = p.SortPicking(t.Context(), all[0].PickingID, SortingInput{By: "Ida", Answers: answers})
 	check(t, err)
 	all, err = p.Baskets(t.Context())

@@ -100,6 +100,8 @@ func TestAnOwnFigureSurvivesALibraryUpdate(t *testing.T) {
 		{"size.height", "95 kg", "figure", `the unit is "kg"`},
 		{"size.height", "95 (120 to 80) cm", "figure", "wrong way"},
 		{"size.height", "", "figure", "holds already"},
+		{"size.height", "-5 cm", "figure", "outside what can be"},
+		{"part[0].harvest.cut_share", "0.9 share", "figure", "more than the whole"},
 	} {
 		_, err := p.PutOwnFigure(t.Context(), "lovage", OwnFigureInput{Key: test.key, Figure: test.figure})
 		p.refused(err, test.field, test.words, before)

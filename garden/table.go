@@ -66,7 +66,7 @@ func (g *Garden) SortPicking(ctx context.Context, pickingID int64, in SortingInp
 			c.add("by", "Say who sorted it.")
 		}
 		if in.Rejected < 0 || in.Rejected > picking.Grams*1.5 {
-			c.add("rejected", "No more can be rejected than was picked.")
+			c.add("rejected", "What is rejected lies between nothing and what was picked: no more.")
 		}
 		if len(tableQuestions(p, picking.Part)) > 0 {
 			checkAnswers(&c, p.rules, in.Answers)

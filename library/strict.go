@@ -84,7 +84,11 @@ func decode(file string, text []byte, into any) error {
 		return fmt.Errorf("%s: line %d: %s: this key is not known", file, row, strings.Join(first.Key(), "."))
 	case errors.As(err, &broken):
 		row, column := broken.Position()
-		return fmt.Errorf("%s: line %d, column %d: %s: %s", file, row, column, strings.Join(broken.Key(), "."), broken.Error())
+		at := fmt.Sprintf("%s: line %d, column %d", file, row, column)
+		if key := strings.Join(broken.Key(), "."); key != "" {
+			at += ": " + key
+		}
+		return fmt.Errorf("%s: %s", at, strings.TrimPrefix(broken.Error(), "toml: "))
 	case err != nil:
 		return fmt.Errorf("%s: %w", file, err)
 	}

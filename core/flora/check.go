@@ -178,6 +178,7 @@ func (s *Species) checkHarvest(c *checker, key string, h *HarvestRule) {
 	c.figure(key+".grams_each", unitGram, h.GramsEach, 0.001, 100000)
 	c.figure(key+".cut_share", unitShare, h.CutShare, 0, 1)
 	c.figure(key+".floor", unitShare, h.Floor, 0, 1)
+	c.want(h.CutShare.Value+h.Floor.Value <= 1+1e-9, key+".cut_share", "%v is taken and %v is to be left: together they are more than the whole", h.CutShare.Value, h.Floor.Value)
 	c.optional(key+".regrowth", unitWarmth, h.Regrowth, 1, 5000)
 	c.optional(key+".dry_days", unitDays, h.DryDays, 0, 14)
 	c.figure(key+".minutes_each", unitMinute, h.MinutesEach, 0, 600)

@@ -18,8 +18,8 @@ type Round struct {
 	Specimen identity.Specimen
 }
 
-// dailyStages are the stages that a specimen is met at.
-var dailyStages = []flora.Stage{flora.Leafing, flora.FullLeaf, flora.InBud, flora.FullFlower, flora.SettingSeed, flora.Ripe}
+// metAt are the stages that a specimen can be met at.
+var metAt = []flora.Stage{flora.Leafing, flora.FullLeaf, flora.InBud, flora.FullFlower, flora.SettingSeed, flora.Ripe}
 
 // NewRound makes a specimen for a pair, at a stage of the year and with the variation
 // that is on record, in the characters that show then. The same seed makes the same
@@ -27,7 +27,7 @@ var dailyStages = []flora.Stage{flora.Leafing, flora.FullLeaf, flora.InBud, flor
 func NewRound(species, other *flora.Species, seed uint64) (Round, error) {
 	rng := rand.New(rand.NewPCG(seed, 0x5eed))
 	var stages []flora.Stage
-	for _, stage := range dailyStages {
+	for _, stage := range metAt {
 		r := Round{Species: species, Other: other, Stage: stage}
 		if len(r.Deciding()) > 0 {
 			stages = append(stages, stage)

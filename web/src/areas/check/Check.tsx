@@ -59,6 +59,7 @@ interface PageProps {
 /** CheckPage asks for one character after another, the one that excludes most danger first. */
 function CheckPage({ view, note }: PageProps) {
   const kept = useKept();
+  const { isToday } = useShownDay();
   const { noted } = useUndo();
   const { send, sending, fault, at, fields } = useSend();
   const [by, setBy] = useState(view.people[0] ?? "");
@@ -156,6 +157,7 @@ function CheckPage({ view, note }: PageProps) {
               question={question}
               name={view.name}
               left={open.length}
+              isToday={isToday}
               onAnswer={(answer) => setGiven({ ...given, [question.id]: answer })}
             />
           )}
@@ -248,10 +250,11 @@ interface QuestionProps {
   question: Schemas["CheckQuestion"];
   name: string;
   left: number;
+  isToday: boolean;
   onAnswer: (answer: string) => void;
 }
 
-function QuestionCard({ question: q, name, left, onAnswer }: QuestionProps) {
+function QuestionCard({ question: q, name, left, isToday, onAnswer }: QuestionProps) {
   return (
     <Box component="section" aria-label={q.name} sx={{ borderTop: "2px solid var(--ink)", pt: 1.2 }}>
       <Box sx={{ display: "flex", gap: 1, alignItems: "baseline" }}>
@@ -277,17 +280,23 @@ function QuestionCard({ question: q, name, left, onAnswer }: QuestionProps) {
           </Box>
         ))}
       </Box>
-      <ChoiceRow label="Answer" columns={3}>
-        {answers.map((answer) => (
-          <Choice key={answer} chosen={false} onChoose={() => onAnswer(answer)}>
-            {answer === "seen"
-              ? `seen, as ${name}`
-              : answer === "not seen"
-                ? "not so: it differs"
-                : "cannot tell"}
-          </Choice>
-        ))}
-      </ChoiceRow>
+      {isToday ? (
+        <ChoiceRow label="Answer" columns={3}>
+          {answers.map((answer) => (
+            <Choice key={answer} chosen={false} onChoose={() => onAnswer(answer)}>
+              {answer === "seen"
+                ? `seen, as ${name}`
+                : answer === "not seen"
+                  ? "not so: it differs"
+                  : "cannot tell"}
+            </Choice>
+          ))}
+        </ChoiceRow>
+      ) : (
+        <Box sx={{ color: "text.secondary" }}>
+          This is what shows on the shown day. Answers are given on the day of the look: go back to today.
+        </Box>
+      )}
     </Box>
   );
 }

@@ -38,7 +38,7 @@ export function What() {
     <>
       <Box sx={{ display: "flex", gap: 2, alignItems: "baseline", flexWrap: "wrap" }}>
         <Typography variant="h1">What is this?</Typography>
-        <Box sx={{ flex: 1 }} role="status">
+        <Box sx={{ flex: { xs: "1 1 100%", md: 1 }, order: { xs: 1, md: 0 } }} role="status">
           {what.words}
         </Box>
         <Button
