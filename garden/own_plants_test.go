@@ -74,19 +74,19 @@ func TestABrokenPlantFileIsRefusedWithLineOrKeyAndNothingChanges(t *testing.T) {
 
 func TestAnOwnPlantThatCannotBeToldFromADeadlyOneIsRefused(t *testing.T) {
 	p := newPlot(t)
-	file, err := p.PlantFile(t.Context(), "sweet-cicely")
+	file, err := p.PlantFile(t.Context(), "ramsons")
 	check(t, err)
-	hemlock, err := p.PlantFile(t.Context(), "hemlock")
+	lily, err := p.PlantFile(t.Context(), "lily-of-the-valley")
 	check(t, err)
 	shows := func(text string) string {
 		_, rest, _ := strings.Cut(text, "[identity.shows]\n")
 		block, _, _ := strings.Cut(rest, "\n[")
 		return block
 	}
-	text := strings.Replace(strings.Replace(file.Text, shows(file.Text), shows(hemlock.Text), 1), `id = "sweet-cicely"`, `id = "gate-cicely"`, 1)
+	text := strings.Replace(strings.Replace(file.Text, shows(file.Text), shows(lily.Text), 1), `id = "ramsons"`, `id = "gate-garlic"`, 1)
 	before := p.entries()
 	_, _, err = p.PutOwnPlant(t.Context(), PlantFileInput{Text: text})
-	p.refused(err, "text", "hemlock, which is deadly", before)
+	p.refused(err, "text", "lily of the valley, which is deadly", before)
 }
 
 // The grower's figure is in force at once, is marked, survives an update of the library,

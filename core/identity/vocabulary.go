@@ -218,7 +218,7 @@ var vocabulary = []Character{
 	ofFlower("flower-parts", "number of petals", "How many petals or lobes?",
 		"three: Three.", "four: Four.", "five: Five.", "six: Six.", "many: Seven or more.", "none: None to count."),
 	ofFlower("flower-colour", "flower colour", "What colour are the flowers?",
-		"white: White.", "cream: Cream.", "yellow: Yellow.", "orange: Orange.", "pink: Pink.", "red: Red.", "purple: Purple or violet.", "blue: Blue.", "green: Green.", "brown: Brown or dull red."),
+		"white: White.", "cream: Cream.", "yellow: Yellow.", "orange: Orange.", "pink: Pink.", "red: Red.", "purple: Purple or violet.", "blue: Blue.", "green: Green.", "brown: Brown or dull red.").by("Of a daisy, the rays round the disc; if it has none, the disc."),
 	ofFlower("flower-group", "how the flowers are grouped", "How do the flowers stand together?",
 		"one: One to a stem.",
 		"few: A few to a stem, loosely.",
