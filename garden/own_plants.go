@@ -17,11 +17,14 @@ type PlantFile struct {
 	Name string `json:"name"`
 	Own  bool   `json:"own" doc:"The whole file is the grower's"`
 	Text string `json:"text"`
+	// Sheet is the same file as a form shows it: tables, lists and lines.
+	Sheet map[string]any `json:"sheet"`
 }
 
-// PlantFileInput is a plant's file as written.
+// PlantFileInput is a plant's file as written, or its sheet as filled in.
 type PlantFileInput struct {
-	Text string `json:"text" maxLength:"200000"`
+	Text  string         `json:"text,omitempty" maxLength:"200000"`
+	Sheet map[string]any `json:"sheet,omitempty"`
 }
 
 // OwnFigureInput is the grower's own figure in place of the library's.
@@ -55,7 +58,8 @@ func (g *Garden) PlantFile(ctx context.Context, id string) (PlantFile, error) {
 	}
 	species, _ := s.lib.Species(id)
 	origin, _ := s.lib.Origin(id)
-	return PlantFile{id, species.Names.Name, origin.Own, string(text)}, nil
+	sheet, err := library.ReadSheet("plant", text)
+	return PlantFile{id, species.Names.Name, origin.Own, string(text), sheet}, err
 }
 
 // CopyOf returns a plant's file under a new id and name, to be changed and put as an
@@ -74,7 +78,47 @@ func (g *Garden) CopyOf(ctx context.Context, id string) (PlantFile, error) {
 	}
 	text := idLine.ReplaceAllString(file.Text, fmt.Sprintf("id = %q", copyID))
 	text = nameLine.ReplaceAllString(text, fmt.Sprintf("${1}name = %q", file.Name+", own"))
-	return PlantFile{ID: copyID, Name: file.Name + ", own", Own: true, Text: text}, nil
+	sheet, err := library.ReadSheet("plant", []byte(text))
+	return PlantFile{copyID, file.Name + ", own", true, text, sheet}, err
+}
+
+// TurnPlantFile turns a plant's text into its sheet, or its sheet into text, and keeps
+// nothing. Text that is no TOML is refused with its line.
+func (g *Garden) TurnPlantFile(in PlantFileInput) (PlantFile, error) {
+	text := []byte(in.Text)
+	if in.Sheet != nil {
+		written, err := library.WriteSheet(in.Sheet)
+		if err != nil {
+			return PlantFile{}, Faults{{"sheet", err.Error()}}
+		}
+		text = written
+	}
+	sheet, err := library.ReadSheet("plant", text)
+	if err != nil {
+		return PlantFile{}, Faults{{"text", fileFault(err)}}
+	}
+	return PlantFile{Own: true, Text: string(text), Sheet: sheet}, nil
+}
+
+// readOwn reads a plant of the grower's from what was put, and returns its text. What
+// is wrong with a sheet is told by the key of each field, with a text by its lines.
+func (g *Garden) readOwn(in PlantFileInput) (*flora.Species, string, error) {
+	if in.Sheet == nil {
+		species, err := g.Library.CheckOwn("plant", []byte(in.Text))
+		if err != nil {
+			return nil, "", Faults{{"text", fileFault(err)}}
+		}
+		return species, in.Text, nil
+	}
+	species, text, problems := g.Library.CheckSheet(in.Sheet)
+	var faults Faults
+	for _, p := range problems {
+		faults = append(faults, Fault{strings.TrimSuffix("sheet."+p.Key, "."), p.What})
+	}
+	if faults != nil {
+		return nil, "", faults
+	}
+	return species, string(text), nil
 }
 
 var (
@@ -82,18 +126,18 @@ var (
 	nameLine = regexp.MustCompile(`(?m)\A((?s:.*?)^\[names\]\n(?s:.*?))^name = ["'].*["']$`)
 )
 
-// PutOwnPlant puts a plant of the grower's own from its file, new or in place of the
-// one of its id. One that cannot be relied on is refused with its line or key, and
+// PutOwnPlant puts a plant of the grower's own from its file or sheet, new or in place
+// of the one of its id. One that cannot be relied on is refused with its line or key, and
 // nothing is changed.
 func (g *Garden) PutOwnPlant(ctx context.Context, in PlantFileInput) (Entry, string, error) {
 	id := ""
 	entry, err := g.change(ctx, func(s *state, d *draft) (record, error) {
-		species, err := g.Library.CheckOwn("plant", []byte(in.Text))
+		species, text, err := g.readOwn(in)
 		if err != nil {
-			return record{}, Faults{{"text", fileFault(err)}}
+			return record{}, err
 		}
 		id = species.ID
-		row, rowID := store.PutOwnPlantParams{SpeciesID: id, Text: in.Text}, int64(0)
+		row, rowID := store.PutOwnPlantParams{SpeciesID: id, Text: text}, int64(0)
 		all, err := d.ListOwnPlants(ctx)
 		if err != nil {
 			return record{}, err

@@ -30,7 +30,7 @@ func (l *Library) ReadSpecies(file string, text []byte) (*flora.Species, error) 
 	if s.Growth.At != "" {
 		station, has := l.climates[s.Growth.At]
 		if !has {
-			return nil, fmt.Errorf("%s: growth.at: there is no station %q", file, s.Growth.At)
+			return nil, fmt.Errorf("%s: %w", file, flora.Problem{Key: "growth.at", What: fmt.Sprintf("there is no station %q", s.Growth.At)})
 		}
 		if err := phenology.FillCourses(&s, station); err != nil {
 			return nil, fmt.Errorf("%s: %w", file, err)
@@ -81,14 +81,11 @@ func decode(file string, text []byte, into any) error {
 	case errors.As(err, &unknown):
 		first := unknown.Errors[0]
 		row, _ := first.Position()
-		return fmt.Errorf("%s: line %d: %s: this key is not known", file, row, strings.Join(first.Key(), "."))
+		return fmt.Errorf("%s: line %d: %w", file, row, flora.Problem{Key: strings.Join(first.Key(), "."), What: "this key is not known"})
 	case errors.As(err, &broken):
 		row, column := broken.Position()
-		at := fmt.Sprintf("%s: line %d, column %d", file, row, column)
-		if key := strings.Join(broken.Key(), "."); key != "" {
-			at += ": " + key
-		}
-		return fmt.Errorf("%s: %s", at, strings.TrimPrefix(broken.Error(), "toml: "))
+		problem := flora.Problem{Key: strings.Join(broken.Key(), "."), What: strings.TrimPrefix(broken.Error(), "toml: ")}
+		return fmt.Errorf("%s: line %d, column %d: %w", file, row, column, problem)
 	case err != nil:
 		return fmt.Errorf("%s: %w", file, err)
 	}
@@ -127,7 +124,7 @@ func walkFigures(file, key string, node any) error {
 			}
 			for _, want := range wanted {
 				if _, has := at[want]; !has {
-					return fmt.Errorf("%s: %s.%s: is missing", file, key, want)
+					return fmt.Errorf("%s: %w", file, flora.Problem{Key: key + "." + want, What: "is missing"})
 				}
 			}
 			return nil

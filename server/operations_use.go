@@ -109,6 +109,14 @@ func (o operations) registerOwnPlants(api huma.API) {
 			entry, id, err := o.garden.PutOwnPlant(ctx, in.Body)
 			return OwnPlantPut{entry, id}, err
 		})
+	operation(api, http.MethodPost, "/api/plant-files", "turnPlantFile", "Turn a plant's file into a sheet, or a sheet into a file; nothing is kept",
+		func(_ context.Context, in *struct{ Body garden.PlantFileInput }) (garden.PlantFile, error) {
+			return o.garden.TurnPlantFile(in.Body)
+		})
+	operation(api, http.MethodGet, "/api/plant-words", "listPlantWords", "The words that a plant's sheet is filled in with",
+		func(context.Context, *struct{}) (garden.PlantWords, error) {
+			return o.garden.PlantWords(), nil
+		})
 	operation(api, http.MethodDelete, "/api/own-plants/{id}", "removeOwnPlant", "Take a plant of one's own out of the library",
 		func(ctx context.Context, in *BySpecies) (garden.Entry, error) {
 			return o.garden.RemoveOwnPlant(ctx, in.ID)

@@ -135,6 +135,9 @@ var organCautions = map[string][]string{
 	"nerves": {"epilepsy", Everyone},
 }
 
+// OrganWords are the organs that a plant may be known to harm.
+var OrganWords = []string{"liver", "kidney", "heart", "blood", "womb", "nerves"}
+
 // CautionRoutes are the ways by which a plant reaches a person.
 var CautionRoutes = []string{"by mouth", "on the skin", "breathed", "handling"}
 
@@ -160,7 +163,7 @@ func (s *Species) checkCautions(c *checker) {
 	}
 	for i, organ := range s.OrganRisk {
 		wanted, known := organCautions[organ]
-		c.want(known, at("organ_risk", i), "%q is not an organ; use liver, kidney, heart, blood, womb or nerves", organ)
+		c.want(known, at("organ_risk", i), "%q is not an organ; use one of %q", organ, OrganWords)
 		for _, part := range s.Parts {
 			c.want(!known || !part.Eaten() || s.warnsOf(part.Name, wanted), at("organ_risk", i),
 				"the %s is taken by mouth, and no caution by mouth is for %s", part.Name, strings.Join(wanted, " or "))

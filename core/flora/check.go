@@ -30,8 +30,13 @@ type Problem struct {
 	What string
 }
 
-// Error writes the key and the fault.
-func (p Problem) Error() string { return p.Key + ": " + p.What }
+// Error writes the key, where there is one, and the fault.
+func (p Problem) Error() string {
+	if p.Key == "" {
+		return p.What
+	}
+	return p.Key + ": " + p.What
+}
 
 // checker gathers problems.
 type checker struct{ problems []Problem }
@@ -79,8 +84,8 @@ func (s *Species) Check() []Problem {
 	for i, n := range s.Names.Common {
 		c.want(n.Name != "" && n.Language != "", fmt.Sprintf("names.common[%d]", i), "needs a name and a language")
 	}
-	c.oneOf("life.form", string(s.Life.Form), string(Annual), string(Biennial), string(Perennial))
-	c.oneOf("life.habit", s.Life.Habit, "herb", "shrub", "climber", "tree", "succulent", "grass", "fern")
+	c.oneOf("life.form", string(s.Life.Form), FormWords...)
+	c.oneOf("life.habit", s.Life.Habit, HabitWords...)
 	c.figure("life.full_age", unitYear, s.Life.FullAge, 1, 60)
 	c.figure("size.height", unitCentimetre, s.Size.Height, 1, 6000)
 	c.figure("size.width", unitCentimetre, s.Size.Width, 1, 4000)
@@ -149,7 +154,7 @@ func (s *Species) checkParts(c *checker) {
 		c.want(part.Name != "", key+".name", "is missing")
 		c.oneOf(key+".kind", part.Kind, PartKinds...)
 		c.want(len(part.Verdicts) > 0, key+".verdict", "is missing")
-		c.oneOf(key+".use_standing", part.UseStanding, "", "traditional", "studied", "disputed")
+		c.oneOf(key+".use_standing", part.UseStanding, append([]string{""}, UseStandingWords...)...)
 		used := false
 		for _, v := range part.Verdicts {
 			uses, known := verdictUses[v]
@@ -168,7 +173,7 @@ func (s *Species) checkParts(c *checker) {
 }
 
 func (s *Species) checkHarvest(c *checker, key string, h *HarvestRule) {
-	c.oneOf(key+".verb", h.Verb, "Cut", "Pick", "Lift", "Snip")
+	c.oneOf(key+".verb", h.Verb, VerbWords...)
 	c.want(h.One != "" && h.Many != "", key, "needs one and many, the names of the unit")
 	c.want(h.Sign != "" && h.Way != "", key, "needs sign and way")
 	c.want(h.FloorFor != "", key+".floor_for", "is missing: say what is left for")

@@ -62,6 +62,8 @@ type Figure struct {
 // its own range, or claims a source it does not name.
 func (f Figure) check(unit string) error {
 	switch {
+	case f == Figure{}:
+		return fmt.Errorf("is missing; write it in %s, as \"110 (80 to 150) %s usual\"", unit, unit)
 	case f.Unit == "":
 		return fmt.Errorf("the unit is missing; it must be %q", unit)
 	case f.Unit != unit:

@@ -14,6 +14,13 @@ const (
 	Poisonous   Verdict = "poisonous"
 )
 
+// Words of a part: every verdict, what a use rests on, and what its harvest is called.
+var (
+	VerdictWords     = []string{string(EatenRaw), string(EatenCooked), string(Preparation), string(OutsideOnly), string(OtherUse), string(NotUsed), string(Poisonous)}
+	UseStandingWords = []string{"traditional", "studied", "disputed"}
+	VerbWords        = []string{"Cut", "Pick", "Lift", "Snip"}
+)
+
 // verdictUses tells whether a verdict allows a harvest.
 var verdictUses = map[Verdict]bool{
 	EatenRaw: true, EatenCooked: true, Preparation: true, OutsideOnly: true, OtherUse: true,

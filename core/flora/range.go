@@ -20,6 +20,8 @@ type Range struct {
 
 func (r Range) check(unit string) error {
 	switch {
+	case r == Range{}:
+		return fmt.Errorf("is missing; write it in %s, as \"2 to 7 (0 to 12) %s usual\"", unit, unit)
 	case r.Unit != unit:
 		return fmt.Errorf("the unit is %q; it must be %q", r.Unit, unit)
 	case r.Low > r.From || r.From > r.To || r.To > r.High:
@@ -49,6 +51,9 @@ func (r WordRange) On(words []string) Range {
 }
 
 func (r WordRange) check(words []string) error {
+	if r == (WordRange{}) {
+		return fmt.Errorf("is missing; use the words %q", words)
+	}
 	before := 0
 	for _, word := range []string{r.Low, r.From, r.To, r.High} {
 		at := slices.Index(words, word)

@@ -65,8 +65,8 @@ var (
 	RootWords   = []string{"shallow", "deep"}
 	SpreadWords = []string{"stays", "gentle", "runs", "seeds about"}
 	UseWords    = []string{"tea", "chest", "skin", "kitchen", "insects", "hens", "fibre", "dye", "soap", "compost"}
-	easeWords   = []string{"easy", "some care", "fussy"}
-	hensWords   = []string{"eaten", "a little", "left alone", "harmful", "not known"}
+	EaseWords   = []string{"easy", "some care", "fussy"}
+	HensWords   = []string{"eaten", "a little", "left alone", "harmful", "not known"}
 )
 
 func (s *Species) checkSite(c *checker) {
@@ -100,7 +100,7 @@ func (s *Species) checkSite(c *checker) {
 	for _, tree := range at.Bears {
 		c.want(!slices.Contains(at.Suffers, tree), "site.suffers", "%q stands under bears too", tree)
 	}
-	c.oneOf("household.ease", s.Household.Ease, easeWords...)
+	c.oneOf("household.ease", s.Household.Ease, EaseWords...)
 	c.want(s.Household.EaseWhy != "", "household.ease_why", "is missing")
-	c.oneOf("household.hens", s.Household.Hens, hensWords...)
+	c.oneOf("household.hens", s.Household.Hens, HensWords...)
 }

@@ -72,6 +72,12 @@ const (
 	Perennial LifeForm = "perennial"
 )
 
+// Words of a life.
+var (
+	FormWords  = []string{string(Annual), string(Biennial), string(Perennial)}
+	HabitWords = []string{"herb", "shrub", "climber", "tree", "succulent", "grass", "fern"}
+)
+
 // Life says how long and how a species lives.
 type Life struct {
 	Form LifeForm `toml:"form"`

@@ -106,14 +106,17 @@ func CheckTogether(all []*flora.Species) []error {
 	}
 	var faults []error
 	for _, s := range all {
+		fault := func(key, what string, args ...any) error {
+			return fmt.Errorf("%s: %w", s.ID, flora.Problem{Key: key, What: fmt.Sprintf(what, args...)})
+		}
 		for i, l := range s.LookAlikes {
 			other, has := byID[l.ID]
 			switch {
 			case l.ID == "":
 			case !has:
-				faults = append(faults, fmt.Errorf("%s: look_alike[%d].id: there is no species %q", s.ID, i, l.ID))
+				faults = append(faults, fault(fmt.Sprintf("look_alike[%d].id", i), "there is no species %q", l.ID))
 			case flora.IsDangerous(l.Danger) != flora.IsDangerous(other.Identity.Danger) && !other.IsUsed():
-				faults = append(faults, fmt.Errorf("%s: look_alike[%d].danger: is %s, and %s itself is %s", s.ID, i, l.Danger, other.ID, other.Identity.Danger))
+				faults = append(faults, fault(fmt.Sprintf("look_alike[%d].danger", i), "is %s, and %s itself is %s", l.Danger, other.ID, other.Identity.Danger))
 			}
 		}
 		if !s.IsUsed() {
@@ -121,7 +124,7 @@ func CheckTogether(all []*flora.Species) []error {
 		}
 		for _, d := range NewRules(s, all).Dangers {
 			if len(d.Deciding) < NeedApart {
-				faults = append(faults, fmt.Errorf("%s: identity.shows: only %v tell it from %s, which is %s; %d characters are needed", s.ID, d.Deciding, d.Name, d.Danger, NeedApart))
+				faults = append(faults, fault("identity.shows", "only %v tell it from %s, which is %s; %d characters are needed", d.Deciding, d.Name, d.Danger, NeedApart))
 			}
 		}
 	}

@@ -773,6 +773,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/plant-files": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Turn a plant's file into a sheet, or a sheet into a file; nothing is kept */
+        post: operations["turnPlantFile"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/plant-notes/{id}": {
         parameters: {
             query?: never;
@@ -785,6 +802,23 @@ export interface paths {
         post?: never;
         /** Take a note off a plant */
         delete: operations["removePlantNote"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/plant-words": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The words that a plant's sheet is filled in with */
+        get: operations["listPlantWords"];
+        put?: never;
+        post?: never;
+        delete?: never;
         options?: never;
         head?: never;
         patch?: never;
@@ -2307,10 +2341,16 @@ export interface components {
             name: string;
             /** @description The whole file is the grower's */
             own: boolean;
+            sheet: {
+                [key: string]: unknown;
+            };
             text: string;
         };
         PlantFileInput: {
-            text: string;
+            sheet?: {
+                [key: string]: unknown;
+            };
+            text?: string;
         };
         PlantNoteInput: {
             author?: string;
@@ -2413,6 +2453,34 @@ export interface components {
             wildlife: string;
             /** @description Its year, for each stretch of its life */
             years: components["schemas"]["PlantYear"][];
+        };
+        PlantWords: {
+            /** @description Whom a caution may be for */
+            circumstances: components["schemas"]["CircumstanceView"][];
+            dangers: string[];
+            drainage: string[];
+            eases: string[];
+            fertility: string[];
+            forms: string[];
+            habits: string[];
+            hens: string[];
+            /** @description Of parts */
+            kinds: string[];
+            /** @description The scales of a place, least first */
+            moisture: string[];
+            organs: string[];
+            preparations: string[];
+            roots: string[];
+            routes: string[];
+            shelter: string[];
+            spreads: string[];
+            /** @description In the order of a year */
+            stages: string[];
+            stations: components["schemas"]["StationWord"][];
+            texture: string[];
+            useStandings: string[];
+            uses: string[];
+            verdicts: string[];
         };
         PlantYear: {
             stages: components["schemas"]["StageBand"][];
@@ -2924,6 +2992,10 @@ export interface components {
         StateView: {
             id: string;
             words: string;
+        };
+        StationWord: {
+            id: string;
+            name: string;
         };
         Stop: {
             allStages: string[];
@@ -4770,6 +4842,39 @@ export interface operations {
             };
         };
     };
+    turnPlantFile: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PlantFileInput"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PlantFile"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
     removePlantNote: {
         parameters: {
             query?: never;
@@ -4788,6 +4893,35 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Entry"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    listPlantWords: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PlantWords"];
                 };
             };
             /** @description Error */
