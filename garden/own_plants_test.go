@@ -3,6 +3,7 @@ package garden
 import (
 	"errors"
 	"io/fs"
+	"slices"
 	"strings"
 	"testing"
 	"testing/fstest"
@@ -87,6 +88,81 @@ func TestAnOwnPlantThatCannotBeToldFromADeadlyOneIsRefused(t *testing.T) {
 	before := p.entries()
 	_, _, err = p.PutOwnPlant(t.Context(), PlantFileInput{Text: text})
 	p.refused(err, "text", "lily of the valley, which is deadly", before)
+}
+
+// A plant is put from a form: what cannot be is told at its field and changes nothing,
+// and what was filled in is in force and comes back the same.
+func TestAPlantIsPutFromItsSheet(t *testing.T) {
+	p := newPlot(t)
+	copied, err := p.CopyOf(t.Context(), "garden-sorrel")
+	check(t, err)
+	size := copied.Sheet["size"].(map[string]any)
+	names := copied.Sheet["names"].(map[string]any)
+	before := p.entries()
+	size["height"], names["botanical"] = "tall cm guess", ""
+	_, _, err = p.PutOwnPlant(t.Context(), PlantFileInput{Sheet: copied.Sheet})
+	p.refused(err, "sheet.size.height", "not a figure", before)
+	size["height"] = "44 (30 to 60) cm measured"
+	_, _, err = p.PutOwnPlant(t.Context(), PlantFileInput{Sheet: copied.Sheet})
+	p.refused(err, "sheet.names.botanical", "is missing", before)
+	names["botanical"] = "Rumex acetosa L."
+	_, id, err := p.PutOwnPlant(t.Context(), PlantFileInput{Sheet: copied.Sheet})
+	check(t, err)
+	file, err := p.PlantFile(t.Context(), id)
+	check(t, err)
+	if got := file.Sheet["size"].(map[string]any)["height"]; got != size["height"] || !strings.Contains(file.Text, "44 (30 to 60) cm measured") {
+		t.Errorf("its height came back as %v", got)
+	}
+	v, err := p.Plant(t.Context(), id, NoDay)
+	if err != nil || v.Name != "garden sorrel, own" {
+		t.Errorf("its page: %s, %v", v.Name, err)
+	}
+	for _, warning := range v.SameName {
+		if strings.Contains(warning, "is also a name of garden sorrel") {
+			t.Errorf("a copy is called another plant: %s", warning)
+		}
+	}
+}
+
+// A file turns into a sheet and back without being kept; a broken one is refused with
+// its line.
+func TestAPlantFileIsTurned(t *testing.T) {
+	p := newPlot(t)
+	before := p.entries()
+	file, err := p.TurnPlantFile(PlantFileInput{Text: "id = \"gate-weed\"\n[size]\nheight = { value = 9, low = 5, high = 12, unit = \"cm\", standing = \"guess\" }\n"})
+	check(t, err)
+	if got := file.Sheet["size"].(map[string]any)["height"]; got != "9 (5 to 12) cm guess" {
+		t.Errorf("the height is %v", got)
+	}
+	file.Sheet["id"] = "mill-weed"
+	back, err := p.TurnPlantFile(PlantFileInput{Sheet: file.Sheet})
+	if err != nil || !strings.Contains(back.Text, "mill-weed") {
+		t.Errorf("turned back it is %q, %v", back.Text, err)
+	}
+	_, err = p.TurnPlantFile(PlantFileInput{Text: "id = 'gate-weed'\n[size"})
+	p.refused(err, "text", "line 2", before)
+}
+
+// The words of a form are the words of the checks: each is one that a plant uses.
+func TestTheWordsOfAPlantsSheetAreThoseOfTheLibrary(t *testing.T) {
+	p := newPlot(t)
+	words := p.PlantWords()
+	noNulls(t, "the words", words)
+	routes, kinds := map[string]bool{}, map[string]bool{}
+	for _, s := range p.Library.AllSpecies() {
+		for _, c := range s.Cautions {
+			routes[c.Route] = true
+		}
+		for _, part := range s.Parts {
+			kinds[part.Kind] = true
+		}
+		if !slices.Contains(words.Habits, s.Life.Habit) || !slices.Contains(words.Spreads, s.Site.Spread) {
+			t.Errorf("%s is a %s that %s", s.ID, s.Life.Habit, s.Site.Spread)
+		}
+	}
+	if len(routes) != len(words.Routes) || len(kinds) > len(words.Kinds) || len(words.Stages) != 10 || len(words.Stations) != 8 {
+		t.Errorf("%d routes, %d kinds, %d stages, %d stations", len(words.Routes), len(words.Kinds), len(words.Stages), len(words.Stations))
+	}
 }
 
 // The grower's figure is in force at once, is marked, survives an update of the library,

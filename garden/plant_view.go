@@ -180,7 +180,7 @@ func (g *Garden) Plant(ctx context.Context, id string, on calendar.Date) (PlantV
 }
 
 // sameNames warn of other plants that share a name: of the library, and of those
-// that it is mistaken for.
+// that it is mistaken for. A grower's copy of a plant is the same plant.
 func (j judging) sameNames(species *flora.Species) []string {
 	own := map[string]bool{}
 	for _, name := range allNames(species) {
@@ -188,7 +188,7 @@ func (j judging) sameNames(species *flora.Species) []string {
 	}
 	words := []string{}
 	for _, other := range j.species {
-		if other.ID == species.ID {
+		if other.ID == species.ID || plain(other.Names.Botanical) == plain(species.Names.Botanical) {
 			continue
 		}
 		for _, name := range allNames(other) {

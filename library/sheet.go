@@ -121,7 +121,7 @@ func withoutEmpty(node any, inList bool) (kept any, has bool) {
 // CheckSheet writes a sheet as a species' file and makes sure that it can be relied on
 // as CheckOwn does. What is wrong comes back by its key, as "part[1].harvest.per_plant".
 func (l *Library) CheckSheet(sheet map[string]any) (*flora.Species, []byte, []flora.Problem) {
-	if problems := l.unreadable(sheet); len(problems) > 0 {
+	if problems := unreadable(sheet); len(problems) > 0 {
 		return nil, nil, problems
 	}
 	text, err := WriteSheet(sheet)
@@ -138,35 +138,32 @@ func (l *Library) CheckSheet(sheet map[string]any) (*flora.Species, []byte, []fl
 const sheetFile = "plant"
 
 // unreadable finds the lines of a sheet that cannot be read, each by its key. Every
-// section, and every item of a list, is read by itself: what reads a whole file stops
-// at the first and does not say in which item it stands.
-func (l *Library) unreadable(sheet map[string]any) (problems []flora.Problem) {
-	try := func(key string, section map[string]any) {
-		text, err := WriteSheet(section)
+// field is read by itself: what reads a whole file stops at the first, and does not say
+// in which item of a list it stands.
+func unreadable(sheet map[string]any) (problems []flora.Problem) {
+	var walk func(key string, node any, within func(any) any)
+	walk = func(key string, node any, within func(any) any) {
+		switch at := node.(type) {
+		case map[string]any:
+			for _, name := range slices.Sorted(maps.Keys(at)) {
+				walk(strings.TrimPrefix(key+"."+name, "."), at[name], func(v any) any { return within(map[string]any{name: v}) })
+			}
+			return
+		case []any:
+			for i, item := range at {
+				walk(fmt.Sprintf("%s[%d]", key, i), item, func(v any) any { return within([]any{v}) })
+			}
+			return
+		}
+		text, err := WriteSheet(within(node).(map[string]any))
 		if err == nil {
 			err = decode(sheetFile, text, &flora.Species{})
 		}
-		if err == nil {
-			return
-		}
-		for _, p := range keyed(err) {
-			name, rest, _ := strings.Cut(p.Key, ".")
-			if name = key; rest != "" {
-				name += "." + rest
-			}
-			problems = append(problems, flora.Problem{Key: name, What: p.What})
+		if err != nil {
+			problems = append(problems, flora.Problem{Key: key, What: keyed(err)[0].What})
 		}
 	}
-	for _, name := range slices.Sorted(maps.Keys(sheet)) {
-		list, isList := sheet[name].([]any)
-		if !isList {
-			try(name, map[string]any{name: sheet[name]})
-			continue
-		}
-		for i, item := range list {
-			try(fmt.Sprintf("%s[%d]", name, i), map[string]any{name: []any{item}})
-		}
-	}
+	walk("", sheet, func(v any) any { return v })
 	return problems
 }
 

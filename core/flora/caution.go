@@ -91,12 +91,18 @@ func CircumstanceOf(id string) (Circumstance, bool) {
 // For are the ids of the circumstances that a caution is for. Words that are no
 // circumstance by themselves are returned as they stand, for a check to refuse.
 func (c Caution) For() []string {
-	if _, whole := CircumstanceOf(c.Who); whole || c.Who == Everyone {
-		return []string{c.Who}
-	}
+	const or = " or "
 	var all []string
-	for _, part := range strings.Split(strings.ReplaceAll(c.Who, ", ", " or "), " or ") {
-		all = append(all, strings.TrimSpace(part))
+	for rest := strings.ReplaceAll(c.Who, ", ", or); rest != ""; {
+		// Some circumstances hold an "or" themselves, so the longest that fits is taken.
+		one, _, _ := strings.Cut(rest, or)
+		for _, known := range circumstances {
+			if len(known.ID) > len(one) && strings.HasPrefix(rest+or, known.ID+or) {
+				one = known.ID
+			}
+		}
+		all = append(all, strings.TrimSpace(one))
+		rest = strings.TrimPrefix(strings.TrimPrefix(rest, one), or)
 	}
 	return all
 }

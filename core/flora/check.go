@@ -4,6 +4,7 @@ import (
 	"fmt"
 	"regexp"
 	"slices"
+	"strings"
 )
 
 // FormatVersion is the version of the species format that this program reads.
@@ -69,7 +70,12 @@ func (c *checker) optional(key, unit string, f *Figure, low, high float64) {
 }
 
 func (c *checker) oneOf(key, value string, allowed ...string) {
-	c.want(slices.Contains(allowed, value), key, "%q is none of %q", value, allowed)
+	words := strings.Join(allowed, ", ")
+	if value == "" && !slices.Contains(allowed, "") {
+		c.fault(key, "is missing; use one of %s", words)
+		return
+	}
+	c.want(slices.Contains(allowed, value), key, "%q is none of %s", value, words)
 }
 
 // Check returns everything that is wrong with a species description, in the

@@ -171,6 +171,13 @@ export const useCharacters = () =>
     staleTime: Infinity,
   });
 
+export const usePlantWords = () =>
+  useQuery({
+    queryKey: ["plant words"],
+    queryFn: () => told(api.GET("/api/plant-words")),
+    staleTime: Infinity,
+  });
+
 export const useWhatIsThis = (seen: Record<string, string>, skipped: string[]) =>
   useQuery({
     queryKey: ["what is this", seen, skipped],

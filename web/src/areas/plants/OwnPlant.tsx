@@ -3,17 +3,20 @@ import { useQuery } from "@tanstack/react-query";
 import { useRef, useState } from "react";
 import { Link, useNavigate, useParams } from "react-router";
 
-import { api, told } from "../../api/client";
-import { useSpecies } from "../../api/queries";
+import { api, told, type Schemas } from "../../api/client";
+import { usePlantWords, useSpecies } from "../../api/queries";
 import { useKept } from "../../app/shownDay";
 import { useUndo } from "../../app/Undo";
 import { Trouble } from "../../parts/Trouble";
 import { useSend } from "../../parts/useSend";
 import { SpeciesField } from "../plot/panels/SpeciesField";
+import { SheetForm } from "./sheet/SheetForm";
+import { asText, put, read, type Sheet } from "./sheet/sheet";
 
-/** OwnPlant puts a plant of the grower's own: from a copy of another, or from a file. */
+/** OwnPlant puts a plant of the grower's own: new, from a copy of another, or from a file. */
 export function OwnPlant() {
   const { id } = useParams();
+  const words = usePlantWords();
   const query = useQuery({
     queryKey: ["own plant", id],
     queryFn: async () => {
@@ -25,40 +28,97 @@ export function OwnPlant() {
     staleTime: Infinity,
     gcTime: 0,
   });
-  if (query.error) return <Trouble reason={query.error} />;
-  if (id !== undefined && !query.data) return <Box sx={{ minHeight: 600 }} />;
-  return <Editor key={id ?? ""} text={query.data?.text ?? ""} from={id} />;
+  const trouble = query.error ?? words.error;
+  if (trouble) return <Trouble reason={trouble} />;
+  if (!words.data || (id !== undefined && !query.data)) return <Box sx={{ minHeight: 600 }} />;
+  return <Editor key={id ?? ""} words={words.data} sheet={query.data?.sheet ?? blankPlant} from={id} />;
 }
 
-function Editor({ text: first, from }: { text: string; from?: string }) {
+/** What a new plant begins with: the format of the file, and nothing that would be a guess. */
+const blankPlant: Sheet = { format: 1, growth: { year: [{ from: 1, course: "" }] } };
+
+/** withID gives a plant without a short name one from its name. */
+function withID(sheet: Sheet): Sheet {
+  if (asText(sheet.id).trim() !== "") return sheet;
+  const id = asText(read(sheet, ["names", "name"]))
+    .normalize("NFD")
+    .replace(/\p{Mn}/gu, "")
+    .toLowerCase()
+    .replace(/[^a-z0-9]+/g, "-")
+    .replace(/^[-0-9]+|-+$/g, "");
+  return put(sheet, ["id"], id) as Sheet;
+}
+
+interface Props {
+  words: Schemas["PlantWords"];
+  sheet: Sheet;
+  from?: string;
+}
+
+function Editor({ words, sheet: first, from }: Props) {
   const kept = useKept();
   const go = useNavigate();
   const { noted } = useUndo();
   const { send, sending, fault, fields } = useSend();
-  const [text, setText] = useState(first);
+  const [sheet, setSheet] = useState<Sheet>(first);
+  const [brought, setBrought] = useState(0);
+  const [text, setText] = useState<string>();
   const input = useRef<HTMLInputElement>(null);
   const species = useSpecies().data ?? [];
+  const asFile = text !== undefined;
+  const faults = Object.fromEntries(
+    Object.entries(fields)
+      .filter(([key]) => key.startsWith("sheet"))
+      .map(([key, what]) => [key.replace(/^sheet\.?/, ""), what]),
+  );
+  const turn = (body: Schemas["PlantFileInput"]) => send(() => told(api.POST("/api/plant-files", { body })));
+  const onFile = async () => setText((await turn({ sheet }))?.text ?? text);
+  const onForm = async (written: string) => {
+    const file = await turn({ text: written });
+    if (!file) return setText(written);
+    setSheet(file.sheet);
+    setBrought(brought + 1);
+    setText(undefined);
+  };
   const onSave = async () => {
-    const put = await send(() => told(api.POST("/api/own-plants", { body: { text } })));
+    const put = await send(() =>
+      told(api.POST("/api/own-plants", { body: asFile ? { text } : { sheet: withID(sheet) } })),
+    );
     if (!put) return;
     noted(put.entry);
     await go(kept(`/plants/${put.id}`));
   };
+  const wrong = Object.keys(faults).length;
   return (
     <>
-      <Box sx={{ display: "flex", gap: 2, alignItems: "baseline", flexWrap: "wrap" }}>
+      <Box sx={{ display: "flex", gap: 1.5, alignItems: "center", flexWrap: "wrap", mb: 1.5 }}>
         <Typography variant="h1" sx={{ flex: 1 }}>
-          {from ? "A plant of your own" : "Add a plant"}
+          {asText(read(sheet, ["names", "name"])) || "A plant of your own"}
         </Typography>
+        <Button variant="outlined" onClick={() => input.current?.click()}>
+          Bring a file
+        </Button>
+        <Button variant="outlined" disabled={sending} onClick={() => void (asFile ? onForm(text) : onFile())}>
+          {asFile ? "Fill in the form" : "See it as a file"}
+        </Button>
+        <Button variant="contained" disabled={sending} onClick={() => void onSave()}>
+          Put it in the library
+        </Button>
         <Link to={kept(from ? `/plants/${from}` : "/plants")}>Leave it</Link>
+        <input
+          ref={input}
+          type="file"
+          accept=".toml"
+          hidden
+          aria-label="Plant file"
+          onChange={(event) => {
+            void event.target.files?.[0]?.text().then(onForm);
+          }}
+        />
       </Box>
-      <Box sx={{ color: "text.secondary", my: 1, maxWidth: 780 }}>
-        A plant is one TOML file, with its names, its year, its parts and what it is known by. Begin with a
-        copy of one that is alike, or bring a file. What cannot be relied on is refused with its line or key,
-        and nothing changes.
-      </Box>
-      <Box sx={{ display: "flex", gap: 1, mb: 1 }}>
-        {!from && (
+      {!from && !asFile && (
+        <Box sx={{ display: "flex", gap: 1.5, alignItems: "center", flexWrap: "wrap", mb: 1.5 }}>
+          <Box sx={{ color: "text.secondary" }}>The quickest way is a copy of one that is alike:</Box>
           <Box sx={{ width: 340 }}>
             <SpeciesField
               species={species}
@@ -67,48 +127,33 @@ function Editor({ text: first, from }: { text: string; from?: string }) {
               onChange={(id) => void go(kept(`/plants/own/${id}`))}
             />
           </Box>
-        )}
-        <Button variant="outlined" onClick={() => input.current?.click()}>
-          Bring a file
-        </Button>
-        <input
-          ref={input}
-          type="file"
-          accept=".toml"
-          hidden
-          aria-label="Plant file"
-          onChange={(event) => {
-            void event.target.files?.[0]?.text().then(setText);
-          }}
-        />
-      </Box>
-      {(fault || fields.text) && (
+        </Box>
+      )}
+      {(fault || fields.text || wrong > 0) && (
         <Alert severity="error" sx={{ mb: 1.5, whiteSpace: "pre-line" }}>
-          {fault || fields.text}
+          {fault ||
+            fields.text ||
+            "It cannot be relied on yet, so nothing was changed. A number at a section says how much there is to mend."}
         </Alert>
       )}
-      <TextField
-        label="The plant’s file"
-        multiline
-        minRows={18}
-        maxRows={30}
-        value={text}
-        onChange={(event) => setText(event.target.value)}
-        slotProps={{
-          htmlInput: {
-            spellCheck: false,
-            style: { fontFamily: "monospace", fontSize: 13.5, lineHeight: 1.4 },
-          },
-        }}
-      />
-      <Button
-        variant="contained"
-        disabled={sending || text.trim() === ""}
-        onClick={() => void onSave()}
-        sx={{ mt: 1.5 }}
-      >
-        Put it in the library
-      </Button>
+      {asFile ? (
+        <TextField
+          label="The plant’s file"
+          multiline
+          minRows={18}
+          maxRows={30}
+          value={text}
+          onChange={(event) => setText(event.target.value)}
+          slotProps={{
+            htmlInput: {
+              spellCheck: false,
+              style: { fontFamily: "monospace", fontSize: 13.5, lineHeight: 1.4 },
+            },
+          }}
+        />
+      ) : (
+        <SheetForm key={brought} sheet={sheet} words={words} faults={faults} onChange={setSheet} />
+      )}
     </>
   );
 }
