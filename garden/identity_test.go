@@ -8,7 +8,9 @@ import (
 	"slices"
 	"strings"
 	"testing"
+	"time"
 
+	"bramblyacre/core/calendar"
 	"bramblyacre/core/flora"
 	"bramblyacre/store"
 )
@@ -276,6 +278,62 @@ func TestAFindIsCheckedLikeAPlanting(t *testing.T) {
 }
 
 // A find becomes a planting with its looks: sure if it was proved, owed what it owed if
+// A find stands among the jobs while something that is owed shows, and nowhere once it
+// is sure, contradicted or off the list.
+func TestTheCheckOfAFindIsAmongTheJobs(t *testing.T) {
+	p := newPlot(t)
+	job := func(on calendar.Date) (found JobView) {
+		v, err := p.Now(t.Context(), on)
+		check(t, err)
+		for _, list := range [][]JobView{v.Closing, v.Open, v.Coming} {
+			for _, j := range list {
+				if j.FindID != 0 {
+					found = j
+				}
+			}
+		}
+		return found
+	}
+	if j := job(NoDay); j.FindID != 0 {
+		t.Fatalf("without a find: %+v", j)
+	}
+	_, err := p.AddFind(t.Context(), FindInput{Day: "2031-05-20", Place: "Behind the shed", SpeciesID: "ramsons"})
+	check(t, err)
+	j := job(NoDay)
+	if j.Kind != "check" || j.What != "the find, as ramsons" || j.Bed != "Behind the shed" || !strings.Contains(j.Amount, "characters to look at, first the") || j.Deadline != "before use" {
+		t.Errorf("the job is %+v", j)
+	}
+	if winter := job(calendar.Must(2031, time.November, 20)); winter.Amount == j.Amount {
+		t.Error("as much shows in winter as in May")
+	}
+	if _, err := p.AnswerJob(t.Context(), j.Key, Skip); !errors.As(err, new(NotFoundError)) {
+		t.Errorf("skipped: %v", err)
+	}
+	for i, day := range []string{"2031-05-20", "2031-05-27"} {
+		_, err = p.NoteFindLook(t.Context(), j.FindID, LookInput{Day: day, By: "Ida", Answers: allSeen(p.Garden, "ramsons")})
+		check(t, err)
+		if still := job(NoDay).FindID != 0; still && i == 1 {
+			t.Error("a sure find is to be checked")
+		}
+	}
+	_, err = p.NoteFindLook(t.Context(), j.FindID, LookInput{Day: "2031-05-27", By: "Ida", Answers: map[string]string{"smell": "not seen"}})
+	check(t, err)
+	if job(NoDay).FindID != 0 {
+		t.Error("a contradicted find is to be checked")
+	}
+	_, err = p.AddFind(t.Context(), FindInput{Day: "2031-05-20", Place: "By the gate", SpeciesID: "yarrow"})
+	check(t, err)
+	gate := job(NoDay)
+	if gate.Bed != "By the gate" {
+		t.Fatalf("the second find: %+v", gate)
+	}
+	_, err = p.RemoveFind(t.Context(), gate.FindID)
+	check(t, err)
+	if job(NoDay).FindID != 0 {
+		t.Error("a find off the list is to be checked")
+	}
+}
+
 // not. Taken back, it is a find again.
 func TestAFindBecomesAPlantingWithItsLooks(t *testing.T) {
 	p := newPlot(t)

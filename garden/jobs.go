@@ -10,6 +10,7 @@ import (
 	"bramblyacre/core/calendar"
 	"bramblyacre/core/flora"
 	"bramblyacre/core/identity"
+	"bramblyacre/core/phenology"
 )
 
 // JobView is one thing to do, with its amount, its reason and its last day.
@@ -19,6 +20,7 @@ type JobView struct {
 	Verb       string        `json:"verb"`
 	What       string        `json:"what"`
 	PlantingID int64         `json:"plantingId"`
+	FindID     int64         `json:"findId" doc:"Where it is the check of a find; 0 else"`
 	Part       string        `json:"part"`
 	Bed        string        `json:"bed"`
 	Stage      flora.Stage   `json:"stage"`
@@ -45,6 +47,7 @@ func (s *state) jobs(on calendar.Date) []job {
 		jobs = append(jobs, s.careJobs(p, on)...)
 		jobs = append(jobs, s.checkJobs(p, on)...)
 	}
+	jobs = append(jobs, s.findJobs(on)...)
 	jobs = append(jobs, s.roundJobs(on)...)
 	var wanted []job
 	for _, j := range jobs {
@@ -203,8 +206,9 @@ func (s *state) checkJobs(p *planting, on calendar.Date) []job {
 		return []job{j}
 	}
 	j.view.Amount = "unproven · nothing that is owed shows now"
-	if now := s.askedNow(p, on); len(now) > 0 {
-		j.view.Amount = "unproven · " + counted(float64(len(now)), "character to look at", "characters to look at") + ", first the " + now[0].Character.Name
+	forecast, _ := s.on(p, on)
+	if now := askedNow(p.rules, p.finding, forecast, on); len(now) > 0 {
+		j.view.Amount = askedWords(now)
 	}
 	if owed := s.owed(p); len(owed) > 0 {
 		j.view.Reason = fmt.Sprintf("Nothing of it is for use yet. First %s (%s): %s", owed[0].LookAlike, owed[0].Danger, owed[0].Decides)
@@ -212,17 +216,52 @@ func (s *state) checkJobs(p *planting, on calendar.Date) []job {
 	return []job{j}
 }
 
-// askedNow are the questions of a planting's check that show on a day and are needed.
-func (s *state) askedNow(p *planting, on calendar.Date) []identity.Question {
-	forecast, _ := s.on(p, on)
+// findJobs ask for the check of each find while something that is owed shows.
+func (s *state) findJobs(on calendar.Date) []job {
+	var jobs []job
+	for _, f := range s.finds {
+		rules := s.lib.Rules(f.SpeciesID)
+		if f.RemovedOn != nil || rules == nil {
+			continue
+		}
+		finding := rules.Judge(asCore(s.findLook[f.ID]), false)
+		if finding.State != identity.Unproven {
+			continue
+		}
+		forecast, err := s.typical(rules.Species, fullGrownYear(rules.Species))
+		if err != nil {
+			continue // without a usual year nothing is known to show
+		}
+		day := s.thisSeason(on)
+		now := askedNow(rules, finding, forecast, day)
+		if len(now) == 0 {
+			continue
+		}
+		index, _ := forecast.StageOn(day)
+		j := job{Job: agenda.Job{Key: fmt.Sprintf("check:find:%d", f.ID), First: s.season.Start, Last: s.next.End, Minutes: 10}}
+		j.view = JobView{
+			Key: j.Key, Kind: "check", Verb: "Check", What: "the find, as " + rules.Species.Names.Name, FindID: f.ID, Bed: f.Place, Stage: forecast.Stages[index],
+			Amount: askedWords(now), Reason: s.proofWords(rules, finding, s.findLook[f.ID], false), Deadline: "before use", First: j.First, Last: j.Last, Minutes: j.Minutes,
+		}
+		jobs = append(jobs, j)
+	}
+	return jobs
+}
+
+// askedNow are the questions of a check that show on a day and are needed.
+func askedNow(rules *identity.Rules, finding identity.Finding, forecast *phenology.Forecast, on calendar.Date) []identity.Question {
 	if forecast == nil {
 		return nil
 	}
 	index, _ := forecast.StageOn(on)
 	shows := func(c identity.Character) bool {
-		return identity.ShowsAt(c, forecast.Stages[index], p.species.Life.KeepsLeaf)
+		return identity.ShowsAt(c, forecast.Stages[index], rules.Species.Life.KeepsLeaf)
 	}
-	return slices.DeleteFunc(p.rules.Questions(p.finding, shows), func(q identity.Question) bool { return !q.Needed })
+	return slices.DeleteFunc(rules.Questions(finding, shows), func(q identity.Question) bool { return !q.Needed })
+}
+
+func askedWords(now []identity.Question) string {
+	return "unproven · " + counted(float64(len(now)), "character to look at", "characters to look at") + ", first the " + now[0].Character.Name
 }
 
 const (

@@ -90,6 +90,7 @@ func (c *Catalogue) Find(seen map[string]string) []Candidate {
 			case states == 0:
 			case states&e.state != 0:
 				candidate.Agrees = append(candidate.Agrees, vocabulary[e.character].ID)
+			case vocabulary[e.character].Hint: // it speaks for a plant and never against one
 			default:
 				candidate.Against = append(candidate.Against, vocabulary[e.character].ID)
 			}
@@ -109,7 +110,8 @@ func (c *Catalogue) Find(seen map[string]string) []Candidate {
 // entropy (Shannon 1948) over candidates that weigh by their danger, so that a
 // question which parts a deadly plant from the rest comes before one which parts two
 // harmless ones. Every state on record for a plant is taken as equally likely; where a
-// character is not on record, every state of the vocabulary is.
+// character is not on record, every state of the vocabulary is. A hint rules nothing
+// out, so it is not asked for.
 func (c *Catalogue) Next(candidates []Candidate, looked map[string]bool, shows func(Character) bool) []Worth {
 	if len(candidates) < 2 {
 		return nil
@@ -121,7 +123,7 @@ func (c *Catalogue) Next(candidates []Candidate, looked map[string]bool, shows f
 	before := all.entropy()
 	var worths []Worth
 	for k, character := range vocabulary {
-		if looked[character.ID] || !shows(character) {
+		if character.Hint || looked[character.ID] || !shows(character) {
 			continue
 		}
 		if bits := before - c.entropyAfter(k, candidates, all.sum); bits > 1e-9 {

@@ -53,3 +53,20 @@ func TestTheNextQuestionTellsMost(t *testing.T) {
 		t.Error("one candidate still asks")
 	}
 }
+
+// Where it stands speaks for a plant and never against one: a planted one stands where
+// it was put. So it is not asked for either, and a dangerous plant is not lost by it.
+func TestAHintRulesNothingOut(t *testing.T) {
+	here, there := herb(), twin()
+	here.Identity.Shows["habitat"], there.Identity.Shows["habitat"] = flora.States{"wood"}, flora.States{"meadow"}
+	all := NewCatalogue([]*flora.Species{here, there})
+	found := all.Find(map[string]string{"habitat": "wood"})
+	if len(found) != 2 || found[0].Species.ID != here.ID || len(found[0].Agrees) != 1 || len(found[1].Against) != 0 {
+		t.Errorf("in the wood it can be %+v", found)
+	}
+	for _, worth := range all.Next(found, nil, func(Character) bool { return true }) {
+		if worth.Character.Hint {
+			t.Errorf("%s is asked for, and decides nothing", worth.Character.ID)
+		}
+	}
+}

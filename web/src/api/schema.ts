@@ -1972,6 +1972,11 @@ export interface components {
             /** @description The usual cautions in a line; empty where none is on record */
             caution: string;
             deadline: string;
+            /**
+             * Format: int64
+             * @description Where it is the check of a find; 0 else
+             */
+            findId: number;
             first: string;
             key: string;
             /** @enum {string} */

@@ -23,7 +23,10 @@ export function JobCard({ job, edge, canAct }: { job: Schemas["JobView"]; edge: 
   };
   const small = { minHeight: { xs: 44, md: 28 }, py: 0, px: 1, minWidth: 0 };
   const planting = `/plantings/${job.plantingId}`;
-  const to = { round: "/round", check: `${planting}/check`, pick: planting, care: planting }[job.kind];
+  const check = job.findId ? `/finds/${job.findId}/check` : `${planting}/check`;
+  const to = { round: "/round", check, pick: planting, care: planting }[job.kind];
+  /** A round and a find are no planting's, so there is nothing to answer for a season. */
+  const answered = job.kind !== "round" && !job.findId;
   return (
     <Box
       component="article"
@@ -62,7 +65,7 @@ export function JobCard({ job, edge, canAct }: { job: Schemas["JobView"]; edge: 
         <Box sx={{ fontWeight: 700, fontSize: 15.5 }}>{job.amount}</Box>
         <Box sx={{ fontSize: 14, color: "text.secondary", lineHeight: 1.35 }}>{job.reason}</Box>
         {cautions && <Box sx={{ fontSize: 14, color: "var(--forbid)", lineHeight: 1.35 }}>{job.caution}</Box>}
-        {canAct && job.kind !== "round" && (
+        {canAct && answered && (
           <Box className="no-print" sx={{ display: "flex", flexWrap: "wrap", gap: 0.5, ml: -1 }}>
             {job.kind === "pick" && (
               <Button size="small" sx={small} onClick={() => pick(job.plantingId, job.part)}>
