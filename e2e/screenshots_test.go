@@ -68,7 +68,7 @@ func TestScreenshots(t *testing.T) {
 		{"", "/practice/sweet-cicely/hemlock", "Is this sweet cicely?", 390, 844, nil},
 		{"", "/characters", "What to look at, and its words", 390, 844, nil},
 		{"", "/plants/hemlock", "Deadly: it kills.", 390, 844, nil},
-		{"", "/plants/own/hop", "A plant of your own", 390, 844, nil},
+		{"", "/plants/own/hop", "See it as a file", 390, 844, nil},
 		{"", "/plants", "102 of 102", 390, 844, nil},
 		{"", "/plants/valerian", "Mistaken for", 390, 844, nil},
 		{"", "/plants/compare/hop,lovage,valerian", "Side by side", 390, 844, nil},

@@ -20,6 +20,8 @@ func TestALookThatCannotBeSentStandsUntilItCan(t *testing.T) {
 	b.click("Note the look")
 	b.sees("The plot cannot be reached just now.")
 	p.cut.Store(false)
+	b.visit(planting + "/check") // a phone drops the page
+	b.sees("common sage?")
 	b.click("Note the look")
 	b.sees("Checked common sage in Long Bed")
 	b.sees("1 look that proves it")

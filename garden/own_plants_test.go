@@ -279,3 +279,61 @@ func TestAnOwnPlantThatCannotBeReadLocksNobodyOut(t *testing.T) {
 		}
 	}
 }
+
+// The barest plant that can be relied on, with every list left out that may be, is
+// shown on every screen that shows plants.
+func TestTheBarestPlantIsShownEverywhere(t *testing.T) {
+	p := newPlot(t)
+	type table = map[string]any
+	sheet := table{
+		"format": 1, "id": "mill-rocket", "wildlife": "Small bees.",
+		"names": table{"name": "mill rocket", "botanical": "Diplotaxis molendini Inv.", "family": "Brassicaceae"},
+		"life":  table{"form": "perennial", "habit": "herb", "full_age": "2 year of life guess"},
+		"size":  table{"height": "40 cm guess", "width": "30 cm guess"},
+		"growth": table{"at": "hill-valley", "year": []any{
+			table{"from": 1, "sown": "15 Apr", "course": "shooting 1 May, leafing 12 May, full leaf 1 Jun, dying back 1 Oct, resting 1 Nov"},
+			table{"from": 2, "course": "shooting 1 Apr, leafing 12 Apr, full leaf 1 May, first flower 1 Jun, ripe 10 Aug, dying back 1 Oct, resting 1 Nov"},
+		}},
+		"site": table{
+			"sun": "5 to 14 (3 to 17) h guess", "ph": "6 to 8 pH guess", "moisture": "fresh guess", "drainage": "free guess", "texture": "light to medium guess",
+			"fertility": "fair guess", "shelter": "exposed to sheltered guess", "soil_depth": "20 cm guess", "cold": "-8 °C guess", "roots": "shallow", "root_reach": "30 cm guess", "spread": "stays",
+		},
+		"household":   table{"ease": "easy", "ease_why": "It stays.", "hens": "not known"},
+		"identity":    table{"danger": "harmless", "shows": table{"smell": "mustard"}},
+		"propagation": table{"seed": "in spring"},
+		"part":        []any{table{"name": "leaf", "kind": "leaf", "verdict": []any{"not used"}}},
+		"look_alike":  []any{table{"name": "wild rocket", "botanical": "Diplotaxis tenuifolia (L.) DC.", "danger": "harmless", "decides": "It is larger.", "when": "summer"}},
+	}
+	_, id, err := p.PutOwnPlant(t.Context(), PlantFileInput{Sheet: sheet})
+	check(t, err)
+	_, err = p.AddPlanting(t.Context(), PlantingInput{BedID: p.bed, SpeciesID: id, Plants: 4, StartedOn: "2029-04-10", Origin: "seed"})
+	check(t, err)
+	ctx := t.Context()
+	state, err := p.state(ctx)
+	check(t, err)
+	standing := state.plantings[len(state.plantings)-1].ID
+	for name, view := range map[string]func() (any, error){
+		"the plants":    func() (any, error) { return p.Plants(ctx, NoDay, PlantsFilter{}) },
+		"its page":      func() (any, error) { return p.Plant(ctx, id, NoDay) },
+		"a comparison":  func() (any, error) { return p.Compare(ctx, NoDay, []string{id, "hop"}) },
+		"its file":      func() (any, error) { return p.PlantFile(ctx, id) },
+		"what is this":  func() (any, error) { return p.WhatIsThis(ctx, map[string]string{"smell": "mustard"}, nil) },
+		"the practice":  func() (any, error) { return p.Practice(ctx) },
+		"now":           func() (any, error) { return p.Now(ctx, NoDay) },
+		"the plot":      func() (any, error) { return p.Plot(ctx, NoDay) },
+		"the gathering": func() (any, error) { return p.Gather(ctx, NoDay) },
+		"the round":     func() (any, error) { return p.Round(ctx) },
+		"where it goes": func() (any, error) { return p.Where(ctx, id) },
+		"what suits":    func() (any, error) { return p.What(ctx, p.bed, WhatFilter{}) },
+		"its mates":     func() (any, error) { return p.Mates(ctx, p.bed) },
+		"its planting":  func() (any, error) { return p.Planting(ctx, standing, NoDay) },
+		"its check":     func() (any, error) { return p.Check(ctx, standing, NoDay) },
+	} {
+		v, err := view()
+		if err != nil {
+			t.Errorf("%s: %v", name, err)
+			continue
+		}
+		noNulls(t, name, v)
+	}
+}

@@ -124,7 +124,7 @@ func (j judging) checkFilter(filter PlantsFilter) error {
 // plantBrief is a plant in a line, and whether it passes the filter.
 func (j judging) plantBrief(s *flora.Species, on calendar.Date, filter PlantsFilter) (PlantBrief, bool, error) {
 	b := PlantBrief{
-		ID: s.ID, Name: s.Names.Name, Botanical: s.Names.Botanical, Family: s.Names.Family, Uses: s.Site.Uses, Spread: s.Site.Spread, Ease: s.Household.Ease,
+		ID: s.ID, Name: s.Names.Name, Botanical: s.Names.Botanical, Family: s.Names.Family, Uses: nonNil(s.Site.Uses), Spread: s.Site.Spread, Ease: s.Household.Ease,
 		Life: fmt.Sprintf("%s %s, %s tall", s.Life.Form, s.Life.Habit, j.units.PlantLength(s.Size.Height.Value/100)), Here: j.hereWords(s.ID),
 	}
 	b.Deadly, b.Warning = joined(deadlyLookAlikes(s)), warningOf(s)
@@ -205,10 +205,6 @@ func (s *state) typical(species *flora.Species, year int) (*phenology.Forecast, 
 	if known, has := s.usual.Load(key); has {
 		return known.(*phenology.Forecast), nil
 	}
-	started := s.season.Start.AddDays(-1)
-	if rules, err := species.YearOfLifeRules(year); err == nil && rules.IsSown {
-		started = s.season.Start.AddDays(rules.SownAfter)
-	}
 	daylight, made := s.sky.daylight[s.season]
 	if !made {
 		var err error
@@ -216,7 +212,7 @@ func (s *state) typical(species *flora.Species, year int) (*phenology.Forecast, 
 			return nil, err
 		}
 	}
-	plan, err := phenology.NewPlan(species, year, daylight, started)
+	plan, err := phenology.NewPlan(species, year, daylight, s.usualStart(species, year, s.season))
 	if err != nil {
 		return nil, fmt.Errorf("forecast %s: %w", species.ID, err)
 	}

@@ -193,7 +193,7 @@ func (s *state) sizeWords(form plan.Form) string {
 func (s *state) viewPlanted(p *planting, bed store.Bed, j judging, on calendar.Date) PlantedView {
 	v := PlantedView{
 		PlantingBrief: s.brief(p, on), Middle: p.area.middle, Outline: p.area.outline, WidthM: p.area.width, DepthM: p.area.depth, Spots: nonNil(p.spots),
-		Water: waterWord(p.species), Uses: p.species.Site.Uses, Ground: p.notices(),
+		Water: waterWord(p.species), Uses: nonNil(p.species.Site.Uses), Ground: p.notices(),
 	}
 	if forecast, year := s.on(p, on); forecast != nil {
 		v.PlantM = forecast.SizeOn(p.species, year, on).Width * s.measuredScale(p)

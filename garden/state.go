@@ -192,7 +192,7 @@ func (g *Garden) addPlantings(s *state, rows allRows) error {
 			return fmt.Errorf("planting %d: %w", row.ID, err)
 		}
 		p := &planting{
-			Planting: row, species: species, bed: s.bedByID[row.BedID], started: started, origin: origin,
+			Planting: row, species: species, bed: s.bedByID[row.BedID], started: started, origin: origin.For(species.Life.Form),
 			rules: rules, sightings: seen[row.ID], pickings: picked[row.ID],
 		}
 		p.finding = p.rules.Judge(asCore(s.looks[row.ID]), p.labelled())
@@ -272,7 +272,10 @@ func (s *state) age(p *planting, season calendar.Season) harvest.Age {
 func (s *state) plan(p *planting, season calendar.Season) (*phenology.Plan, bool) {
 	started := p.started
 	if !p.origin.FromStart {
-		started = season.Start.AddDays(-1)
+		started = s.usualStart(p.species, s.yearOfLife(p, season), season)
+		if season.Contains(p.started) {
+			started = min(started, p.started) // what is set was sown before
+		}
 	}
 	daylight, made := s.sky.daylight[season]
 	if !made { // a season that no forecast needed, asked for by a note of old
@@ -287,6 +290,15 @@ func (s *state) plan(p *planting, season calendar.Season) (*phenology.Plan, bool
 	}
 	warmer, _ := s.warmer(p.bed)
 	return plan.AtSpot(warmer.Value), true
+}
+
+// usualStart is the day that a year of a plant's life usually begins with: its sowing
+// where it is sown in that year, else the day before the season.
+func (s *state) usualStart(species *flora.Species, year int, season calendar.Season) calendar.Date {
+	if rules, err := species.YearOfLifeRules(year); err == nil && rules.IsSown {
+		return season.Start.AddDays(rules.SownAfter)
+	}
+	return season.Start.AddDays(-1)
 }
 
 // forecast learns the planting's pace from everything seen, season after

@@ -207,7 +207,7 @@ func (j judging) suitPlace(place suitability.Place, bed store.Bed, species *flor
 	answer := suitability.Judge(species, place, wanted)
 	v := SuitView{
 		BedID: bed.ID, Bed: bed.Name, SpeciesID: species.ID, Name: species.Names.Name, Value: round2(answer.Value), Verdict: verdictOf(answer.Value),
-		Memory: j.memory(bed.ID, species.ID), Forbids: forbidWords(place), Needs: []SiteNeedView{}, Unknown: []string{}, Uses: species.Site.Uses, Spread: species.Site.Spread,
+		Memory: j.memory(bed.ID, species.ID), Forbids: forbidWords(place), Needs: []SiteNeedView{}, Unknown: []string{}, Uses: nonNil(species.Site.Uses), Spread: species.Site.Spread,
 		Mates: []string{},
 	}
 	width := species.Size.Width.Value / 100

@@ -46,7 +46,7 @@ func tableQuestions(p *planting, partName string) []identity.Question {
 type SortingInput struct {
 	By       string            `json:"by"`
 	Answers  map[string]string `json:"answers" doc:"seen, not seen or cannot tell, by the characters asked for"`
-	Rejected float64           `json:"rejected,omitempty" doc:"How much went to the compost, in grams"`
+	Rejected float64           `json:"rejected" doc:"How much went to the compost, in grams"`
 	Note     string            `json:"note,omitempty"`
 }
 

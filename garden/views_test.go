@@ -19,7 +19,8 @@ func noNulls(t *testing.T, name string, view any) {
 	text, err := json.Marshal(view)
 	check(t, err)
 	if strings.Contains(string(text), "null") {
-		t.Errorf("%s holds a null: %s", name, text)
+		at := strings.Index(string(text), "null")
+		t.Errorf("%s holds a null: %s", name, text[max(0, at-90):min(len(text), at+60)])
 	}
 }
 

@@ -79,3 +79,19 @@ func TestOriginsAreKnownByTheirWord(t *testing.T) {
 		t.Error("an unknown origin was accepted")
 	}
 }
+
+// Whatever way it came, an annual is in its only year and a biennial at most in its
+// second, and neither is left alone for longer than it lives.
+func TestNoOriginOutlivesThePlant(t *testing.T) {
+	for _, row := range Origins() {
+		for form, years := range map[LifeForm]int{Annual: 1, Biennial: 2} {
+			of := row.For(form)
+			if of.YearsAhead+1 > years || of.YearsAhead+of.Settles+1 > years || of.Origin != row.Origin || of.FromStart != row.FromStart {
+				t.Errorf("%s of an %s plant: %+v", row.Origin, form, of)
+			}
+		}
+		if row.For(Perennial) != row {
+			t.Errorf("%s of a perennial changes", row.Origin)
+		}
+	}
+}

@@ -38,6 +38,21 @@ var originRows = []OriginRow{
 	{FromFound, "found here", 2, 0, false},
 }
 
+// For is what the origin means for plants of a life form. One that lives a year is in
+// it whenever it comes, and has no later season to settle for; one that lives two has
+// one year behind it at most.
+func (o OriginRow) For(form LifeForm) OriginRow {
+	switch form {
+	case Annual:
+		o.YearsAhead, o.Settles = 0, 0
+	case Biennial:
+		if o.YearsAhead > 0 {
+			o.YearsAhead, o.Settles = 1, 0
+		}
+	}
+	return o
+}
+
 // Origins lists every origin.
 func Origins() []OriginRow { return append([]OriginRow(nil), originRows...) }
 

@@ -68,8 +68,11 @@ func (w Window) ChanceOn(day calendar.Date) float64 {
 	return w.ByDay[day.DaysSince(w.season.Start)]
 }
 
-// OpenOn tells whether the window is more likely open than not on a day.
-func (w Window) OpenOn(day calendar.Date) bool { return w.ChanceOn(day) >= phenology.Likely }
+// OpenOn tells whether a day lies within the window's likely days.
+func (w Window) OpenOn(day calendar.Date) bool {
+	first, last, opens := w.LikelyDays()
+	return opens && day >= first && day <= last
+}
 
 // ReadyShare returns the expected share of plants inside a rule's stages on a
 // day, 0–1.

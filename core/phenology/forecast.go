@@ -235,7 +235,9 @@ type Band struct {
 const Likely = 0.5
 
 // LikelyDays returns the first and the last day on which the band is more likely
-// open than not; opens is false if it never is.
+// open than not; opens is false if it likely never is. A short band may come surely
+// and yet on no day be likelier open than not, so unsure are its days: then they are
+// those from when it typically opens until it typically closes.
 func (b Band) LikelyDays() (first, last calendar.Date, opens bool) {
 	for i, chance := range b.ByDay {
 		if chance < Likely {
@@ -244,6 +246,9 @@ func (b Band) LikelyDays() (first, last calendar.Date, opens bool) {
 		if last = b.start.AddDays(i); !opens {
 			first, opens = last, true
 		}
+	}
+	if !opens && b.Opens.Chance >= Likely && b.Closes.P50 > b.Opens.P50 {
+		return b.Opens.P50, b.Closes.P50.AddDays(-1), true
 	}
 	return first, last, opens
 }

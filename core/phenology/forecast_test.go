@@ -3,6 +3,7 @@ package phenology
 import (
 	"math"
 	"testing"
+	"time"
 
 	"bramblyacre/core/calendar"
 	"bramblyacre/core/flora"
@@ -210,6 +211,27 @@ func TestBands(t *testing.T) {
 	young := plan(t, 1).Forecast(ensemble(t, 0, nil, 20), PriorPace(), nil)
 	if bands := young.Bands(flora.FirstFlower, flora.SettingSeed, flora.FullFlower); len(bands) != 0 {
 		t.Errorf("a plant without flowers has a band for them: %+v", bands)
+	}
+}
+
+// A short band that comes surely, on days that are not sure, is not passed over: it has
+// its typical days. One that likely never comes has none.
+func TestAShortUnsureBandHasItsTypicalDays(t *testing.T) {
+	start := calendar.Must(2031, time.August, 1)
+	band := Band{
+		ByDay: []float64{0, 0.2, 0.4, 0.4, 0.3, 0.1}, start: start,
+		Opens: Dates{P50: start.AddDays(2), Chance: 0.98}, Closes: Dates{P50: start.AddDays(4), Chance: 0.98},
+	}
+	if first, last, opens := band.LikelyDays(); !opens || first != start.AddDays(2) || last != start.AddDays(3) {
+		t.Errorf("its days are %s to %s, %v", first, last, opens)
+	}
+	band.ByDay[3] = 0.7
+	if first, last, opens := band.LikelyDays(); !opens || first != start.AddDays(3) || last != first {
+		t.Errorf("with one likely day they are %s to %s, %v", first, last, opens)
+	}
+	band.ByDay[3], band.Opens.Chance = 0.2, 0.3
+	if _, _, opens := band.LikelyDays(); opens {
+		t.Error("a band that likely never comes opens")
 	}
 }
 

@@ -2955,7 +2955,7 @@ export interface components {
              * Format: double
              * @description How much went to the compost, in grams
              */
-            rejected?: number;
+            rejected: number;
         };
         SpeciesChoice: {
             botanical: string;

@@ -1,5 +1,4 @@
 import { Alert, Box, Button, Chip, TextField, Typography } from "@mui/material";
-import { useState } from "react";
 import { Link, useParams } from "react-router";
 
 import { api, told, type Schemas } from "../../api/client";
@@ -9,6 +8,7 @@ import { useUndo } from "../../app/Undo";
 import { DrawnStates } from "../../parts/CharacterDrawing";
 import { Choice, ChoiceRow } from "../../parts/Choices";
 import { Trouble } from "../../parts/Trouble";
+import { useDraft } from "../../parts/useDraft";
 import { useSend } from "../../parts/useSend";
 import { Photographs } from "./Photographs";
 import { PlantFind } from "./PlantFind";
@@ -62,11 +62,19 @@ function CheckPage({ view, note }: PageProps) {
   const { isToday } = useShownDay();
   const { noted } = useUndo();
   const { send, sending, fault, at, fields } = useSend();
-  const [by, setBy] = useState(view.people[0] ?? "");
-  const [day, setDay] = useState(view.today);
-  const [given, setGiven] = useState<Record<string, string>>({});
-  const [photos, setPhotos] = useState<string[]>([]);
-  const [words, setWords] = useState("");
+  const [draft, change, done] = useDraft(`look:${view.plantingId}:${view.findId}`, {
+    by: view.people[0] ?? "",
+    day: view.today,
+    given: {} as Record<string, string>,
+    photos: [] as string[],
+    words: "",
+  });
+  const { by, day, photos, words } = draft;
+  // What was answered elsewhere in the meantime is asked no more, and not sent unseen.
+  const given = Object.fromEntries(
+    Object.entries(draft.given).filter(([id]) => view.questions.some((q) => q.id === id)),
+  );
+  const setGiven = (answered: Record<string, string>) => change({ given: answered });
   // Where some cannot be told, others stand in for them.
   const untold = Object.values(given).filter((answer) => answer === "cannot tell").length;
   const extra = view.questions.filter((q) => !q.needed).slice(0, 2 * untold);
@@ -77,9 +85,7 @@ function CheckPage({ view, note }: PageProps) {
     const entry = await send(() => note({ day, by, answers: given, photos, note: words }));
     if (!entry) return;
     noted(entry);
-    setGiven({});
-    setPhotos([]);
-    setWords("");
+    done();
   };
   return (
     <>
@@ -176,7 +182,7 @@ function CheckPage({ view, note }: PageProps) {
                 <TextField
                   label="Who looked"
                   value={by}
-                  onChange={(event) => setBy(event.target.value)}
+                  onChange={(event) => change({ by: event.target.value })}
                   slotProps={{ htmlInput: { list: "lookers" } }}
                   {...at("by", "Two people, or two days, prove it")}
                 />
@@ -189,19 +195,23 @@ function CheckPage({ view, note }: PageProps) {
                   label="Day"
                   type="date"
                   value={day}
-                  onChange={(event) => setDay(event.target.value)}
+                  onChange={(event) => change({ day: event.target.value })}
                   slotProps={{ inputLabel: { shrink: true } }}
                   {...at("day")}
                 />
                 <TextField
                   label="Note"
                   value={words}
-                  onChange={(event) => setWords(event.target.value)}
+                  onChange={(event) => change({ words: event.target.value })}
                   {...at("note")}
                   sx={{ gridColumn: "1 / -1" }}
                 />
               </Box>
-              <Photographs photos={photos} onChange={setPhotos} fault={fields.photos} />
+              <Photographs
+                photos={photos}
+                onChange={(chosen) => change({ photos: chosen })}
+                fault={fields.photos}
+              />
               {(fault || fields.answers) && (
                 <Alert severity="error" sx={{ mt: 1.5 }}>
                   {fault || fields.answers}

@@ -1,0 +1,60 @@
+package e2e
+
+import (
+	"fmt"
+	"testing"
+
+	"github.com/chromedp/chromedp"
+)
+
+// clickEach clicks every element of a selector, and returns how many there were.
+func (b *browser) clickEach(selector string) int {
+	b.t.Helper()
+	clicked, err := chromedp.Run(b.ctx, chromedp.Evaluate[int](fmt.Sprintf(`(() => {
+		const all = [...document.querySelectorAll(%s)];
+		all.forEach((e) => e.click());
+		return all.length;
+	})()`, quoted(selector))))
+	check(b.t, err)
+	return clicked
+}
+
+// At the table a picking is sorted before it counts as fit for use, and what is made of
+// it names whom its cautions are for.
+func TestAPickingIsSortedAndMadeIntoSomething(t *testing.T) {
+	b := open(t, samplePlot(t), 1280, 800, "/gather")
+	b.click("Sort Common sage leaf")
+	b.click("It is sorted")
+	b.sees("Say who sorted it.")
+	b.fill("Who sorted it", "Ida")
+	b.click("It is sorted")
+	b.sees("Answer every question")
+	if n := b.clickEach("button[aria-label$=': seen']"); n == 0 {
+		t.Fatal("nothing is asked at the table")
+	}
+	b.fill("To the compost, g", "lots")
+	b.click("It is sorted")
+	b.sees("a number")
+	b.fill("To the compost, g", "4")
+	b.click("It is sorted")
+	b.gone("[aria-label='Sort Common sage leaf']")
+	b.click("Make of Common sage leaf")
+	b.choose("Make", "tea")
+	b.sees("Ask a doctor or pharmacist")
+	b.click("Note that it is made")
+	b.sees("made: tea")
+}
+
+// A stranger in the basket holds that basket back, and says so where it stands.
+func TestAStrangerInTheBasketHoldsItBack(t *testing.T) {
+	b := open(t, samplePlot(t), 1280, 800, "/gather")
+	b.click("Sort Common sage leaf")
+	b.fill("Who sorted it", "Joss")
+	b.clickEach("button[aria-label$=': seen']")
+	b.clickEach("section[aria-label='smell when crushed'] button[aria-label$=': not seen']")
+	b.click("It is sorted")
+	b.sees("held back")
+	b.gone("[aria-label='Make of Common sage leaf']")
+	b.click("Undo")
+	b.sees("Sort it")
+}

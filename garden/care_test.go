@@ -1,0 +1,114 @@
+package garden
+
+import (
+	"fmt"
+	"testing"
+
+	"bramblyacre/core/flora"
+)
+
+// Every care rule and every harvest of every plant comes up in some year of the
+// plant's life in the climate that its days are told at, and a job says what, why and
+// for how long. However short its days and however unsure, none is passed over.
+func TestEveryRuleComesUp(t *testing.T) {
+	climates := map[string][]*flora.Species{}
+	p := newPlot(t)
+	for _, s := range p.Library.AllSpecies() {
+		at := s.Growth.At
+		if at == "" {
+			at = "mild-maritime"
+		}
+		climates[at] = append(climates[at], s)
+	}
+	rules := 0
+	for at, all := range climates {
+		station, has := p.Library.Climate(at)
+		if !has {
+			t.Fatalf("there is no station %s", at)
+		}
+		plot := newPlot(t)
+		_, err := plot.SetSite(t.Context(), SiteInput{Name: "Mill Field", Latitude: station.Latitude, Altitude: fmt.Sprintf("%g m", station.HeightM), ClimateID: at, Width: "24 m", Depth: "16 m", Units: "metric"})
+		check(t, err)
+		wanted := map[string]bool{}
+		for _, s := range all {
+			for _, started := range startsOf(s) {
+				for _, origin := range []string{"seed", "bought"} {
+					_, err := plot.AddPlanting(t.Context(), PlantingInput{BedID: plot.bed, SpeciesID: s.ID, Plants: 2, StartedOn: started, Origin: origin})
+					check(t, err)
+				}
+			}
+			for _, care := range s.Care {
+				wanted[s.ID+" "+care.ID] = true
+				rules++
+			}
+			for _, part := range s.Parts {
+				if part.Harvest != nil {
+					wanted[s.ID+" "+part.Name] = true
+					rules++
+				}
+			}
+		}
+		state, err := plot.state(t.Context())
+		check(t, err)
+		for _, planting := range state.plantings {
+			for _, span := range state.spans(planting) {
+				delete(wanted, planting.SpeciesID+" "+span.window.Part.Name)
+				if !span.window.OpenOn(span.first) || span.first > span.last {
+					t.Errorf("%s %s is not open on its first day, %s", planting.SpeciesID, span.window.Part.Name, span.first)
+				}
+			}
+			for _, j := range state.careJobs(planting, state.today) {
+				if j.view.Verb == "" || j.view.Amount == "" || j.view.Reason == "" || j.Minutes < 1 || j.First > j.Last {
+					t.Errorf("%s: %+v", planting.SpeciesID, j.view)
+				}
+				for _, care := range planting.species.Care {
+					if care.Verb == j.view.Verb {
+						delete(wanted, planting.SpeciesID+" "+care.ID)
+					}
+				}
+			}
+		}
+		for rule := range wanted {
+			t.Errorf("at %s %s never comes up", at, rule)
+		}
+	}
+	if rules < 220 {
+		t.Errorf("only %d rules", rules)
+	}
+}
+
+// startsOf are the days on which plants of a species were set so that every year of
+// its life that differs stands on the plot.
+func startsOf(s *flora.Species) []string {
+	switch s.Life.Form {
+	case flora.Annual:
+		return []string{"2031-04-20"}
+	case flora.Biennial:
+		return []string{"2030-04-20", "2031-04-20"}
+	}
+	return []string{"2010-04-20"}
+}
+
+// An annual is in its only year however it came to the plot: bought in May it is picked
+// the same summer, and one that was found is forecast, not taken for dead.
+func TestAnAnnualIsInItsOnlyYearHoweverItCame(t *testing.T) {
+	p := newPlot(t)
+	for _, origin := range []string{"seed", "bought", "found", "volunteer"} {
+		_, err := p.AddPlanting(t.Context(), PlantingInput{BedID: p.bed, SpeciesID: "borage", Plants: 3, StartedOn: "2031-05-02", Origin: origin, Labelled: true, Source: "A label."})
+		check(t, err)
+		state, err := p.state(t.Context())
+		check(t, err)
+		borage := state.plantings[len(state.plantings)-1]
+		if borage.now == nil || borage.year != 1 || len(state.spans(borage)) == 0 {
+			t.Errorf("%s: in year %d of its life, %d windows", origin, borage.year, len(state.spans(borage)))
+			continue
+		}
+		flower := state.spans(borage)[0]
+		if month := flower.first.Month(); month < 6 || month > 8 {
+			t.Errorf("%s: its flowers are picked from %s", origin, flower.first)
+		}
+		if borage.next != nil {
+			t.Errorf("%s: it is forecast beyond its life", origin)
+		}
+	}
+}
