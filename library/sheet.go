@@ -137,12 +137,25 @@ func (l *Library) CheckSheet(sheet map[string]any) (*flora.Species, []byte, []fl
 
 const sheetFile = "plant"
 
+// mostUnreadable is after how many lines that cannot be read the rest is left unread.
+const mostUnreadable = 30
+
+// deepest is more than how deep any key of a plant lies.
+const deepest = 8
+
 // unreadable finds the lines of a sheet that cannot be read, each by its key. Every
 // field is read by itself: what reads a whole file stops at the first, and does not say
 // in which item of a list it stands.
 func unreadable(sheet map[string]any) (problems []flora.Problem) {
 	var walk func(key string, node any, within func(any) any)
 	walk = func(key string, node any, within func(any) any) {
+		if len(problems) == mostUnreadable {
+			return
+		}
+		if strings.Count(key, ".") > deepest {
+			problems = append(problems, flora.Problem{Key: key, What: "this key is not known"})
+			return
+		}
 		switch at := node.(type) {
 		case map[string]any:
 			for _, name := range slices.Sorted(maps.Keys(at)) {

@@ -126,6 +126,10 @@ func TestAFaultOfASheetIsToldByItsKey(t *testing.T) {
 		"no such character":     {func(s map[string]any) { s["identity"].(map[string]any)["shows"].(map[string]any)["mood"] = "glad" }, "identity.shows.mood"},
 		"no such person":        {func(s map[string]any) { item(s, "caution", 1)["who"] = "the tired" }, "caution[1].who"},
 		"no such look-alike":    {func(s map[string]any) { item(s, "look_alike", 2)["id"] = "mandrake" }, "look_alike[2].id"},
+		"a list for a table":    {func(s map[string]any) { s["size"] = []any{1.0, 2.0} }, "size[0]"},
+		"text for a table":      {func(s map[string]any) { s["growth"] = "fast" }, "growth"},
+		"a number for text":     {func(s map[string]any) { s["wildlife"] = 7.0 }, "wildlife"},
+		"tables without end":    {func(s map[string]any) { s["names"] = nested(3000) }, "names" + strings.Repeat(".a", deepest+1)},
 		"a key of no plant":     {func(s map[string]any) { s["colour"] = "green" }, "colour"},
 		"a deadly plant's look": {func(s map[string]any) {
 			lily, _ := l.Species("lily-of-the-valley")
@@ -142,6 +146,9 @@ func TestAFaultOfASheetIsToldByItsKey(t *testing.T) {
 		found := false
 		for _, p := range problems {
 			found = found || p.Key == test.key && p.What != ""
+			if strings.Contains(p.What, "TOML") || strings.Contains(p.What, "struct") {
+				t.Errorf("%s is told in the program's words: %s", name, p.What)
+			}
 		}
 		if !found {
 			t.Errorf("%s: %v; want a fault at %s", name, problems, test.key)
@@ -156,6 +163,15 @@ func TestAFaultOfASheetIsToldByItsKey(t *testing.T) {
 	if _, err := ReadSheet("x.toml", []byte("[size\nheight = 3")); err == nil || !strings.Contains(err.Error(), "line 1") {
 		t.Errorf("no TOML: %v", err)
 	}
+}
+
+// nested is a table in a table in a table.
+func nested(deep int) map[string]any {
+	inner := map[string]any{"a": 1.0}
+	for range deep {
+		inner = map[string]any{"a": inner}
+	}
+	return inner
 }
 
 // Tables of figures become lines, and a table that is no whole figure stays, so that

@@ -5,6 +5,7 @@ import (
 	"errors"
 	"fmt"
 	"io/fs"
+	"regexp"
 	"slices"
 	"strings"
 
@@ -84,12 +85,33 @@ func decode(file string, text []byte, into any) error {
 		return fmt.Errorf("%s: line %d: %w", file, row, flora.Problem{Key: strings.Join(first.Key(), "."), What: "this key is not known"})
 	case errors.As(err, &broken):
 		row, column := broken.Position()
-		problem := flora.Problem{Key: strings.Join(broken.Key(), "."), What: strings.TrimPrefix(broken.Error(), "toml: ")}
+		problem := flora.Problem{Key: strings.Join(broken.Key(), "."), What: plainly(broken.Error())}
 		return fmt.Errorf("%s: line %d, column %d: %w", file, row, column, problem)
 	case err != nil:
 		return fmt.Errorf("%s: %w", file, err)
 	}
 	return nil
+}
+
+// misplaced is how the decoder says that a value of one kind stands where another
+// belongs, in the program's words.
+var misplaced = regexp.MustCompile(`^cannot (?:decode TOML (\w+) into|store (?:a|an) (table|array)).*`)
+
+var kindWords = map[string]string{
+	"array": "a list", "string": "text", "integer": "a number", "float": "a number", "boolean": "true or false", "inline": "a table", "table": "a table",
+}
+
+// plainly writes what the decoder says in a grower's words.
+func plainly(fault string) string {
+	fault = strings.TrimPrefix(fault, "toml: ")
+	m := misplaced.FindStringSubmatch(fault)
+	if m == nil {
+		return fault
+	}
+	if word, has := kindWords[m[1]+m[2]]; has {
+		return word + " cannot stand here"
+	}
+	return "this cannot stand here"
 }
 
 // figureKeys are the keys that every figure must carry: left out, a number
