@@ -83,3 +83,32 @@ func TestADeadlyMistakeComesBackAtOnce(t *testing.T) {
 		t.Errorf("the aura was looked at: %v", err)
 	}
 }
+
+// Practice is kept in the ledger without crowding the plot's own entries: it stands
+// under its kind, and is found by its words.
+func TestPracticeDoesNotCrowdTheLedger(t *testing.T) {
+	p := newPlot(t)
+	v, err := p.Practice(t.Context())
+	check(t, err)
+	pair := v.Pairs[0]
+	for seed := range uint64(3) {
+		_, err := p.Decide(t.Context(), DecisionInput{pair.SpeciesID, pair.OtherID, seed, nil, "cannot tell"})
+		check(t, err)
+	}
+	for _, test := range []struct {
+		filter LedgerFilter
+		want   int
+	}{{LedgerFilter{Most: 50}, 0}, {LedgerFilter{Kind: "practice", Most: 50}, 3}, {LedgerFilter{Containing: pair.Other, Most: 50}, 3}, {LedgerFilter{Kind: "bed", Most: 50}, 0}} {
+		page, err := p.Ledger(t.Context(), test.filter)
+		check(t, err)
+		found := 0
+		for _, line := range page.Lines {
+			if line.Kind == "practice" {
+				found++
+			}
+		}
+		if found != test.want {
+			t.Errorf("%+v finds %d decisions, not %d", test.filter, found, test.want)
+		}
+	}
+}

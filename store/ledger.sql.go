@@ -88,9 +88,9 @@ func (q *Queries) LastLedgerID(ctx context.Context) (int64, error) {
 
 const listLedger = `-- name: ListLedger :many
 SELECT id, at, day, kind, summary, bed_id, planting_id, changes, takes_back, taken_back_by FROM ledger
-WHERE (CAST(?1 AS TEXT) = '' OR kind = ?1)
-  AND (CAST(?2 AS INTEGER) = 0 OR planting_id = ?2)
-  AND (CAST(?3 AS TEXT) = '' OR instr(lower(summary), lower(?3)) > 0)
+WHERE (kind = ?1 OR CAST(?1 AS TEXT) = '' AND (kind <> 'practice' OR CAST(?2 AS TEXT) <> ''))
+  AND (CAST(?3 AS INTEGER) = 0 OR planting_id = ?3)
+  AND (CAST(?2 AS TEXT) = '' OR instr(lower(summary), lower(?2)) > 0)
   AND id < ?4
 ORDER BY id DESC
 LIMIT ?5
@@ -98,8 +98,8 @@ LIMIT ?5
 
 type ListLedgerParams struct {
 	Kind       string `json:"kind"`
-	Planting   int64  `json:"planting"`
 	Containing string `json:"containing"`
+	Planting   int64  `json:"planting"`
 	Before     int64  `json:"before"`
 	Most       int64  `json:"most"`
 }
@@ -107,8 +107,8 @@ type ListLedgerParams struct {
 func (q *Queries) ListLedger(ctx context.Context, arg ListLedgerParams) ([]Ledger, error) {
 	rows, err := q.db.QueryContext(ctx, listLedger,
 		arg.Kind,
-		arg.Planting,
 		arg.Containing,
+		arg.Planting,
 		arg.Before,
 		arg.Most,
 	)

@@ -11,7 +11,7 @@ UPDATE ledger SET taken_back_by = ? WHERE id = ?;
 
 -- name: ListLedger :many
 SELECT * FROM ledger
-WHERE (CAST(sqlc.arg('kind') AS TEXT) = '' OR kind = sqlc.arg('kind'))
+WHERE (kind = sqlc.arg('kind') OR CAST(sqlc.arg('kind') AS TEXT) = '' AND (kind <> 'practice' OR CAST(sqlc.arg('containing') AS TEXT) <> ''))
   AND (CAST(sqlc.arg('planting') AS INTEGER) = 0 OR planting_id = sqlc.arg('planting'))
   AND (CAST(sqlc.arg('containing') AS TEXT) = '' OR instr(lower(summary), lower(sqlc.arg('containing'))) > 0)
   AND id < sqlc.arg('before')

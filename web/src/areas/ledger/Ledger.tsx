@@ -50,7 +50,7 @@ export function Ledger() {
           onChange={(e) => setKind(e.target.value)}
           slotProps={{ inputLabel: { shrink: true }, select: { displayEmpty: true } }}
         >
-          <MenuItem value="">all</MenuItem>
+          <MenuItem value="">all but practice</MenuItem>
           {(ledger?.kinds ?? []).map((one) => (
             <MenuItem key={one} value={one}>
               {one}
