@@ -72,3 +72,50 @@ func TestSpanIsSaidAsAGrowerSaysIt(t *testing.T) {
 		}
 	}
 }
+
+// A day travels as text, and comes back as itself; text that is no day is refused.
+func TestADayTravelsAsText(t *testing.T) {
+	for _, day := range []Date{Must(1969, time.December, 31), Must(1970, time.January, 1), Must(2000, time.February, 29), Must(2031, time.May, 27), Must(2099, time.December, 31)} {
+		text, err := day.MarshalText()
+		if err != nil {
+			t.Fatal(err)
+		}
+		var back Date
+		if err := back.UnmarshalText(text); err != nil || back != day || string(text) != day.String() {
+			t.Errorf("%s comes back as %s, %v", text, back, err)
+		}
+	}
+	kept := Must(2031, time.May, 27)
+	if err := kept.UnmarshalText([]byte("the day before")); err == nil || kept != Must(2031, time.May, 27) {
+		t.Errorf("what is no day was read as %s", kept)
+	}
+	defer func() {
+		if recover() == nil {
+			t.Error("30 February was made")
+		}
+	}()
+	Must(2031, time.February, 30)
+}
+
+// A moment falls on the day of its own place, whatever the day is elsewhere.
+func TestAMomentFallsOnTheDayOfItsPlace(t *testing.T) {
+	late := time.Date(2031, time.May, 27, 23, 30, 0, 0, time.FixedZone("west", -7*3600))
+	if day := OfTime(late); day.String() != "2031-05-27" {
+		t.Errorf("half past eleven at night falls on %s", day)
+	}
+	if day := OfTime(late.UTC()); day.String() != "2031-05-28" {
+		t.Errorf("the same moment elsewhere falls on %s", day)
+	}
+	if words := Must(2031, time.May, 27).WeekdayDayMonth(); words != "Tuesday 27 May" {
+		t.Errorf("it is said as %q", words)
+	}
+}
+
+func TestASeasonContainsItsDays(t *testing.T) {
+	for _, latitude := range []float64{60, 1, -1, -45} {
+		s := SeasonOf(latitude, Must(2032, time.February, 29))
+		if !s.Contains(s.Start) || !s.Contains(s.End) || s.Contains(s.Start.AddDays(-1)) || s.Contains(s.End.AddDays(1)) || s.End.DaysSince(s.Start)+1 != s.Days() {
+			t.Errorf("at %v the season %s to %s does not hold its days", latitude, s.Start, s.End)
+		}
+	}
+}
