@@ -188,7 +188,7 @@ func (j judging) sameNames(species *flora.Species) []string {
 	}
 	words := []string{}
 	for _, other := range j.species {
-		if other.ID == species.ID || plain(other.Names.Botanical) == plain(species.Names.Botanical) {
+		if other.ID == species.ID || flora.SamePlant(other, species) {
 			continue
 		}
 		for _, name := range allNames(other) {

@@ -50,6 +50,9 @@ func (l *Library) With(own map[string][]byte, figures []OwnFigure) (merged *Libr
 		origin := Origin{Own: isOwn}
 		if isOwn {
 			read, err := l.ReadSpecies(id+".toml", text)
+			if err == nil {
+				err = l.softens(read)
+			}
 			if err != nil {
 				faults[id] = err
 				if s == nil {
@@ -98,11 +101,39 @@ func (l *Library) CheckOwn(file string, text []byte) (*flora.Species, error) {
 			others = append(others, other)
 		}
 	}
-	var faults []error
+	faults := []error{l.softens(s)}
 	for _, fault := range identity.CheckTogether(others) {
 		faults = append(faults, fmt.Errorf("%s: %w", file, fault))
 	}
 	return s, errors.Join(faults...)
+}
+
+// softens refuses a species of the grower's that would make a dangerous plant of the
+// library less so: one in its place, or one of its botanical name that is called milder
+// or is used where it is not. A slip of the pen must not open the gate.
+func (l *Library) softens(own *flora.Species) error {
+	for _, danger := range l.ordered {
+		if !flora.IsDangerous(danger.Identity.Danger) {
+			continue
+		}
+		if danger.ID == own.ID {
+			return flora.Problem{Key: "id", What: fmt.Sprintf("%s is %s in the library and stays as it is there; give yours another id", danger.Names.Name, danger.Identity.Danger)}
+		}
+		if !flora.SamePlant(own, danger) {
+			continue
+		}
+		if own.IsUsed() && !danger.IsUsed() {
+			return flora.Problem{Key: "part", What: fmt.Sprintf("%s is %s in the library as %s: no part of it is used", own.Names.Botanical, danger.Identity.Danger, danger.Names.Name)}
+		}
+		if milder(own.Identity.Danger, danger.Identity.Danger) {
+			return flora.Problem{Key: "identity.danger", What: fmt.Sprintf("%s is %s in the library as %s: it cannot be %q here", own.Names.Botanical, danger.Identity.Danger, danger.Names.Name, own.Identity.Danger)}
+		}
+	}
+	return nil
+}
+
+func milder(danger, than string) bool {
+	return slices.Index(flora.DangerWords, danger) > slices.Index(flora.DangerWords, than)
 }
 
 // Origin tells how a species comes not to be as shipped, and whether it is not.

@@ -140,3 +140,50 @@ func TestASpoiltFileNeverStopsTheProgram(t *testing.T) {
 		t.Errorf("only %d of 1500 spoilt files were refused", refused)
 	}
 }
+
+// No plant of the grower's makes a dangerous one of the library less so: neither in its
+// place, nor under its botanical name or a former one, read from a file or found among
+// what is kept.
+func TestNoOwnPlantSoftensADanger(t *testing.T) {
+	l, all := allSpecies(t)
+	dangers := 0
+	for _, s := range all {
+		if !flora.IsDangerous(s.Identity.Danger) {
+			continue
+		}
+		dangers++
+		text, _ := l.Text(s.ID)
+		if _, err := l.CheckOwn("own.toml", text); err == nil || !strings.Contains(err.Error(), "stays as it is there") {
+			t.Errorf("%s is put in its own place: %v", s.ID, err)
+		}
+		renamed := strings.Replace(string(text), fmt.Sprintf("id = %q", s.ID), `id = "mill-weed"`, 1)
+		if _, err := l.CheckOwn("own.toml", []byte(renamed)); err != nil {
+			t.Errorf("a true copy of %s is refused: %v", s.ID, err)
+		}
+		if !s.IsUsed() {
+			used := strings.Replace(renamed, "verdict = [\"poisonous\"]", "verdict = [\"outside only\"]\nuse = \"On the skin.\"", 1)
+			used = strings.Replace(used, "uses = []", "uses = [\"skin\"]", 1)
+			used = strings.Replace(used, "[identity]\n", fmt.Sprintf("[identity]\nmust = [%q]\n", s.Identity.Shows.Characters()[0]), 1)
+			if _, err := l.CheckOwn("own.toml", []byte(used)); err == nil || !strings.Contains(err.Error(), "no part of it is used") && !strings.Contains(err.Error(), "characters are needed") {
+				t.Errorf("%s is used on the skin: %v", s.ID, err)
+			}
+		}
+		milder := strings.Replace(renamed, fmt.Sprintf("danger = %q\n", s.Identity.Danger), "danger = \"harmless\"\n", 1)
+		if _, err := l.CheckOwn("own.toml", []byte(milder)); err == nil || !strings.Contains(err.Error(), "cannot be \"harmless\" here") {
+			t.Errorf("%s is called harmless: %v", s.ID, err)
+		}
+		for _, former := range s.Names.Former {
+			byFormer := strings.Replace(milder, fmt.Sprintf("botanical = %q", s.Names.Botanical), fmt.Sprintf("botanical = %q", strings.ToUpper(former)), 1)
+			if _, err := l.CheckOwn("own.toml", []byte(byFormer)); err == nil {
+				t.Errorf("%s is harmless as %s", s.ID, former)
+			}
+		}
+		merged, faults := l.With(map[string][]byte{s.ID: []byte(strings.Replace(milder, `id = "mill-weed"`, fmt.Sprintf("id = %q", s.ID), 1))}, nil)
+		if kept, _ := merged.Species(s.ID); kept == nil || kept.Identity.Danger != s.Identity.Danger || faults[s.ID] == nil {
+			t.Errorf("what is kept makes %s harmless: %v", s.ID, faults[s.ID])
+		}
+	}
+	if dangers < 25 {
+		t.Errorf("only %d dangers", dangers)
+	}
+}

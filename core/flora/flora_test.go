@@ -95,3 +95,27 @@ func TestNoOriginOutlivesThePlant(t *testing.T) {
 		}
 	}
 }
+
+// One plant is known by its genus and epithet, whatever the author or the case, and by
+// its former names; a genus alone says nothing.
+func TestOnePlantIsKnownByItsBotanicalNames(t *testing.T) {
+	plant := func(botanical string, former ...string) *Species {
+		return &Species{Names: Names{Botanical: botanical, Former: former}}
+	}
+	for _, test := range []struct {
+		a, b *Species
+		same bool
+	}{
+		{plant("Conium maculatum L."), plant("conium MACULATUM"), true},
+		{plant("Jacobaea vulgaris Gaertn.", "Senecio jacobaea L."), plant("Senecio jacobaea L."), true},
+		{plant("Senecio vulgaris L."), plant("Jacobaea vulgaris Gaertn.", "Senecio jacobaea L."), false},
+		{plant("Mentha × piperita L."), plant("Mentha ×piperita"), true},
+		{plant("Mentha × piperita L."), plant("Mentha aquatica L."), false},
+		{plant("Mentha"), plant("Mentha"), false},
+		{plant(""), plant(""), false},
+	} {
+		if got := SamePlant(test.a, test.b); got != test.same || SamePlant(test.b, test.a) != got {
+			t.Errorf("%v and %v: %v", test.a.Names, test.b.Names, got)
+		}
+	}
+}

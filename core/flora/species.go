@@ -41,6 +41,35 @@ type Names struct {
 	Common    []CommonName `toml:"common"`
 }
 
+// SamePlant tells whether two descriptions are of one plant: they share a genus and
+// epithet, now or formerly, whatever the author.
+func SamePlant(a, b *Species) bool {
+	for i := -1; i < len(a.Names.Former); i++ {
+		for j := -1; j < len(b.Names.Former); j++ {
+			if name := a.Names.binomial(i); name != "" && strings.EqualFold(name, b.Names.binomial(j)) {
+				return true
+			}
+		}
+	}
+	return false
+}
+
+// binomial is the genus and epithet of a former name, or for -1 of the name in force;
+// empty where there are not both.
+func (n Names) binomial(former int) string {
+	name := n.Botanical
+	if former >= 0 {
+		name = n.Former[former]
+	}
+	genus, rest, found := strings.Cut(strings.TrimSpace(name), " ")
+	rest = strings.TrimSpace(strings.TrimPrefix(rest, "×"))
+	epithet, _, _ := strings.Cut(rest, " ")
+	if !found || epithet == "" {
+		return ""
+	}
+	return genus + " " + epithet
+}
+
 // CommonName is a name with the language or region that uses it.
 type CommonName struct {
 	Name     string `toml:"name"`

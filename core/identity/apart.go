@@ -40,8 +40,8 @@ type Danger struct {
 type Rules struct {
 	Species *flora.Species
 	Musts   []string
-	// Dangers are all dangerous plants on record, those it names as look-alikes first,
-	// the deadly before the poisonous.
+	// Dangers are all other dangerous plants on record, those it names as look-alikes
+	// first, the deadly before the poisonous.
 	Dangers []Danger
 }
 
@@ -57,7 +57,7 @@ func NewRules(species *flora.Species, all []*flora.Species) *Rules {
 		}
 	}
 	for _, other := range all {
-		if other.ID != species.ID && flora.IsDangerous(other.Identity.Danger) {
+		if other.ID != species.ID && flora.IsDangerous(other.Identity.Danger) && !flora.SamePlant(species, other) {
 			r.Dangers = append(r.Dangers, Danger{other.ID, other.Names.Name, other.Names.Botanical, other.Identity.Danger, listed[other.ID], Apart(species.Identity.Shows, other.Identity.Shows)})
 		}
 	}
