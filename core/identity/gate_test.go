@@ -118,6 +118,11 @@ func TestTwoPeopleOnOneDayAreTwoLooksAndOnePersonTwiceIsOne(t *testing.T) {
 	if f := rules.Judge(same, false); f.State != Unproven || f.LooksOwed != 1 {
 		t.Errorf("one person twice on a day: %s, %d looks owed", f.State, f.LooksOwed)
 	}
+	for _, spelt := range []string{"ida", " Ida ", "IDA"} {
+		if f := rules.Judge([]Look{{day, "Ida", all}, {day, spelt, all}}, false); f.State != Unproven || f.LooksOwed != 1 {
+			t.Errorf("Ida and %q on one day: %s", spelt, f.State)
+		}
+	}
 	for name, second := range map[string]Look{"another person": {day, "Joss", all}, "another day": {day.AddDays(1), "Ida", all}} {
 		if f := rules.Judge(append(same, second), false); f.State != Sure {
 			t.Errorf("%s: %s", name, f.State)

@@ -6,6 +6,7 @@ package identity
 
 import (
 	"fmt"
+	"strings"
 
 	"bramblyacre/core/calendar"
 )
@@ -92,7 +93,8 @@ func (r *Rules) Judge(looks []Look, labelled bool) Finding {
 	visits := map[visit]map[string]bool{}
 	contradicted := map[string]bool{}
 	for _, look := range looks {
-		at := visit{look.Day, look.By}
+		// However the name is written, it is one person.
+		at := visit{look.Day, strings.ToLower(strings.Join(strings.Fields(look.By), " "))}
 		if visits[at] == nil {
 			visits[at] = map[string]bool{}
 		}
