@@ -35,6 +35,9 @@ func (s *state) addEvidence(rows allRows) error {
 		if err := json.Unmarshal([]byte(row.Answers), &l.Answers); err != nil {
 			return fmt.Errorf("check %d: %w", row.ID, err)
 		}
+		if err := json.Unmarshal([]byte(row.Shown), &l.Shown); err != nil {
+			return fmt.Errorf("check %d: %w", row.ID, err)
+		}
 		if err := json.Unmarshal([]byte(row.Photos), &l.photos); err != nil {
 			return fmt.Errorf("check %d: %w", row.ID, err)
 		}

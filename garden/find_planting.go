@@ -32,7 +32,7 @@ func (g *Garden) PlantFind(ctx context.Context, id int64, in FindPlantingInput) 
 			return record{}, err
 		}
 		for _, l := range s.findLook[id] {
-			moved := store.PutLookParams{ID: &l.row.ID, PlantingID: &planting.ID, Day: l.row.Day, ByWhom: l.row.ByWhom, Answers: l.row.Answers, Photos: l.row.Photos, Note: l.row.Note}
+			moved := store.PutLookParams{ID: &l.row.ID, PlantingID: &planting.ID, Day: l.row.Day, ByWhom: l.row.ByWhom, Answers: l.row.Answers, Shown: l.row.Shown, Photos: l.row.Photos, Note: l.row.Note}
 			if _, err := put(ctx, d, "looks", l.row.ID, moved, lookID); err != nil {
 				return record{}, err
 			}

@@ -3,6 +3,7 @@ package garden
 import (
 	"bytes"
 	"errors"
+	"fmt"
 	"image"
 	"image/png"
 	"slices"
@@ -278,6 +279,66 @@ func TestAFindIsCheckedLikeAPlanting(t *testing.T) {
 }
 
 // A find becomes a planting with its looks: sure if it was proved, owed what it owed if
+// What was seen of a plant under one name proves nothing under another: called another
+// plant, it is unproven until it is looked at as that, and called what it was, proved
+// again.
+func TestAPlantCalledAnotherIsUnprovenAgain(t *testing.T) {
+	p := newPlot(t)
+	in := PlantingInput{BedID: p.bed, SpeciesID: "fennel", Plants: 3, StartedOn: "2029-04-10", Origin: "found"}
+	_, err := p.AddPlanting(t.Context(), in)
+	check(t, err)
+	id := p.newest().PlantingID
+	for _, by := range []string{"Ida", "Joss"} {
+		p.look(id, "2031-05-27", by, allSeen(p.Garden, "fennel"))
+	}
+	state := func() string {
+		v, err := p.Planting(t.Context(), id, NoDay)
+		check(t, err)
+		return v.Identity
+	}
+	if got := state(); got != "sure" {
+		t.Fatalf("seen in all it is %s", got)
+	}
+	for _, other := range []string{"sweet-cicely", "lovage", "garden-angelica", "ground-elder", "watercress", "yarrow"} {
+		in.SpeciesID = other
+		_, err = p.ChangePlanting(t.Context(), id, in)
+		check(t, err)
+		if got := state(); got == "sure" {
+			t.Errorf("what was proved as fennel is sure as %s", other)
+		}
+	}
+	in.SpeciesID = "fennel"
+	_, err = p.ChangePlanting(t.Context(), id, in)
+	check(t, err)
+	if got := state(); got != "sure" {
+		t.Errorf("called fennel again it is %s", got)
+	}
+}
+
+// An own plant that is changed after it was proved keeps only what still holds.
+func TestAnOwnPlantChangedAfterTheLooksKeepsWhatHolds(t *testing.T) {
+	p := newPlot(t)
+	copied, err := p.CopyOf(t.Context(), "fennel")
+	check(t, err)
+	_, own, err := p.PutOwnPlant(t.Context(), PlantFileInput{Text: copied.Text})
+	check(t, err)
+	_, err = p.AddPlanting(t.Context(), PlantingInput{BedID: p.bed, SpeciesID: own, Plants: 3, StartedOn: "2029-04-10", Origin: "found"})
+	check(t, err)
+	id := p.newest().PlantingID
+	for _, by := range []string{"Ida", "Joss"} {
+		p.look(id, "2031-05-27", by, allSeen(p.Garden, own))
+	}
+	for _, step := range []struct{ smell, want string }{{"aniseed, lemon", "sure"}, {"lemon", "unproven"}, {"aniseed", "sure"}} {
+		_, _, err = p.PutOwnPlant(t.Context(), PlantFileInput{Text: strings.Replace(copied.Text, `smell = "aniseed"`, fmt.Sprintf("smell = %q", step.smell), 1)})
+		check(t, err)
+		v, err := p.Planting(t.Context(), id, NoDay)
+		check(t, err)
+		if v.Identity != step.want {
+			t.Errorf("said to smell of %s it is %s, want %s", step.smell, v.Identity, step.want)
+		}
+	}
+}
+
 // A find stands among the jobs while something that is owed shows, and nowhere once it
 // is sure, contradicted or off the list.
 func TestTheCheckOfAFindIsAmongTheJobs(t *testing.T) {

@@ -7,6 +7,7 @@ import (
 	"slices"
 
 	"bramblyacre/core/calendar"
+	"bramblyacre/core/flora"
 	"bramblyacre/core/identity"
 	"bramblyacre/store"
 )
@@ -91,8 +92,16 @@ func readLook(ctx context.Context, d *draft, c *checklist, rules *identity.Rules
 	if err != nil {
 		return row, err
 	}
+	asked := flora.Shows{}
+	for id := range in.Answers {
+		asked[id] = rules.Species.Identity.Shows[id]
+	}
+	shown, err := json.Marshal(asked)
+	if err != nil {
+		return row, err
+	}
 	photos, err := json.Marshal(nonNil(in.Photos))
-	row.Answers, row.Photos = string(answers), string(photos)
+	row.Answers, row.Shown, row.Photos = string(answers), string(shown), string(photos)
 	return row, err
 }
 

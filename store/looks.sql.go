@@ -19,7 +19,7 @@ func (q *Queries) DropLook(ctx context.Context, id int64) error {
 }
 
 const getLook = `-- name: GetLook :one
-SELECT id, planting_id, find_id, day, by_whom, answers, photos, note FROM looks WHERE id = ?
+SELECT id, planting_id, find_id, day, by_whom, answers, shown, photos, note FROM looks WHERE id = ?
 `
 
 func (q *Queries) GetLook(ctx context.Context, id int64) (Look, error) {
@@ -32,6 +32,7 @@ func (q *Queries) GetLook(ctx context.Context, id int64) (Look, error) {
 		&i.Day,
 		&i.ByWhom,
 		&i.Answers,
+		&i.Shown,
 		&i.Photos,
 		&i.Note,
 	)
@@ -39,7 +40,7 @@ func (q *Queries) GetLook(ctx context.Context, id int64) (Look, error) {
 }
 
 const listLooks = `-- name: ListLooks :many
-SELECT id, planting_id, find_id, day, by_whom, answers, photos, note FROM looks ORDER BY day, id
+SELECT id, planting_id, find_id, day, by_whom, answers, shown, photos, note FROM looks ORDER BY day, id
 `
 
 func (q *Queries) ListLooks(ctx context.Context) ([]Look, error) {
@@ -58,6 +59,7 @@ func (q *Queries) ListLooks(ctx context.Context) ([]Look, error) {
 			&i.Day,
 			&i.ByWhom,
 			&i.Answers,
+			&i.Shown,
 			&i.Photos,
 			&i.Note,
 		); err != nil {
@@ -75,17 +77,18 @@ func (q *Queries) ListLooks(ctx context.Context) ([]Look, error) {
 }
 
 const putLook = `-- name: PutLook :one
-INSERT INTO looks (id, planting_id, find_id, day, by_whom, answers, photos, note)
-VALUES (?1, ?2, ?3, ?4, ?5, ?6, ?7, ?8)
+INSERT INTO looks (id, planting_id, find_id, day, by_whom, answers, shown, photos, note)
+VALUES (?1, ?2, ?3, ?4, ?5, ?6, ?7, ?8, ?9)
 ON CONFLICT (id) DO UPDATE SET
     planting_id = excluded.planting_id,
     find_id = excluded.find_id,
     day = excluded.day,
     by_whom = excluded.by_whom,
     answers = excluded.answers,
+    shown = excluded.shown,
     photos = excluded.photos,
     note = excluded.note
-RETURNING id, planting_id, find_id, day, by_whom, answers, photos, note
+RETURNING id, planting_id, find_id, day, by_whom, answers, shown, photos, note
 `
 
 type PutLookParams struct {
@@ -95,6 +98,7 @@ type PutLookParams struct {
 	Day        string `json:"day"`
 	ByWhom     string `json:"by_whom"`
 	Answers    string `json:"answers"`
+	Shown      string `json:"shown"`
 	Photos     string `json:"photos"`
 	Note       string `json:"note"`
 }
@@ -109,6 +113,7 @@ func (q *Queries) PutLook(ctx context.Context, arg PutLookParams) (Look, error) 
 		arg.Day,
 		arg.ByWhom,
 		arg.Answers,
+		arg.Shown,
 		arg.Photos,
 		arg.Note,
 	)
@@ -120,6 +125,7 @@ func (q *Queries) PutLook(ctx context.Context, arg PutLookParams) (Look, error) 
 		&i.Day,
 		&i.ByWhom,
 		&i.Answers,
+		&i.Shown,
 		&i.Photos,
 		&i.Note,
 	)

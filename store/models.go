@@ -82,6 +82,7 @@ type Look struct {
 	Day        string `json:"day"`
 	ByWhom     string `json:"by_whom"`
 	Answers    string `json:"answers"`
+	Shown      string `json:"shown"`
 	Photos     string `json:"photos"`
 	Note       string `json:"note"`
 }

@@ -65,7 +65,7 @@ func TestTheGateIsExhaustivelyStrict(t *testing.T) {
 	for _, labelled := range []bool{false, true} {
 		for _, first := range all {
 			for _, second := range all {
-				f := rules.Judge([]Look{{day, "Ida", first}, {day.AddDays(9), "Ida", second}}, labelled)
+				f := rules.Judge([]Look{{Day: day, By: "Ida", Answers: first}, {Day: day.AddDays(9), By: "Ida", Answers: second}}, labelled)
 				mustsSeen, decided, visits, contradicted := 0, 0, 0, false
 				for _, id := range characters {
 					if first[id] == Seen || second[id] == Seen {
@@ -114,26 +114,57 @@ func TestTwoPeopleOnOneDayAreTwoLooksAndOnePersonTwiceIsOne(t *testing.T) {
 	for _, id := range characters {
 		all[id] = Seen
 	}
-	same := []Look{{day, "Ida", all}, {day, "Ida", all}}
+	same := []Look{{Day: day, By: "Ida", Answers: all}, {Day: day, By: "Ida", Answers: all}}
 	if f := rules.Judge(same, false); f.State != Unproven || f.LooksOwed != 1 {
 		t.Errorf("one person twice on a day: %s, %d looks owed", f.State, f.LooksOwed)
 	}
 	for _, spelt := range []string{"ida", " Ida ", "IDA"} {
-		if f := rules.Judge([]Look{{day, "Ida", all}, {day, spelt, all}}, false); f.State != Unproven || f.LooksOwed != 1 {
+		if f := rules.Judge([]Look{{Day: day, By: "Ida", Answers: all}, {Day: day, By: spelt, Answers: all}}, false); f.State != Unproven || f.LooksOwed != 1 {
 			t.Errorf("Ida and %q on one day: %s", spelt, f.State)
 		}
 	}
-	for name, second := range map[string]Look{"another person": {day, "Joss", all}, "another day": {day.AddDays(1), "Ida", all}} {
+	for name, second := range map[string]Look{"another person": {Day: day, By: "Joss", Answers: all}, "another day": {Day: day.AddDays(1), By: "Ida", Answers: all}} {
 		if f := rules.Judge(append(same, second), false); f.State != Sure {
 			t.Errorf("%s: %s", name, f.State)
 		}
 	}
-	contradicted := append(same, Look{day, "Joss", all}, Look{day.AddDays(30), "Ida", map[string]Answer{"sap": NotSeen}})
+	contradicted := append(same, Look{Day: day, By: "Joss", Answers: all}, Look{Day: day.AddDays(30), By: "Ida", Answers: map[string]Answer{"sap": NotSeen}})
 	if f := rules.Judge(contradicted, false); f.State != Excluded || len(f.ExcludedBy) != 1 || f.ExcludedBy[0] != "sap" {
 		t.Errorf("a later contradiction leaves it %s by %v", f.State, f.ExcludedBy)
 	}
-	if f := rules.Judge([]Look{{day, "Ida", map[string]Answer{"aura": NotSeen}}}, false); f.State != Unproven {
+	if f := rules.Judge([]Look{{Day: day, By: "Ida", Answers: map[string]Answer{"aura": NotSeen}}}, false); f.State != Unproven {
 		t.Errorf("an answer about nothing on record: %s", f.State)
+	}
+}
+
+// An answer speaks of the states that were asked for. Where a plant is now said to show
+// others, what was seen proves nothing of those, and what was not seen contradicts only
+// where nothing else is in its nature.
+func TestAnAnswerSpeaksOfWhatWasAsked(t *testing.T) {
+	day := calendar.Must(2031, time.June, 1)
+	for name, test := range map[string]struct {
+		asked   flora.States
+		answer  Answer
+		seen    bool
+		against bool
+	}{
+		"asked as it is":            {flora.States{"mint"}, Seen, true, false},
+		"asked for another state":   {flora.States{"garlic"}, Seen, false, false},
+		"asked for more":            {flora.States{"mint", "garlic"}, Seen, false, false},
+		"not seen as it is":         {flora.States{"mint"}, NotSeen, false, true},
+		"another state not seen":    {flora.States{"garlic"}, NotSeen, false, false},
+		"neither of two seen":       {flora.States{"mint", "garlic"}, NotSeen, false, true},
+		"cannot be told":            {flora.States{"mint"}, CannotTell, false, false},
+		"without a record of asked": {nil, Seen, true, false},
+	} {
+		look := Look{Day: day, By: "Ida", Answers: map[string]Answer{"smell": test.answer}, Shown: flora.Shows{"smell": test.asked}}
+		if test.asked == nil {
+			look.Shown = nil
+		}
+		f := NewRules(herb(), []*flora.Species{herb(), twin()}).Judge([]Look{look}, false)
+		if f.Seen["smell"] != test.seen || (f.State == Excluded) != test.against {
+			t.Errorf("%s: seen %v, %s", name, f.Seen["smell"], f.State)
+		}
 	}
 }
 
@@ -144,7 +175,7 @@ func TestAPlantWithoutMustsIsNeverSure(t *testing.T) {
 	for _, id := range characters {
 		all[id] = Seen
 	}
-	if f := rules.Judge([]Look{{day, "Ida", all}, {day.AddDays(1), "Ida", all}}, true); f.State != Unproven {
+	if f := rules.Judge([]Look{{Day: day, By: "Ida", Answers: all}, {Day: day.AddDays(1), By: "Ida", Answers: all}}, true); f.State != Unproven {
 		t.Errorf("a plant that is never used is %s", f.State)
 	}
 }

@@ -6,9 +6,11 @@ package identity
 
 import (
 	"fmt"
+	"slices"
 	"strings"
 
 	"bramblyacre/core/calendar"
+	"bramblyacre/core/flora"
 )
 
 // State is whether a planting's identity has been proved.
@@ -46,8 +48,11 @@ func ParseAnswer(word string) (Answer, error) {
 type Look struct {
 	Day calendar.Date
 	By  string
-	// Answers are by character: whether the state that the species has was seen.
+	// Answers are by character: whether a state that the species has was seen.
 	Answers map[string]Answer
+	// Shown are the states that were asked for, where they are known: an answer speaks
+	// of these, whatever the species is said to show later.
+	Shown flora.Shows
 }
 
 // Finding is what the looks at a plant amount to.
@@ -73,7 +78,9 @@ const looksWanted = 2
 // labelledMusts is how many musts are enough of a plant that came labelled.
 const labelledMusts = 2
 
-// Judge tells what looks prove. No character may contradict: one that does ends it.
+// Judge tells what looks prove. No character may contradict: one that does ends it. An
+// answer counts by the states that were asked for: seen where the species shows all of
+// them still, contradicted where it shows none beyond them.
 //
 // A plant is sure if all musts were seen, NeedApart deciding characters were seen
 // against every dangerous plant on record, and two looks on other days or by other
@@ -99,13 +106,18 @@ func (r *Rules) Judge(looks []Look, labelled bool) Finding {
 			visits[at] = map[string]bool{}
 		}
 		for character, answer := range look.Answers {
-			if _, known := r.Species.Identity.Shows[character]; !known {
+			states, known := r.Species.Identity.Shows[character]
+			if !known {
 				continue
 			}
-			switch answer {
-			case Seen:
+			asked, told := look.Shown[character]
+			if !told {
+				asked = states
+			}
+			switch {
+			case answer == Seen && within(asked, states):
 				f.Seen[character], visits[at][character] = true, true
-			case NotSeen:
+			case answer == NotSeen && within(states, asked):
 				contradicted[character] = true
 			}
 		}
@@ -137,6 +149,11 @@ func (r *Rules) Judge(looks []Look, labelled bool) Finding {
 		f.State = Sure
 	}
 	return f
+}
+
+// within tells whether every one of some states is among others.
+func within(states, others flora.States) bool {
+	return !slices.ContainsFunc(states, func(state string) bool { return !slices.Contains(others, state) })
 }
 
 // proves tells whether one visit by itself speaks for the plant.

@@ -19,6 +19,9 @@ CREATE TABLE looks (
     day         TEXT    NOT NULL,
     by_whom     TEXT    NOT NULL CHECK (by_whom <> ''),
     answers     TEXT    NOT NULL,
+    -- What the species was said to show in each character when it was answered: an
+    -- answer speaks of these states, whatever the species is called or shows later.
+    shown       TEXT    NOT NULL,
     photos      TEXT    NOT NULL,
     note        TEXT    NOT NULL,
     CHECK ((planting_id IS NULL) <> (find_id IS NULL))
