@@ -280,7 +280,22 @@ func (b *browser) choose(label, option string) {
 	at := b.locate("[role=combobox]", label)
 	check(b.t, chromedp.Do(b.ctx, chromedp.MouseClickXY(at.X, at.Y)))
 	b.click(option)
+	// On a busy machine a click can meet a list that is still unfolding, and is lost.
+	for end := time.Now().Add(patience / 5); time.Now().Before(end); time.Sleep(100 * time.Millisecond) {
+		if !b.has("[role=listbox]") {
+			return
+		}
+	}
+	b.click(option)
 	b.gone("[role=listbox]")
+}
+
+// has tells whether the page has an element.
+func (b *browser) has(selector string) bool {
+	b.t.Helper()
+	has, err := chromedp.Run(b.ctx, chromedp.Evaluate[bool](`document.querySelector(`+quoted(selector)+`) !== null`))
+	check(b.t, err)
+	return has
 }
 
 // focus gives an element the keyboard.
@@ -327,11 +342,7 @@ func (b *browser) seesNo(words string) {
 // gone waits until no element matches.
 func (b *browser) gone(selector string) {
 	b.t.Helper()
-	b.until("no "+selector, func() bool {
-		none, err := chromedp.Run(b.ctx, chromedp.Evaluate[bool](fmt.Sprintf("!document.querySelector(%s)", quoted(selector))))
-		check(b.t, err)
-		return none
-	})
+	b.until("no "+selector, func() bool { return !b.has(selector) })
 }
 
 func (b *browser) until(what string, holds func() bool) {

@@ -18,6 +18,10 @@ func TestANewPlantIsWrittenDownFromNothing(t *testing.T) {
 	b.fill("How more is made of it", "seed: in place in spring")
 	b.fill("Worth to insects, birds and others", "Small bees.")
 
+	b.visit("/plants/own") // what was begun outlives a page that is dropped
+	b.sees("What is begun stands on this device")
+	b.sees("mill rocket")
+
 	b.click("Its year")
 	b.choose("Days at the station", "Mild maritime")
 	b.fill("Sown about", "15 Apr")
@@ -75,5 +79,10 @@ func TestANewPlantIsWrittenDownFromNothing(t *testing.T) {
 	b.visit("/plants")
 	b.sees("103 of 103")
 	b.fill("Any name, however it is spelt", "muhlenrauke")
+	b.sees("1 of 103")
 	b.sees("mill rocket Diplotaxis molendini")
+	// Once put, nothing of it stands in the way of the next.
+	b.visit("/plants/own")
+	b.sees("A plant of your own")
+	b.seesNo("What is begun stands")
 }

@@ -8,6 +8,7 @@ import { usePlantWords, useSpecies } from "../../api/queries";
 import { useKept } from "../../app/shownDay";
 import { useUndo } from "../../app/Undo";
 import { Trouble } from "../../parts/Trouble";
+import { useDraft } from "../../parts/useDraft";
 import { useSend } from "../../parts/useSend";
 import { SpeciesField } from "../plot/panels/SpeciesField";
 import { SheetForm } from "./sheet/SheetForm";
@@ -60,7 +61,9 @@ function Editor({ words, sheet: first, from }: Props) {
   const go = useNavigate();
   const { noted } = useUndo();
   const { send, sending, fault, fields } = useSend();
-  const [sheet, setSheet] = useState<Sheet>(first);
+  const [draft, change, done] = useDraft(`plant:${from ?? ""}`, { sheet: first });
+  const sheet = draft.sheet;
+  const setSheet = (filled: Sheet) => change({ sheet: filled });
   const [brought, setBrought] = useState(0);
   const [text, setText] = useState<string>();
   const input = useRef<HTMLInputElement>(null);
@@ -86,6 +89,7 @@ function Editor({ words, sheet: first, from }: Props) {
     );
     if (!put) return;
     noted(put.entry);
+    done();
     await go(kept(`/plants/${put.id}`));
   };
   const wrong = Object.keys(faults).length;
@@ -104,7 +108,9 @@ function Editor({ words, sheet: first, from }: Props) {
         <Button variant="contained" disabled={sending} onClick={() => void onSave()}>
           Put it in the library
         </Button>
-        <Link to={kept(from ? `/plants/${from}` : "/plants")}>Leave it</Link>
+        <Link to={kept(from ? `/plants/${from}` : "/plants")} onClick={done}>
+          Leave it
+        </Link>
         <input
           ref={input}
           type="file"
@@ -116,6 +122,20 @@ function Editor({ words, sheet: first, from }: Props) {
           }}
         />
       </Box>
+      {sheet !== first && !asFile && (
+        <Box sx={{ color: "text.secondary", mb: 1 }}>
+          What is begun stands on this device until it is put or left.
+          <Button
+            size="small"
+            onClick={() => {
+              done();
+              setBrought(brought + 1);
+            }}
+          >
+            Start over
+          </Button>
+        </Box>
+      )}
       {!from && !asFile && (
         <Box sx={{ display: "flex", gap: 1.5, alignItems: "center", flexWrap: "wrap", mb: 1.5 }}>
           <Box sx={{ color: "text.secondary" }}>The quickest way is a copy of one that is alike:</Box>
