@@ -204,3 +204,21 @@ common = [{ name = "Eibisch", language = "German" }]
 		t.Error("a fault without a key begins with one")
 	}
 }
+
+// BenchmarkCheckSheet reads a plant of the grower's from its form and sets it against
+// all others.
+func BenchmarkCheckSheet(b *testing.B) {
+	l, err := Shipped()
+	if err != nil {
+		b.Fatal(err)
+	}
+	sheet, err := ReadSheet("ramsons.toml", mustText(l, "ramsons"))
+	if err != nil {
+		b.Fatal(err)
+	}
+	for b.Loop() {
+		if _, _, problems := l.CheckSheet(sheet); len(problems) > 0 {
+			b.Fatal(problems)
+		}
+	}
+}
