@@ -51,9 +51,13 @@ func betweenMonths(monthly [12]float64, yearDay int) float64 {
 	return monthly[(before+12)%12]*(1-share) + monthly[(before+13)%12]*share
 }
 
-// MeanCourse returns the usual lowest and highest temperature of a day, in °C.
-func (n Normals) MeanCourse(day calendar.Date) (tminC, tmaxC float64) {
-	return fitHarmonics(n.TMin).at(day.YearDay()), fitHarmonics(n.TMax).at(day.YearDay())
+// MeanCourse returns what tells the usual lowest and highest temperature of a day, in
+// °C. Fitting it costs far more than asking it.
+func (n Normals) MeanCourse() func(day calendar.Date) (tminC, tmaxC float64) {
+	low, high := fitHarmonics(n.TMin), fitHarmonics(n.TMax)
+	return func(day calendar.Date) (tminC, tmaxC float64) {
+		return low.at(day.YearDay()), high.at(day.YearDay())
+	}
 }
 
 // wetShare returns the share of wet days and the mean rain of one, in mm.

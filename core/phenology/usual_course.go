@@ -58,6 +58,7 @@ func stagesOf(s *flora.Species, year *flora.YearOfLife, station climate.Normals)
 		start = sown
 		year.IsSown, year.SownAfter = true, sown.DaysSince(season.Start)
 	}
+	mean := station.MeanCourse()
 	sums := make([]float64, season.Days()+1)
 	for i := range season.Days() {
 		day := season.Start.AddDays(i)
@@ -65,7 +66,8 @@ func stagesOf(s *flora.Species, year *flora.YearOfLife, station climate.Normals)
 		if day < start {
 			continue
 		}
-		warmth, err := meanWarmth(station, day, s.Growth.Base.Value, s.Growth.Upper.Value)
+		tmin, tmax := mean(day)
+		warmth, err := meanWarmth(station, tmin, tmax, s.Growth.Base.Value, s.Growth.Upper.Value)
 		if err != nil {
 			return nil, err
 		}
@@ -108,12 +110,11 @@ func stagesOf(s *flora.Species, year *flora.YearOfLife, station climate.Normals)
 }
 
 // meanWarmth is the warmth in °C d that a day of a station gathers in the mean of many
-// years. Days warmer and colder than the mean do not weigh out near the base, so it is
+// years, with the usual lowest and highest temperature tminC and tmaxC. Days warmer and colder than the mean do not weigh out near the base, so it is
 // the mean over a normal spread, by Gauss and Hermite's rule of three points.
-func meanWarmth(station climate.Normals, day calendar.Date, baseC, upperC float64) (warmth float64, err error) {
-	tmin, tmax := station.MeanCourse(day)
+func meanWarmth(station climate.Normals, tminC, tmaxC, baseC, upperC float64) (warmth float64, err error) {
 	for _, point := range []struct{ at, weight float64 }{{0, 2.0 / 3}, {math.Sqrt(3), 1.0 / 6}, {-math.Sqrt(3), 1.0 / 6}} {
-		low, high := tmin+point.at*station.SpreadMin, tmax+point.at*station.SpreadMax
+		low, high := tminC+point.at*station.SpreadMin, tmaxC+point.at*station.SpreadMax
 		part, err := climate.DegreeDays(min(low, high), max(low, high), baseC, upperC)
 		if err != nil {
 			return 0, err
