@@ -337,3 +337,67 @@ func TestTheBarestPlantIsShownEverywhere(t *testing.T) {
 		noNulls(t, name, v)
 	}
 }
+
+// An own plant may stand in for a useful one of the library: it is in force at once, on
+// the plot too, and taken out of the library it leaves what ships in its place.
+func TestAnOwnPlantStandsInForTheLibrarys(t *testing.T) {
+	p := newPlot(t)
+	file, err := p.PlantFile(t.Context(), "garden-sorrel")
+	check(t, err)
+	names := func() (page, standing string) {
+		v, err := p.Plant(t.Context(), "garden-sorrel", NoDay)
+		check(t, err)
+		planting, err := p.Planting(t.Context(), p.planting, NoDay)
+		check(t, err)
+		return v.Name, planting.Name
+	}
+	_, id, err := p.PutOwnPlant(t.Context(), PlantFileInput{Text: strings.Replace(file.Text, `name = "garden sorrel"`, `name = "our sorrel"`, 1)})
+	check(t, err)
+	if page, standing := names(); id != "garden-sorrel" || page != "our sorrel" || standing != "our sorrel" {
+		t.Errorf("%s is called %s, and %s where it stands", id, page, standing)
+	}
+	if v, err := p.Planting(t.Context(), p.planting, NoDay); err != nil || v.Identity != "sure" {
+		t.Errorf("what was proved is %s, %v", v.Identity, err)
+	}
+	_, err = p.RemoveOwnPlant(t.Context(), id)
+	check(t, err)
+	if page, standing := names(); page != "garden sorrel" || standing != "garden sorrel" {
+		t.Errorf("taken out it is called %s, and %s where it stands", page, standing)
+	}
+	if _, err := p.RemoveOwnPlant(t.Context(), id); !errors.As(err, new(NotFoundError)) {
+		t.Errorf("taken out twice: %v", err)
+	}
+	before := p.entries()
+	hemlock, err := p.PlantFile(t.Context(), "hemlock")
+	check(t, err)
+	_, _, err = p.PutOwnPlant(t.Context(), PlantFileInput{Text: hemlock.Text})
+	p.refused(err, "text", "stays as it is there", before)
+	_, _, err = p.PutOwnPlant(t.Context(), PlantFileInput{Sheet: hemlock.Sheet})
+	p.refused(err, "sheet.id", "stays as it is there", before)
+}
+
+// The cautions of a picking are those of what is made of it, by its own route, and are
+// asked of a picking that is there.
+func TestTheCautionsOfAPickingAreThoseOfWhatIsMade(t *testing.T) {
+	p := newPlot(t)
+	_, err := p.NotePicking(t.Context(), p.planting, PickingInput{Day: "2031-05-26", Part: "leaf", Amount: "12"})
+	check(t, err)
+	all, err := p.Baskets(t.Context())
+	check(t, err)
+	for _, made := range []string{"", "food", "tea", "salve"} {
+		v, err := p.CautionsFor(t.Context(), all[0].PickingID, made)
+		check(t, err)
+		noNulls(t, "the cautions of "+made, v)
+		if !strings.Contains(v.Ask, "doctor or pharmacist") || len(v.List) == 0 && v.None == "" {
+			t.Errorf("of %q it says %+v", made, v)
+		}
+		for _, caution := range v.List {
+			if made == "salve" && caution.Route == "by mouth" {
+				t.Errorf("a salve warns of swallowing: %s", caution.Text)
+			}
+		}
+	}
+	if _, err := p.CautionsFor(t.Context(), 9999, "tea"); !errors.As(err, new(NotFoundError)) {
+		t.Errorf("of a picking that is none: %v", err)
+	}
+}
