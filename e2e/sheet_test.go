@@ -86,3 +86,23 @@ func TestANewPlantIsWrittenDownFromNothing(t *testing.T) {
 	b.sees("A plant of your own")
 	b.seesNo("What is begun stands")
 }
+
+// The form is worked by the keyboard alone: a section, a character, its states, a must.
+func TestTheFormIsFilledInByTheKeyboard(t *testing.T) {
+	b := open(t, samplePlot(t), 1280, 800, "/plants/own/ramsons")
+	b.sees("Other names")
+	b.focus("nav[aria-label=Sections] button:nth-of-type(4)")
+	b.keys("\r")
+	b.sees("Taken by mistake it is")
+	b.sees("leaf tip")
+	b.focus("[role=group][aria-label='leaf tip'] button[aria-expanded]")
+	b.keys("\r")
+	b.sees("Notched.")
+	b.focus("[role=group][aria-label='leaf tip'] button[aria-label='Notched.']")
+	b.keys(" ")
+	b.until("a second state", func() bool { return b.has("[aria-label='Notched.'][aria-pressed=true]") })
+	b.focus("[aria-label='leaf tip has to be seen']")
+	b.keys(" ")
+	b.until("a must", func() bool { return b.has("[aria-label='leaf tip has to be seen'][aria-pressed=true]") })
+	b.sees("What is begun stands on this device")
+}

@@ -38,7 +38,7 @@ func storeFind(c *checklist, s *state, in FindInput) store.PutFindParams {
 	return row
 }
 
-// readDay reads a day that has come.
+// readDay reads a day that has come, within a long life.
 func (s *state) readDay(c *checklist, field, text string) calendar.Date {
 	day, err := calendar.Parse(text)
 	switch {
@@ -46,6 +46,8 @@ func (s *state) readDay(c *checklist, field, text string) calendar.Date {
 		c.addError(field, err)
 	case day > s.today:
 		c.add(field, "%s has not come yet. Today is %s.", day.DayMonth(), s.today.DayMonth())
+	case day < s.today.AddDays(-longestAgoDays):
+		c.add(field, "%s is too long ago.", text)
 	}
 	return day
 }

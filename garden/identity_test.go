@@ -279,6 +279,28 @@ func TestAFindIsCheckedLikeAPlanting(t *testing.T) {
 }
 
 // A find becomes a planting with its looks: sure if it was proved, owed what it owed if
+// A look at a find comes when it was found or later, and neither comes from another age:
+// a slip of the year must not count as another day.
+func TestAFindIsNotLookedAtBeforeItWasFound(t *testing.T) {
+	p := newPlot(t)
+	before := p.entries()
+	for day, want := range map[string]string{"0001-01-01": "too long ago", "2032-01-01": "not come yet", "2031-02-30": "not a date"} {
+		_, err := p.AddFind(t.Context(), FindInput{Day: day, Place: "By the gate", SpeciesID: "yarrow"})
+		p.refused(err, "day", want, before)
+	}
+	_, err := p.AddFind(t.Context(), FindInput{Day: "2031-05-20", Place: "By the gate", SpeciesID: "yarrow"})
+	check(t, err)
+	finds, err := p.Finds(t.Context())
+	check(t, err)
+	before = p.entries()
+	for day, want := range map[string]string{"2031-05-19": "only found on 2031-05-20", "1031-05-27": "too long ago"} {
+		_, err := p.NoteFindLook(t.Context(), finds[0].ID, LookInput{Day: day, By: "Ida", Answers: allSeen(p.Garden, "yarrow")})
+		p.refused(err, "day", want, before)
+	}
+	_, err = p.NoteFindLook(t.Context(), finds[0].ID, LookInput{Day: "2031-05-20", By: "Ida", Answers: allSeen(p.Garden, "yarrow")})
+	check(t, err)
+}
+
 // What was seen of a plant under one name proves nothing under another: called another
 // plant, it is unproven until it is looked at as that, and called what it was, proved
 // again.

@@ -16,6 +16,9 @@ import (
 
 const mostPlants = 100000
 
+// longestAgoDays is how long ago anything noted can have been: 150 years.
+const longestAgoDays = 150 * 366
+
 // PlantingInput is what a grower says of a planting: a number of plants, or the
 // area they cover as typed.
 type PlantingInput struct {
@@ -146,7 +149,7 @@ func (g *Garden) readPlanting(s *state, in PlantingInput) (store.PutPlantingPara
 		c.addError("startedOn", err)
 	case started > s.today:
 		c.add("startedOn", "%s has not come yet. Note a planting when it is in the ground.", started.DayMonth())
-	case started < s.today.AddDays(-150*366):
+	case started < s.today.AddDays(-longestAgoDays):
 		c.add("startedOn", "%s is too long ago.", in.StartedOn)
 	}
 	row.StartedOn = in.StartedOn

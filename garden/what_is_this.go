@@ -251,6 +251,9 @@ func (g *Garden) NoteFindLook(ctx context.Context, id int64, in LookInput) (Entr
 		}
 		var c checklist
 		day := s.readDay(&c, "day", in.Day)
+		if found, err := calendar.Parse(f.Day); err == nil && day < found {
+			c.add("day", "It was only found on %s.", found)
+		}
 		rules := s.lib.Rules(f.SpeciesID)
 		row, err := readLook(ctx, d, &c, rules, day, in)
 		if err != nil {

@@ -169,7 +169,7 @@ func (s *Species) checkCautions(c *checker) {
 	}
 	for i, organ := range s.OrganRisk {
 		wanted, known := organCautions[organ]
-		c.want(known, at("organ_risk", i), "%q is not an organ; use one of %q", organ, OrganWords)
+		c.want(known, at("organ_risk", i), "%q is not an organ; use one of %s", organ, strings.Join(OrganWords, ", "))
 		for _, part := range s.Parts {
 			c.want(!known || !part.Eaten() || s.warnsOf(part.Name, wanted), at("organ_risk", i),
 				"the %s is taken by mouth, and no caution by mouth is for %s", part.Name, strings.Join(wanted, " or "))

@@ -63,7 +63,7 @@ type Figure struct {
 func (f Figure) check(unit string) error {
 	switch {
 	case f == Figure{}:
-		return fmt.Errorf("is missing; write it in %s, as \"110 (80 to 150) %s usual\"", unit, unit)
+		return fmt.Errorf("is missing; write a number in %s, with its range in brackets", unit)
 	case f.Unit == "":
 		return fmt.Errorf("the unit is missing; it must be %q", unit)
 	case f.Unit != unit:

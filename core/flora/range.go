@@ -3,6 +3,7 @@ package flora
 import (
 	"fmt"
 	"slices"
+	"strings"
 )
 
 // Range is what a species asks of one need, as a trapezoid on a scale: full
@@ -21,7 +22,7 @@ type Range struct {
 func (r Range) check(unit string) error {
 	switch {
 	case r == Range{}:
-		return fmt.Errorf("is missing; write it in %s, as \"2 to 7 (0 to 12) %s usual\"", unit, unit)
+		return fmt.Errorf("is missing; write from what to what it is good, in %s, and in brackets what is borne", unit)
 	case r.Unit != unit:
 		return fmt.Errorf("the unit is %q; it must be %q", r.Unit, unit)
 	case r.Low > r.From || r.From > r.To || r.To > r.High:
@@ -52,7 +53,7 @@ func (r WordRange) On(words []string) Range {
 
 func (r WordRange) check(words []string) error {
 	if r == (WordRange{}) {
-		return fmt.Errorf("is missing; use the words %q", words)
+		return fmt.Errorf("is missing; use the words %s", strings.Join(words, ", "))
 	}
 	before := 0
 	for _, word := range []string{r.Low, r.From, r.To, r.High} {

@@ -84,13 +84,13 @@ function Editor({ words, sheet: first, from }: Props) {
     setText(undefined);
   };
   const onSave = async () => {
-    const put = await send(() =>
+    const answer = await send(() =>
       told(api.POST("/api/own-plants", { body: asFile ? { text } : { sheet: withID(sheet) } })),
     );
-    if (!put) return;
-    noted(put.entry);
+    if (!answer) return;
+    noted(answer.entry);
     done();
-    await go(kept(`/plants/${put.id}`));
+    await go(kept(`/plants/${answer.id}`));
   };
   const wrong = Object.keys(faults).length;
   return (

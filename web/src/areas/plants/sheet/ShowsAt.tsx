@@ -115,7 +115,7 @@ function CharacterAt({ character, path, musts, open, onOpen }: OneProps) {
                   set((on ? chosen.filter((id) => id !== state.id) : [...chosen, state.id]).join(", "))
                 }
                 sx={{
-                  width: 118,
+                  flex: { xs: "1 1 104px", md: "0 0 118px" },
                   p: 0.7,
                   flexDirection: "column",
                   justifyContent: "flex-start",

@@ -174,7 +174,7 @@ export function Toggle({ label, on, onToggle, half, spoken }: ToggleProps) {
       aria-label={spoken}
       onClick={onToggle}
       sx={{
-        minHeight: 34,
+        minHeight: { xs: 44, md: 34 },
         px: 1.1,
         fontFamily: "inherit",
         fontSize: 14.5,
