@@ -1,13 +1,13 @@
 # Brambly Acre. `make demo` and `make test` need Go, Node with npm, and (for the
 # browser tests) root's apt where Chromium is missing; everything else is fetched.
 
-ADDR ?= 127.0.0.1:8420
+ADDR ?= 127.0.0.1:8421
 VERSION ?= $(shell git describe --always --dirty 2>/dev/null || echo unknown)
 PROGRAM := bin/brambly-acre
 GO_TOOL := CGO_ENABLED=0 go tool -modfile=tools/go.mod
 PACKAGES := ./...
 
-.PHONY: demo test check build generate bench shots front program clean
+.PHONY: kill fuzz demo test check build generate bench shots front program clean
 
 demo: build
 	$(PROGRAM) demo --addr $(ADDR)
@@ -30,6 +30,16 @@ program: front
 test: build
 	tools/ensure-chromium
 	go test -timeout 30m $(PACKAGES)
+	tools/fuzz 60x
+
+# The fuzzers for minutes, and a thousand changed plants on every page.
+fuzz: build
+	tools/fuzz 3m
+	go test ./garden -count=1 -timeout 1h -v -run TestWhateverPlantLoads -args -mutants=1000
+
+# The program, killed a thousand times while it writes: a quarter of an hour or more.
+kill: build
+	go test ./cmd/brambly-acre -count=1 -timeout 2h -v -run TestKilledAtAnyMoment -args -kills=1000
 
 # Everything that can be told without running the tests.
 check: build

@@ -32,8 +32,8 @@ var mayImport = map[string][]string{
 // reads no file, no clock of the system's, no network and no database.
 var impure = []string{"os", "net", "database", "io/fs", "io/ioutil", "log", "syscall", "plugin", "embed", "testing/fstest"}
 
-// coreMayUse are the modules from outside that core may use.
-var coreMayUse = []string{"gonum.org/v1/gonum/"}
+// coreMayUse are the modules from outside that core may use: numbers, and Unicode's rules.
+var coreMayUse = []string{"gonum.org/v1/gonum/", "golang.org/x/text/"}
 
 type goPackage struct {
 	ImportPath string

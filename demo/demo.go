@@ -18,9 +18,9 @@ import (
 var Today = calendar.Must(2031, time.May, 27)
 
 // Build fills an empty store with the sample plot. The garden's day runs through
-// two years as the notes were made.
+// three years as the notes were made.
 func Build(ctx context.Context, s *store.Store, l *library.Library) error {
-	day := calendar.Must(2029, time.March, 1)
+	day := calendar.Must(2028, time.March, 1)
 	const seasons = 8 // building asks for no dates, so few will do
 	g, err := garden.Open(ctx, garden.Options{Store: s, Library: l, PinnedTo: &day, Seasons: seasons, Clock: func() time.Time { return day.Time().Add(18 * time.Hour) }})
 	if err != nil {
@@ -31,7 +31,7 @@ func Build(ctx context.Context, s *store.Store, l *library.Library) error {
 	b.furnish()
 	for _, person := range household {
 		b.do(person.Name, func() error {
-			_, err := b.garden.PutPerson(b.ctx, 0, person)
+			_, err := b.garden.PutPerson(b.ctx, 0, garden.AsItStands, person)
 			return err
 		})
 	}
@@ -74,8 +74,8 @@ func (b *builder) newest() (bed, planting int64, err error) {
 
 func (b *builder) layOut() {
 	b.do("site", func() error {
-		_, err := b.garden.SetSite(b.ctx, garden.SiteInput{
-			Name: "Thornwell Acre", Latitude: 46.6, Altitude: "640 m", ClimateID: "hill-valley", Width: "71 m", Depth: "57 m", Units: "metric",
+		_, err := b.garden.SetSite(b.ctx, garden.AsItStands, garden.SiteInput{
+			Name: "Thornwell Acre", Latitude: 46.6, Altitude: "640 m", ClimateID: "hill-valley", Width: "71 m", Depth: "57 m", Units: "metric", Station: "simulated",
 		})
 		return err
 	})
@@ -135,7 +135,7 @@ func inOrder() []event {
 	}
 	for _, need := range needs {
 		events = append(events, event{Today, need.Part, func(b *builder) error {
-			_, err := b.garden.SetNeed(b.ctx, need)
+			_, err := b.garden.SetNeed(b.ctx, garden.AsItStands, need)
 			return err
 		}})
 	}
@@ -146,7 +146,12 @@ func inOrder() []event {
 func (b *builder) plant(p planted) error {
 	in := p.in
 	in.BedID = b.beds[p.bed]
-	if _, err := b.garden.AddPlanting(b.ctx, in); err != nil {
+	_, err := b.garden.AddPlanting(b.ctx, in)
+	if asked := garden.Questions(err); len(asked) > 0 { // the hop runs, and is cut back every year
+		in.Affirmed = asked
+		_, err = b.garden.AddPlanting(b.ctx, in)
+	}
+	if err != nil {
 		return err
 	}
 	_, id, err := b.newest()

@@ -152,7 +152,7 @@ func TestUnitsAreShownAsChosenAndTypedEitherWay(t *testing.T) {
 	b.click("Keep these")
 	b.sees("Write a number.")
 	b.visit("/gather")
-	b.sees("Up to 12 of 49 outer stalks · 11 oz")
+	b.sees("Up to 13 of 50 outer stalks · 11 oz")
 	b.click("Note picking lovage leaf, Long Bed")
 	b.fill("How much did you take?", "200 g")
 	b.click("Note it")

@@ -11,6 +11,7 @@ import (
 	"log/slog"
 	"net"
 	"net/http"
+	"net/http/httptest"
 	"net/url"
 	"os"
 	"path/filepath"
@@ -42,6 +43,12 @@ type plot struct {
 	url    string
 	// cut makes the server drop every connection, as a lost network does.
 	cut atomic.Bool
+	// lost makes the server do what is asked, and drop the connection in place of an answer.
+	lost atomic.Bool
+	// other answers in place of the plot, as when another is served at its address.
+	other atomic.Pointer[http.Handler]
+	// handler is what answers for this plot.
+	handler http.Handler
 }
 
 // sampleFile builds the sample plot once; every test works on a copy.
@@ -106,6 +113,7 @@ func serve(t *testing.T, dir string) *plot {
 		Garden: g, Front: front, Address: listener.Addr().String(), Version: "test", Log: slog.New(slog.NewTextHandler(io.Discard, nil)),
 	})
 	check(t, err)
+	p.handler = handler
 	ctx, stop := context.WithCancel(context.Background())
 	ended := make(chan error, 1)
 	go func() { ended <- server.Serve(ctx, listener, p.cuttable(handler)) }()
@@ -122,6 +130,21 @@ func serve(t *testing.T, dir string) *plot {
 func (p *plot) cuttable(next http.Handler) http.Handler {
 	return http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
 		if p.cut.Load() {
+			if connection, _, err := w.(http.Hijacker).Hijack(); err == nil {
+				_ = connection.Close()
+			}
+			return
+		}
+		if other := p.other.Load(); other != nil {
+			// The other plot's server is asked as at its own address.
+			r.Host = "localhost"
+			r.Header.Del("Origin")
+			next = *other
+		} else {
+			next = p.handler
+		}
+		if p.lost.Load() && r.Method != http.MethodGet {
+			next.ServeHTTP(httptest.NewRecorder(), r)
 			if connection, _, err := w.(http.Hijacker).Hijack(); err == nil {
 				_ = connection.Close()
 			}
@@ -259,7 +282,13 @@ func quoted(text string) string {
 // click clicks a button or link by its name, with the mouse.
 func (b *browser) click(name string) {
 	b.t.Helper()
-	at := b.locate(buttons, name)
+	b.clickOn(buttons, name)
+}
+
+// clickOn clicks the first element of a selector that is called so.
+func (b *browser) clickOn(selector, name string) {
+	b.t.Helper()
+	at := b.locate(selector, name)
 	check(b.t, chromedp.Do(b.ctx, chromedp.MouseClickXY(at.X, at.Y)))
 }
 

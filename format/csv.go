@@ -5,6 +5,10 @@ import (
 	"io"
 	"strconv"
 	"strings"
+	"unicode"
+	"unicode/utf8"
+
+	"golang.org/x/text/unicode/norm"
 
 	"bramblyacre/garden"
 )
@@ -14,7 +18,7 @@ func WritePickings(w io.Writer, rows []garden.PickingRow) error {
 	table := [][]string{{"day", "bed", "plant", "botanical name", "part", "amount (counted)", "counted in", "fresh weight (g)", "share of stand", "over allowance", "note"}}
 	for _, r := range rows {
 		table = append(table, []string{
-			r.Day, safe(r.Bed), r.Plant, r.Botanical, r.Part, decimal(r.Units, 2), r.UnitName, decimal(r.Grams, 1), decimal(r.ShareOfStand, 3),
+			r.Day, safe(r.Bed), safe(r.Plant), safe(r.Botanical), safe(r.Part), decimal(r.Units, 2), safe(r.UnitName), decimal(r.Grams, 1), decimal(r.ShareOfStand, 3),
 			strconv.FormatBool(r.OverAllowance), safe(r.Note),
 		})
 	}
@@ -27,8 +31,8 @@ func WriteObservations(w io.Writer, rows []garden.ObservationRow) error {
 	table := [][]string{{"day", "bed", "plant", "botanical name", "stage", "stage (BBCH)", "share of plants", "height (cm)", "width (cm)", "marks", "note"}}
 	for _, r := range rows {
 		table = append(table, []string{
-			r.Day, safe(r.Bed), r.Plant, r.Botanical, r.Stage.String(), strconv.Itoa(r.Stage.BBCH()), r.Share,
-			optional(r.HeightCm), optional(r.WidthCm), r.Marks, safe(r.Note),
+			r.Day, safe(r.Bed), safe(r.Plant), safe(r.Botanical), safe(r.Stage.String()), strconv.Itoa(r.Stage.BBCH()), safe(r.Share),
+			optional(r.HeightCm), optional(r.WidthCm), safe(r.Marks), safe(r.Note),
 		})
 	}
 	return write(w, table)
@@ -40,9 +44,15 @@ func write(w io.Writer, table [][]string) error {
 	return file.WriteAll(table)
 }
 
-// safe keeps a grower's text from being taken for a formula by a spreadsheet.
+// safe keeps a text from being taken for a formula by a spreadsheet, wherever it came from:
+// the grower, or a file that somebody gave them. Some spreadsheets look behind blanks and
+// quotes, and take the wide signs for the plain ones.
 func safe(text string) string {
-	if text != "" && strings.ContainsRune("=+-@\t\r", rune(text[0])) {
+	bare := strings.TrimLeftFunc(text, func(r rune) bool {
+		return unicode.IsSpace(r) || unicode.IsControl(r) || r == '"' || r == '\'' || r == '\uFEFF'
+	})
+	first, _ := utf8.DecodeRuneInString(norm.NFKC.String(bare))
+	if bare != "" && strings.ContainsRune("=+-@|%", first) || strings.HasPrefix(text, "'") {
 		return "'" + text
 	}
 	return text

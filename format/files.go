@@ -22,6 +22,7 @@ var Files = map[string]File{
 		}
 		return WriteCalendar(w, data)
 	}},
+	"archive":    {"brambly-acre.zip", "application/zip", WriteArchive},
 	"plan":       {"plan.geojson", "application/geo+json", writePlanFile},
 	"plan-print": {"plan.pdf", "application/pdf", writePlanPDF},
 	"pickings": {"pickings.csv", "text/csv; charset=utf-8; header=present", func(ctx context.Context, g *garden.Garden, w io.Writer) error {

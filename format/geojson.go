@@ -6,6 +6,7 @@ import (
 	"errors"
 	"fmt"
 	"io"
+	"math"
 	"strings"
 
 	"github.com/paulmach/orb"
@@ -165,7 +166,14 @@ func ReadPlan(text []byte) (garden.PlanData, error) {
 		return data, fmt.Errorf("anchor: %w", err)
 	}
 	data = garden.PlanData{Anchored: file.ExtraMembers["anchor"] != nil, Name: at.Name, Latitude: at.Latitude, Longitude: at.Longitude, BearingDeg: at.BearingDeg, WidthM: at.WidthM, DepthM: at.DepthM}
+	// Every bed, every other thing, and the boundary.
+	if most := garden.MostBeds + garden.MostThings + 1; len(file.Features) > most {
+		return data, fmt.Errorf("the file holds %d features; %d are the most", len(file.Features), most)
+	}
 	for i, feature := range file.Features {
+		if feature == nil {
+			return data, fmt.Errorf("features[%d] is null", i)
+		}
 		if err := readFeature(&data, feature); err != nil {
 			return data, fmt.Errorf("features[%d]: %w", i, err)
 		}
@@ -179,6 +187,9 @@ func readFeature(data *garden.PlanData, feature *geojson.Feature) error {
 		return err
 	}
 	form, err := featureForm(said, feature.Geometry)
+	if err == nil {
+		err = onThisEarth(form)
+	}
 	if err != nil {
 		return fmt.Errorf("%s: %w", said.What, err)
 	}
@@ -201,6 +212,22 @@ func readFeature(data *garden.PlanData, feature *geojson.Feature) error {
 		}
 		item.Kind = said.What
 		data.Items = append(data.Items, garden.PlanItem{Form: form, Item: item})
+	}
+	return nil
+}
+
+// farthestM is farther than anything on a plan lies, in metres.
+const farthestM = 1e5
+
+// onThisEarth refuses what lies farther away than can be reckoned with.
+func onThisEarth(form plan.Form) error {
+	for _, p := range append([]geometry.Point{form.At}, form.Points...) {
+		if !(math.Abs(p.X) <= farthestM && math.Abs(p.Y) <= farthestM) {
+			return errors.New("it lies more than 100 km away")
+		}
+	}
+	if !(math.Abs(form.Turn) <= 360) {
+		return errors.New("a turn lies between -360 and 360 degrees")
 	}
 	return nil
 }

@@ -4,8 +4,6 @@ import (
 	"io"
 
 	"codeberg.org/go-pdf/fpdf"
-	"golang.org/x/image/font/gofont/gobold"
-	"golang.org/x/image/font/gofont/goregular"
 
 	"bramblyacre/garden"
 )
@@ -25,12 +23,10 @@ func WriteLabelPDF(w io.Writer, label garden.LabelData) error {
 	pdf.SetCreator("Brambly Acre", true)
 	pdf.SetMargins(labelMargin, labelMargin, labelMargin)
 	pdf.SetAutoPageBreak(true, labelMargin)
-	pdf.AddUTF8FontFromBytes("go", "", goregular.TTF)
-	pdf.AddUTF8FontFromBytes("go", "B", gobold.TTF)
 	pdf.AddPage()
+	press := newPress(pdf)
 	line := func(style string, size, height float64, text string) {
-		pdf.SetFont("go", style, size)
-		pdf.MultiCell(labelWidth-2*labelMargin, height, text, "", "L", false)
+		pdf.MultiCell(labelWidth-2*labelMargin, height, press.face(style, size, text), "", "L", false)
 	}
 	what := label.Part
 	if label.Made != "" {

@@ -7,8 +7,6 @@ import (
 	"math"
 
 	"codeberg.org/go-pdf/fpdf"
-	"golang.org/x/image/font/gofont/gobold"
-	"golang.org/x/image/font/gofont/goregular"
 
 	"bramblyacre/core/geometry"
 	"bramblyacre/garden"
@@ -49,8 +47,6 @@ func WritePlanPDF(w io.Writer, plot garden.PlotView, site garden.SiteView) error
 	pdf.SetTitle("Plan of "+site.Name, true)
 	pdf.SetCreator("Brambly Acre", true)
 	pdf.SetAutoPageBreak(false, 0)
-	pdf.AddUTF8FontFromBytes("go", "", goregular.TTF)
-	pdf.AddUTF8FontFromBytes("go", "B", gobold.TTF)
 	pdf.AddPage()
 	s := newSheet(pdf, plot)
 	s.head(site)
@@ -61,7 +57,7 @@ func WritePlanPDF(w io.Writer, plot garden.PlotView, site garden.SiteView) error
 
 // sheet is a page with a plan on it.
 type sheet struct {
-	*fpdf.Fpdf
+	press
 	width, height float64
 	scale         float64
 	low           geometry.Point
@@ -73,15 +69,9 @@ type sheet struct {
 func (s *sheet) mm(metres float64) float64 { return metres * 1000 / s.scale }
 
 func newSheet(pdf *fpdf.Fpdf, plot garden.PlotView) *sheet {
-	s := &sheet{Fpdf: pdf}
+	s := &sheet{press: newPress(pdf)}
 	s.width, s.height = pdf.GetPageSize()
-	all := append(geometry.Polygon(nil), plot.Boundary...)
-	for _, bed := range plot.Beds {
-		for _, area := range bed.Areas {
-			all = append(all, area...)
-		}
-	}
-	low, high := all.Bounds()
+	low, high := drawnBounds(plot)
 	roomX, roomY := s.width-2*sheetMargin-legendWidth, s.height-2*sheetMargin-headHeight-8
 	for _, s.scale = range scales {
 		if s.mm(high.X-low.X) <= roomX && s.mm(high.Y-low.Y) <= roomY {
@@ -92,6 +82,32 @@ func newSheet(pdf *fpdf.Fpdf, plot garden.PlotView) *sheet {
 	s.originX = sheetMargin + (roomX-s.mm(high.X-low.X))/2
 	s.originY = sheetMargin + headHeight + (roomY-s.mm(high.Y-low.Y))/2
 	return s
+}
+
+// drawnBounds is the part of the plot that is printed: all that is drawn on it with a little
+// room about, so that an empty half takes no paper; the whole plot where nothing is drawn.
+func drawnBounds(plot garden.PlotView) (low, high geometry.Point) {
+	const room = 1.5
+	var all geometry.Polygon
+	for _, bed := range plot.Beds {
+		for _, area := range bed.Areas {
+			all = append(all, area...)
+		}
+	}
+	for _, item := range plot.Items {
+		for _, area := range item.Areas {
+			all = append(all, area...)
+		}
+	}
+	whole := append(geometry.Polygon(nil), plot.Boundary...)
+	if len(plot.Beds) == 0 {
+		return whole.Bounds()
+	}
+	low, high = all.Bounds()
+	least, most := whole.Bounds()
+	low = geometry.Point{X: math.Max(low.X-room, math.Min(low.X, least.X)), Y: math.Max(low.Y-room, math.Min(low.Y, least.Y))}
+	high = geometry.Point{X: math.Min(high.X+room, math.Max(high.X, most.X)), Y: math.Min(high.Y+room, math.Max(high.Y, most.Y))}
+	return low, high
 }
 
 func (s *sheet) at(p geometry.Point) fpdf.PointType {
@@ -107,10 +123,8 @@ func (s *sheet) outline(area geometry.Polygon, style string) {
 }
 
 func (s *sheet) head(site garden.SiteView) {
-	s.SetFont("go", "B", 15)
-	s.Text(sheetMargin, sheetMargin+5, site.Name)
-	s.SetFont("go", "", 9)
-	s.Text(sheetMargin, sheetMargin+10, fmt.Sprintf("Plan of %s. Scale 1 : %.0f when printed at full size.", site.Today, s.scale))
+	s.Text(sheetMargin, sheetMargin+5, s.face("B", 15, site.Name))
+	s.Text(sheetMargin, sheetMargin+10, s.face("", 9, fmt.Sprintf("Plan of %s. Scale 1 : %.0f when printed at full size.", site.Today, s.scale)))
 }
 
 // greys are the fills of kinds of things, so that the plan prints without colour.
@@ -132,6 +146,7 @@ func (s *sheet) draw(plot garden.PlotView) {
 	for i, bed := range plot.Beds {
 		s.bed(i+1, bed)
 	}
+	s.names(plot) // after the beds, that none covers a name
 	s.ClipEnd()
 	s.north(plot.Bearing)
 	s.scaleBar(plot)
@@ -185,8 +200,7 @@ func (s *sheet) bed(number int, bed garden.BedView) {
 	if len(bed.Hole) > 0 { // on the ring, not in its hole
 		at = s.at(geometry.Point{X: bed.At.X, Y: bed.At.Y - bed.WidthM*0.4})
 	}
-	s.SetFont("go", "B", 9)
-	text := fmt.Sprint(number)
+	text := s.face("B", 9, fmt.Sprint(number))
 	width := s.GetStringWidth(text)
 	s.SetFillColor(255, 255, 255)
 	s.Circle(at.X, at.Y, 2.6, "FD")
@@ -203,8 +217,7 @@ func (s *sheet) north(bearingDeg float64) {
 	s.Polygon([]fpdf.PointType{
 		{X: middle.X + tip.X, Y: middle.Y + tip.Y}, {X: middle.X + right.X, Y: middle.Y + right.Y}, {X: middle.X, Y: middle.Y}, {X: middle.X + left.X, Y: middle.Y + left.Y},
 	}, "F")
-	s.SetFont("go", "B", 9)
-	s.Text(middle.X-tip.X*0.9-1.4, middle.Y-tip.Y*0.9+1.5, "N")
+	s.Text(middle.X-tip.X*0.9-1.4, middle.Y-tip.Y*0.9+1.5, s.face("B", 9, "N"))
 }
 
 func (s *sheet) scaleBar(plot garden.PlotView) {
@@ -214,66 +227,129 @@ func (s *sheet) scaleBar(plot garden.PlotView) {
 	s.Line(x, y, x+length, y)
 	s.Line(x, y-1.5, x, y)
 	s.Line(x+length, y-1.5, x+length, y)
-	s.SetFont("go", "", 9)
-	s.Text(x+length+2, y, plot.ScaleText)
+	s.Text(x+length+2, y, s.face("", 9, plot.ScaleText))
 }
 
-// legend lists the beds by number with what stands in them, and the things. Where
-// it would not fit it is set smaller, down to what can still be read.
+// legendEntry is one line of the legend before it is broken.
+type legendEntry struct {
+	bold bool
+	text string
+}
+
+// legend lists the beds by number with what stands in them, what is not for use and what is
+// unproven, and the things. Nothing is cut: long lines are broken, and what does not fit
+// beside the plan at a size that can be read goes on to the next page.
 func (s *sheet) legend(plot garden.PlotView) {
-	type line struct {
-		bold bool
-		text string
-	}
-	var lines []line
-	for i, bed := range plot.Beds {
-		lines = append(lines, line{true, fmt.Sprintf("%d  %s", i+1, bed.Name)}, line{false, bed.Size + " · " + bed.Words})
-		for _, planted := range bed.Plantings {
-			lines = append(lines, line{false, fmt.Sprintf("– %s, %d", planted.Name, planted.Plants)})
-		}
-		if bed.Unsafe != "" {
-			lines = append(lines, line{false, "Nothing from here is for use: " + bed.Unsafe})
-		}
-	}
-	for _, item := range plot.Items {
-		name := item.Name
-		if name == "" {
-			name = item.Kind
-		}
-		text := name + ": " + item.Words
-		if item.Kind == "unsafe ground" {
-			text = name + ": " + item.Input.Unsafe + ", nothing for use"
-			if item.Input.Reach != "" {
-				text += " within " + item.Input.Reach
-			}
-		}
-		lines = append(lines, line{false, text})
-	}
-	x, y := s.width-sheetMargin-legendWidth+4, sheetMargin+5
+	entries := legendEntries(plot)
+	x, top := s.width-sheetMargin-legendWidth+4, sheetMargin+5
 	room := s.height - 2*sheetMargin - 6
-	step := math.Min(legendLine, room/float64(max(1, len(lines))))
-	size := math.Max(smallestType, step/legendLine*8.5)
-	shown := lines
-	if most := int(room / (smallestType / 8.5 * legendLine)); len(lines) > most {
-		shown = append(lines[:most-1:most-1], line{false, fmt.Sprintf("and %d more lines on screen", len(lines)-most+1)})
-		step = room / float64(len(shown))
+	const usual = 8.5
+	size := usual
+	var lines []legendEntry
+	for ; size >= smallestType; size -= 0.5 {
+		if lines = s.broken(entries, size, legendWidth-4); float64(len(lines))*legendLine*size/usual <= room {
+			break
+		}
 	}
-	for _, l := range shown {
+	size = math.Max(size, smallestType)
+	step := legendLine * size / usual
+	y := top
+	for _, l := range lines {
+		if y > top+room {
+			s.AddPage()
+			x, y = sheetMargin, top
+		}
 		style := ""
 		if l.bold {
 			style = "B"
 		}
-		s.SetFont("go", style, size)
-		s.Text(x, y, fitted(s.Fpdf, l.text, legendWidth-4))
+		s.Text(x, y, s.face(style, size, l.text))
 		y += step
 	}
 }
 
-// fitted shortens a text to a width in mm.
-func fitted(pdf *fpdf.Fpdf, text string, width float64) string {
-	runes := []rune(text)
-	for pdf.GetStringWidth(string(runes)) > width && len(runes) > 1 {
-		runes = append(runes[:len(runes)-2], '…')
+// broken breaks entries into lines of a width in mm at a size of type.
+func (s *sheet) broken(entries []legendEntry, size, width float64) (lines []legendEntry) {
+	for _, entry := range entries {
+		style := ""
+		if entry.bold {
+			style = "B"
+		}
+		for i, text := range s.SplitText(s.face(style, size, entry.text), width) {
+			if i > 0 {
+				text = "   " + text
+			}
+			lines = append(lines, legendEntry{entry.bold, text})
+		}
 	}
-	return string(runes)
+	return lines
+}
+
+func legendEntries(plot garden.PlotView) (entries []legendEntry) {
+	add := func(bold bool, format string, args ...any) {
+		entries = append(entries, legendEntry{bold, fmt.Sprintf(format, args...)})
+	}
+	for i, bed := range plot.Beds {
+		add(true, "%d  %s", i+1, bed.Name)
+		add(false, "%s · %s", bed.Size, bed.Words)
+		if bed.Unsafe != "" {
+			add(true, "NOT FOR USE: %s", bed.Unsafe)
+		}
+		for _, planted := range bed.Plantings {
+			text := fmt.Sprintf("– %s, %d", planted.Name, planted.Plants)
+			switch planted.Identity {
+			case "sure":
+			case "excluded":
+				text += " · A CHECK CONTRADICTED IT, NOT FOR USE"
+			default:
+				text += " · UNPROVEN, NOT FOR USE"
+			}
+			add(false, "%s", text)
+			for _, notice := range planted.Ground {
+				if notice.Forbids && bed.Unsafe == "" {
+					add(true, "NOT FOR USE: %s", notice.Words)
+				}
+			}
+		}
+	}
+	for _, item := range plot.Items {
+		text := nameOf(item) + ": " + item.Words
+		if item.Kind == "unsafe ground" {
+			text = nameOf(item) + ": " + item.Input.Unsafe + ", nothing for use"
+			if item.Input.Reach != "" {
+				text += " within " + item.Input.Reach
+			}
+		}
+		add(false, "%s", text)
+	}
+	return entries
+}
+
+// nameOf is what a thing is called.
+func nameOf(item garden.ItemView) string {
+	if item.Name != "" {
+		return item.Name
+	}
+	return item.Kind
+}
+
+// names writes what each thing is called where it lies on the plan.
+func (s *sheet) names(plot garden.PlotView) {
+	for _, item := range plot.Items {
+		at := item.At
+		for _, area := range item.Areas {
+			at = area.Middle()
+			break
+		}
+		place := s.at(at)
+		text := s.face("", 6.5, nameOf(item))
+		width := s.GetStringWidth(text)
+		if item.Kind == "tree" {
+			place.Y -= 2
+		}
+		s.SetFillColor(255, 255, 255)
+		s.Rect(place.X-width/2-0.5, place.Y-2.2, width+1, 3, "F")
+		s.SetFillColor(40, 40, 40)
+		s.Text(place.X-width/2, place.Y, text)
+	}
 }

@@ -9,7 +9,10 @@ import (
 
 	"codeberg.org/go-pdf/fpdf"
 	"github.com/paulmach/orb/geojson"
+	"golang.org/x/image/font/gofont/gobold"
+	"golang.org/x/image/font/gofont/goregular"
 
+	"bramblyacre/core/geometry"
 	"bramblyacre/demo"
 	"bramblyacre/garden"
 	"bramblyacre/library"
@@ -53,9 +56,9 @@ func written(t *testing.T, g *garden.Garden) []byte {
 // changes nothing at all.
 func TestAPlanThatLeavesComesBackTheSame(t *testing.T) {
 	from := open(t, true)
-	_, err := from.Arrange(t.Context(), garden.ArrangeInput{Things: []garden.Thing{{What: "bed", ID: 2}, {What: "item", ID: 3}, {What: "bed", ID: 6}}, Right: "0.37 m", Down: "-11 in", Turn: 13.7})
+	_, err := from.Arrange(t.Context(), garden.ArrangeInput{Things: []garden.Thing{{What: "bed", ID: 2, Version: garden.AsItStands}, {What: "item", ID: 3, Version: garden.AsItStands}, {What: "bed", ID: 6, Version: garden.AsItStands}}, Right: "0.37 m", Down: "-11 in", Turn: 13.7})
 	check(t, err)
-	_, err = from.SetBoundary(t.Context(), garden.BoundaryInput{BearingDeg: 12.5, Longitude: new(-3.25), Points: []garden.Corner{{X: "0", Y: "0"}, {X: "71.3 m", Y: "0"}, {X: "70 m", Y: "57.123 m"}, {X: "0", Y: "50 m"}}})
+	_, err = from.SetBoundary(t.Context(), garden.AsItStands, garden.BoundaryInput{BearingDeg: 12.5, Longitude: new(-3.25), Points: []garden.Corner{{X: "0", Y: "0"}, {X: "71.3 m", Y: "0"}, {X: "70 m", Y: "57.123 m"}, {X: "0", Y: "50 m"}}})
 	check(t, err)
 	out := written(t, from)
 	data, err := ReadPlan(out)
@@ -150,7 +153,7 @@ func TestPlansThatCannotBeReadAreRefusedWithTheReason(t *testing.T) {
 // A file by hand may leave the anchor out: the plot keeps its bearing and boundary.
 func TestAPlanWithoutAnAnchorLeavesThePlotLyingAsItDoes(t *testing.T) {
 	g := open(t, true)
-	_, err := g.SetBoundary(t.Context(), garden.BoundaryInput{BearingDeg: 20, Points: []garden.Corner{{X: "0", Y: "0"}, {X: "71 m", Y: "0"}, {X: "71 m", Y: "57 m"}, {X: "0", Y: "50 m"}}})
+	_, err := g.SetBoundary(t.Context(), garden.AsItStands, garden.BoundaryInput{BearingDeg: 20, Points: []garden.Corner{{X: "0", Y: "0"}, {X: "71 m", Y: "0"}, {X: "71 m", Y: "57 m"}, {X: "0", Y: "50 m"}}})
 	check(t, err)
 	data, err := ReadPlan([]byte(`{"type":"FeatureCollection","coordinates_are":"local metres","features":[{"type":"Feature","properties":{"what":"bed","detail":{"name":"By hand"}},"geometry":{"type":"Polygon","coordinates":[[[1,-40],[3,-40],[3,-42],[1,-40]]]}}]}`))
 	check(t, err)
@@ -207,16 +210,72 @@ func TestThePrintedPlanIsOnePage(t *testing.T) {
 	}
 }
 
+// All that is drawn lies within the paper left for it; the empty rest of the plot takes none.
 func TestThePrintedPlanFitsItsScale(t *testing.T) {
 	g := open(t, true)
 	plot, err := g.Plot(t.Context(), garden.NoDay)
 	check(t, err)
 	s := newSheet(fpdf.New("L", "mm", "A4", ""), plot)
-	low, high := s.at(plot.Boundary[0]), s.at(plot.Boundary[2])
-	if width := high.X - low.X; width > s.width-2*sheetMargin-legendWidth+0.01 || low.Y < sheetMargin || high.Y > s.height-sheetMargin {
-		t.Errorf("at 1 : %v the plan lies from %v to %v on %v by %v mm", s.scale, low, high, s.width, s.height)
+	within := func(name string, areas []geometry.Polygon) {
+		for _, area := range areas {
+			for _, corner := range area {
+				p := s.at(corner)
+				if p.X < sheetMargin-0.01 || p.X > s.width-sheetMargin-legendWidth+0.01 || p.Y < sheetMargin+headHeight-0.01 || p.Y > s.height-sheetMargin {
+					t.Errorf("at 1 : %v a corner of %s lies at %v on %v by %v mm", s.scale, name, p, s.width, s.height)
+				}
+			}
+		}
+	}
+	for _, bed := range plot.Beds {
+		within(bed.Name, bed.Areas)
+	}
+	for _, item := range plot.Items {
+		within(nameOf(item), item.Areas)
 	}
 	if metre := s.mm(1); metre != 1000/s.scale {
 		t.Errorf("a metre is %v mm at 1 : %v", metre, s.scale)
+	}
+}
+
+// What is not for use says so on paper, under its bed and whole: paper goes to people who
+// never saw the screen.
+func TestThePrintedPlanSaysWhatIsNotForUse(t *testing.T) {
+	g := open(t, true)
+	plot, err := g.Plot(t.Context(), garden.NoDay)
+	check(t, err)
+	entries := legendEntries(plot)
+	unproven, unsafe := 0, 0
+	for _, bed := range plot.Beds {
+		for _, planted := range bed.Plantings {
+			if planted.Identity != "sure" {
+				unproven++
+			}
+			for _, notice := range planted.Ground {
+				if notice.Forbids {
+					unsafe++
+				}
+			}
+		}
+	}
+	if unproven == 0 || unsafe == 0 {
+		t.Fatalf("the sample plot has %d unproven plantings and %d on unsafe ground to print", unproven, unsafe)
+	}
+	printed := ""
+	s := newSheet(fpdf.New("L", "mm", "A4", ""), plot)
+	s.AddUTF8FontFromBytes("go", "", goregular.TTF)
+	s.AddUTF8FontFromBytes("go", "B", gobold.TTF)
+	for _, l := range s.broken(entries, 8.5, legendWidth-4) {
+		printed += strings.TrimSpace(l.text) + " "
+	}
+	for _, entry := range entries {
+		if !strings.Contains(printed, strings.Join(strings.Fields(entry.text), " ")) && !strings.Contains(printed, entry.text) {
+			t.Errorf("the legend does not print %q whole", entry.text)
+		}
+	}
+	if n := strings.Count(printed, "UNPROVEN"); n != unproven {
+		t.Errorf("%d plantings are unproven and %d are printed so", unproven, n)
+	}
+	if n := strings.Count(printed, "NOT FOR USE: "); n < unsafe {
+		t.Errorf("%d plantings stand on unsafe ground and %d notices are printed", unsafe, n)
 	}
 }

@@ -41,6 +41,7 @@ type AllowanceView struct {
 	Notices  []string     `json:"notices" doc:"What to know of the ground it stands on"`
 	// Beside is what stands within reach of a spade, for roots alone.
 	Beside []Neighbour `json:"beside" doc:"What stands within reach of a spade, where roots are lifted"`
+	Crowns bool        `json:"crowns" doc:"What is lifted leaves a crown with buds that may be put back"`
 }
 
 // LimitView is one limit with its reason.
@@ -91,11 +92,12 @@ func (s *state) allowance(p *planting, part flora.Part, on calendar.Date) (Allow
 	v := AllowanceView{
 		Part: part.Name, Verb: rule.Verb, UnitName: rule.Many, Sign: rule.Sign, Way: rule.Way, Use: part.Use,
 		Hazards: nonNil(rule.Hazards), Cautions: s.cautionLines(p.species, part.Name), Limits: []LimitView{},
-		Customs: s.customsOf(p.species.ID), Need: s.needWords(p.species.ID, part.Name), Notices: p.treeNotices(), Beside: []Neighbour{},
+		Customs: s.customsOf(p.species.ID), Need: s.needWords(p.species.ID, part.Name), Notices: append(p.treeNotices(), p.troubleNotices(on)...), Beside: []Neighbour{},
 	}
 	if rule.TakesPlant {
 		v.Beside = s.neighbours(p)
 	}
+	v.Crowns = harvest.LeavesCrowns(p.species, rule)
 	v.Standing = flora.Weakest(rule.PerPlant.Standing, rule.GramsEach.Standing, rule.CutShare.Standing, rule.Floor.Standing).String()
 	if refusal := s.refusal(p, part, on); refusal != nil {
 		v.Refusal = refusal
@@ -105,17 +107,17 @@ func (s *state) allowance(p *planting, part flora.Part, on calendar.Date) (Allow
 	forecast, year := s.on(p, on)
 	stand := harvest.Stand{
 		Plants: float64(p.standing()), SizeShare: s.sizeShare(p, year),
-		Ready: harvest.ReadyShare(forecast, rule, on), StillNeeded: s.stillNeeded(p.species, part),
+		Ready: harvest.ReadyShare(forecast, rule, on), StillNeeded: s.stillNeeded(p, part, year),
 	}
 	var lastCut *store.Picking
 	for i, picking := range p.pickings {
 		day, err := calendar.Parse(picking.Day)
-		if err != nil || picking.Part != part.Name || day > on || !s.countsTowards(rule, day, on) {
+		if err != nil || picking.Part != part.Name || day > on || !s.countsTowards(forecast, rule, day, on) {
 			continue
 		}
 		stand.Taken = append(stand.Taken, harvest.Taken{Units: picking.Units, Warmth: s.warmthBetween(p, day, on)})
-		if rule.TakesPlant && picking.Day >= p.CountedOn {
-			stand.Plants += picking.Units
+		if rule.TakesPlant && p.liftedAfterCount(picking) {
+			stand.Plants += picking.Units - picking.CrownsBack
 		}
 		lastCut = &p.pickings[i]
 	}
@@ -137,9 +139,9 @@ func (s *state) allowance(p *planting, part flora.Part, on calendar.Date) (Allow
 }
 
 // countsTowards tells whether a picking still bears on an allowance: this
-// season's, and for roots this winter's.
-func (s *state) countsTowards(rule *flora.HarvestRule, day, on calendar.Date) bool {
-	if rule.TakesPlant {
+// season's, and of what is lifted through the winter this winter's.
+func (s *state) countsTowards(forecast *phenology.Forecast, rule *flora.HarvestRule, day, on calendar.Date) bool {
+	if rule.TakesPlant || forecast.ThroughWinter(rule.From, rule.Until) {
 		return on.DaysSince(day) <= daysOfRest
 	}
 	return calendar.SeasonOf(s.site.Latitude, day) == calendar.SeasonOf(s.site.Latitude, on)
@@ -152,7 +154,7 @@ func (s *state) refusal(p *planting, part flora.Part, on calendar.Date) *Refusal
 	}
 	forecast, year := s.on(p, on)
 	if forecast == nil {
-		return &RefusalView{Kind: "outside the window", Why: sentence(errNoForecast.Error()), Owed: []OwedCheck{}}
+		return &RefusalView{Kind: "outside the window", Why: p.noForecast(), Owed: []OwedCheck{}}
 	}
 	for _, w := range p.windows {
 		if w.Part.Name == part.Name && w.OpenOn(on) {
@@ -271,6 +273,9 @@ func (s *state) limitReason(p *planting, rule *flora.HarvestRule, limit harvest.
 	case harvest.ByFloor:
 		return fmt.Sprintf("%s is left for %s.", capital(shareWords(rule.Floor.Value)), rule.FloorFor)
 	case harvest.ByStage:
+		if stand.Ready > 0.95 {
+			return "All of them, or nearly, are at the right stage."
+		}
 		return fmt.Sprintf("About %.0f of 10 plants are at the right stage.", math.Round(stand.Ready*10))
 	case harvest.ByRegrowth:
 		cut := ""
@@ -283,7 +288,7 @@ func (s *state) limitReason(p *planting, rule *flora.HarvestRule, limit harvest.
 		}
 		return fmt.Sprintf("%s%.0f %% of what was cut has grown back.", cut, 100*a.Regrown)
 	case harvest.ByNeed:
-		return fmt.Sprintf("Still needed this year: %s.", s.units.Weight(*stand.StillNeeded*rule.GramsEach.Value))
+		return fmt.Sprintf("Still needed this year: %s.", s.units.Weight(*stand.StillNeeded*harvest.GramsEach(rule, stand.SizeShare)))
 	}
 	return string(limit.Kind)
 }
@@ -291,7 +296,7 @@ func (s *state) limitReason(p *planting, rule *flora.HarvestRule, limit harvest.
 // weatherAdvice says what the dry-day rule makes of today and the days of the
 // outlook; nothing for days beyond it.
 func (s *state) weatherAdvice(rule *flora.HarvestRule, on calendar.Date) (advice, waitFor string) {
-	if rule.DryDays == nil || on < s.today || on.DaysSince(s.today) >= station.OutlookDays {
+	if rule.DryDays == nil || s.sky.station == nil || on < s.today || on.DaysSince(s.today) >= station.OutlookDays {
 		return "", ""
 	}
 	before := int(rule.DryDays.Value)

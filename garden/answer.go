@@ -25,14 +25,14 @@ func (g *Garden) AnswerJob(ctx context.Context, key, answer string) (Entry, erro
 	return g.change(ctx, func(s *state, d *draft) (record, error) {
 		said, known := answerWords[answer]
 		if !known {
-			return record{}, Faults{{"answer", "Say done, not yet or skip."}}
+			return record{}, Faults{{Field: "answer", Message: "Say done, not yet or skip."}}
 		}
 		for _, j := range s.jobs(s.today) {
 			if j.Key != key || j.view.PlantingID == 0 {
 				continue
 			}
 			if answer == Done && j.view.Kind == "check" {
-				return record{}, Faults{{"answer", "A check is done by noting on the planting how it was proved."}}
+				return record{}, Faults{{Field: "answer", Message: "A check is done by noting on the planting how it was proved."}}
 			}
 			row := store.PutJobAnswerParams{PlantingID: j.view.PlantingID, JobKey: key, Answer: answer, Day: s.today.String()}
 			if answer == NotYet {

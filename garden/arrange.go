@@ -16,6 +16,8 @@ import (
 type Thing struct {
 	What string `json:"what" enum:"bed,item"`
 	ID   int64  `json:"id"`
+	// Version is of the thing as it was seen.
+	Version Version `json:"version,omitempty"`
 }
 
 // ArrangeInput moves, turns or copies several things at once. The way to go is as
@@ -40,7 +42,7 @@ func (g *Garden) Arrange(ctx context.Context, in ArrangeInput) (Entry, error) {
 			return record{}, err
 		}
 		if by == (geometry.Point{}) && in.Turn == 0 {
-			return record{}, Faults{{"right", "Say how far to move or turn it."}}
+			return record{}, Faults{{Field: "right", Message: "Say how far to move or turn it."}}
 		}
 		return s.arrange(ctx, d, in, by)
 	})
@@ -121,9 +123,15 @@ func (s *state) without(things []Thing) *state {
 func (s *state) formOf(thing Thing) (plan.Form, error) {
 	if thing.What == "bed" {
 		bed, err := s.standingBed(thing.ID)
+		if err == nil {
+			err = thing.Version.isOf(versionOf(bed), bed.Name)
+		}
 		return s.forms[bed.ID], err
 	}
 	it, err := s.standingItem(thing.ID)
+	if err == nil {
+		err = thing.Version.isOf(versionOf(it.PlanItem), itemName(it.PlanItem.Kind, it.Name))
+	}
 	return it.Form, err
 }
 
@@ -230,15 +238,18 @@ type BoundaryInput struct {
 }
 
 // SetBoundary changes the plot's boundary and its bearing.
-func (g *Garden) SetBoundary(ctx context.Context, in BoundaryInput) (Entry, error) {
+func (g *Garden) SetBoundary(ctx context.Context, seen Version, in BoundaryInput) (Entry, error) {
 	return g.change(ctx, func(s *state, d *draft) (record, error) {
+		if err := seen.isOf(placeVersion(s.site), "the plot's place"); err != nil {
+			return record{}, err
+		}
 		row, boundary, err := s.readBoundary(in)
 		if err != nil {
 			return record{}, err
 		}
 		for _, bed := range s.beds {
 			if !withinPlot(s.forms[bed.ID], boundary) {
-				return record{}, Faults{{"points", bed.Name + " would lie outside. Move it first, or draw the boundary wider."}}
+				return record{}, Faults{{Field: "points", Message: bed.Name + " would lie outside. Move it first, or draw the boundary wider."}}
 			}
 		}
 		_, err = put(ctx, d, "site", 1, row, func(r store.Site) int64 { return r.ID })

@@ -51,7 +51,7 @@ func TestPickingsThatCannotBeAreRefusedAtTheField(t *testing.T) {
 		{PickingInput{Day: "2031-05-27", Part: "leaf", Amount: ""}, "amount", "Say how much"},
 		{PickingInput{Day: "2031-05-27", Part: "leaf", Amount: "-3"}, "amount", "above nothing"},
 		{PickingInput{Day: "2031-05-27", Part: "leaf", Amount: "0"}, "amount", "above nothing"},
-		{PickingInput{Day: "2031-05-27", Part: "leaf", Amount: "3 pints"}, "amount", "is not an amount here"},
+		{PickingInput{Day: "2031-05-27", Part: "leaf", Amount: "3 furlongs"}, "amount", "is not an amount here"},
 		{PickingInput{Day: "2031-05-27", Part: "leaf", Amount: "900 kg"}, "amount", "can have borne"},
 		{PickingInput{Day: "2031-05-27", Part: "leaf", Amount: "250 leaves"}, "amount", "more than the allowance"},
 		{PickingInput{Day: "2031-05-27", Part: "leaf", Amount: "900 kg", TookAnyway: true}, "amount", "can have borne"},
@@ -75,7 +75,7 @@ func TestPlantingsAndBedsThatCannotBeAreRefusedAtTheField(t *testing.T) {
 		{func(in *PlantingInput) { in.Plants = -3 }, "plants", "Say how many"},
 		{func(in *PlantingInput) { in.Plants = 1e9 }, "plants", "Say how many"},
 		{func(in *PlantingInput) { in.Area = "400 m²" }, "area", "no more than the bed's"},
-		{func(in *PlantingInput) { in.Area = "a patch" }, "area", "is not an area"},
+		{func(in *PlantingInput) { in.Area = "a patch" }, "area", "is not a unit of area"},
 		{func(in *PlantingInput) { in.StartedOn = "2031-05-28" }, "startedOn", "has not come yet"},
 		{func(in *PlantingInput) { in.StartedOn = "1066-10-14" }, "startedOn", "too long ago"},
 		{func(in *PlantingInput) { in.Origin = "bequest" }, "origin", "is not an origin"},
@@ -129,7 +129,7 @@ func TestSiteThatCannotBeIsRefusedAtTheField(t *testing.T) {
 	} {
 		in := good
 		test.spoil(&in)
-		_, err := p.SetSite(t.Context(), in)
+		_, err := p.SetSite(t.Context(), AsItStands, in)
 		p.refused(err, test.field, test.words, before)
 	}
 }

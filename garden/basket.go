@@ -4,6 +4,7 @@ import (
 	"context"
 	"encoding/json"
 	"fmt"
+	"math"
 	"slices"
 
 	"bramblyacre/core/calendar"
@@ -34,6 +35,8 @@ type BasketView struct {
 	Sorted     string          `json:"sorted" doc:"When and by whom it was sorted"`
 	Made       []string        `json:"made"`
 	MayMake    []string        `json:"mayMake" doc:"What may be made of it, by the verdict of its part"`
+	Left       float64         `json:"left" doc:"What nothing was made of yet, in grams, fresh"`
+	LeftWeight string          `json:"leftWeight" doc:"The same in words; empty where nothing is left"`
 	Cautions   CautionsView    `json:"cautions"`
 }
 
@@ -83,10 +86,17 @@ func (s *state) viewBasket(p *planting, picking store.Picking) BasketView {
 		}
 	}
 	for _, made := range s.makings[picking.ID] {
-		v.Made = append(v.Made, made.Preparation+", "+dayWords(made.Day))
+		words := made.Preparation + ", " + dayWords(made.Day)
+		if made.Grams != nil {
+			words = made.Preparation + ", " + s.units.Weight(*made.Grams) + ", " + dayWords(made.Day)
+		}
+		v.Made = append(v.Made, words)
+	}
+	if left := s.leftGrams(picking); left >= leastGrams {
+		v.Left, v.LeftWeight = round1(left), s.units.Weight(left)
 	}
 	if part, has := p.species.Part(picking.Part); has {
-		v.MayMake = preparationsOf(part)
+		v.MayMake = part.Preparations()
 	}
 	return v
 }
@@ -102,8 +112,11 @@ func dayWords(text string) string {
 // pickingWords say how much was picked, from where and when.
 func (s *state) pickingWords(p *planting, picking store.Picking) string {
 	amount := s.units.Weight(picking.Grams)
+	if kept := s.keptGrams(picking); picking.Grams-kept >= leastGrams {
+		amount = s.units.Weight(kept) + " left of " + amount
+	}
 	if part, has := p.species.Part(picking.Part); has && part.Harvest != nil {
-		amount = counted(picking.Units, part.Harvest.One, part.Harvest.Many) + ", " + amount
+		amount = counted(math.Max(1, math.Round(picking.Units)), part.Harvest.One, part.Harvest.Many) + ", " + amount
 	}
 	return fmt.Sprintf("%s, from %s, %s", amount, p.bed.Name, dayWords(picking.Day))
 }

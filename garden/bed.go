@@ -41,7 +41,12 @@ type BedInput struct {
 	Edge      string   `json:"edge,omitempty" doc:"open or held; empty: told from the plan"`
 	Unsafe    string   `json:"unsafe,omitempty" doc:"A kind of unsafe ground; empty for safe ground"`
 	Note      string   `json:"note,omitempty"`
+	// Affirmed are the questions that were asked back and said yes to.
+	Affirmed []string `json:"affirmed,omitempty" doc:"The questions that were asked back, word for word, and said yes to"`
 }
+
+// askOverBuilding is the question that a bed over a house or a pond is asked back with.
+const askOverBuilding = "over building"
 
 // AddBed lays out a bed.
 func (g *Garden) AddBed(ctx context.Context, in BedInput) (Entry, error) {
@@ -58,10 +63,13 @@ func (g *Garden) AddBed(ctx context.Context, in BedInput) (Entry, error) {
 }
 
 // ChangeBed changes a bed's name, place, size or conditions.
-func (g *Garden) ChangeBed(ctx context.Context, id int64, in BedInput) (Entry, error) {
+func (g *Garden) ChangeBed(ctx context.Context, id int64, seen Version, in BedInput) (Entry, error) {
 	return g.change(ctx, func(s *state, d *draft) (record, error) {
 		bed, err := s.standingBed(id)
 		if err != nil {
+			return record{}, err
+		}
+		if err := seen.isOf(versionOf(bed), bed.Name); err != nil {
 			return record{}, err
 		}
 		row, err := s.readBed(in, id)
@@ -136,7 +144,7 @@ func (in BedInput) said() []saidWord {
 func (s *state) readBed(in BedInput, id int64) (store.PutBedParams, error) {
 	var c checklist
 	row := store.PutBedParams{
-		Name: c.text("name", in.Name, longestName), Note: c.text("note", in.Note, longestNote),
+		Name: c.name("name", in.Name), Note: c.text("note", in.Note, longestNote),
 		SunHours: in.SunHours, Moisture: in.Moisture, Winter: in.Winter, Texture: in.Texture, Drainage: in.Drainage, Ph: in.PH,
 		Fertility: in.Fertility, SoilDepth: in.SoilDepth, Shelter: in.Shelter, Warmth: in.Warmth, Edge: in.Edge, Unsafe: in.Unsafe,
 	}
@@ -159,6 +167,7 @@ func (s *state) readBed(in BedInput, id int64) (store.PutBedParams, error) {
 	s.readConditions(&c, in, &row)
 	if len(c.faults) == 0 {
 		s.checkBedForm(&c, form, id)
+		s.askWhatLiesUnder(&c, id, form, in.Affirmed)
 	}
 	return row, c.err()
 }
@@ -221,6 +230,35 @@ func (s *state) checkBedForm(c *checklist, form plan.Form, id int64) {
 		const touch = 0.01
 		if bed.ID != id && other.Shape == plan.Round && form.At.Distance(other.At) < (form.Width+other.Width)/2-touch {
 			c.add(field, "The pot would stand in the pot %s. Leave %s between their middles.", bed.Name, s.units.GroundLength((form.Width+other.Width)/2))
+			return
+		}
+	}
+}
+
+// mostOver is the share of a bed that may lie over a building or water unasked: a plan is
+// drawn by hand.
+const mostOver = 0.15
+
+// askWhatLiesUnder asks back about a bed that lies over a building or water. A pot may stand
+// anywhere.
+func (s *state) askWhatLiesUnder(c *checklist, id int64, form plan.Form, affirmed []string) {
+	if form.Shape == plan.Round {
+		return
+	}
+	for _, thing := range s.items {
+		if thing.Item.Kind.Kind != plan.Building && thing.Item.Kind.Kind != plan.Pond && thing.Item.Kind.Kind != plan.Stream {
+			continue
+		}
+		was := 0.0 // where it lay so before, nothing new is to be asked
+		if before, stands := s.forms[id]; stands {
+			was = before.Region().ShareWithin(thing.Item.Form.Region())
+		}
+		if over := form.Region().ShareWithin(thing.Item.Form.Region()); over > max(mostOver, was+0.01) {
+			field := "x"
+			if form.Shape == plan.Polygon {
+				field = "points"
+			}
+			c.ask(field, askOverBuilding, affirmed, "%s of the bed would lie over the %s %s. Is it so drawn?", capital(shareWords(over)), thing.Item.Kind.Kind, thing.PlanItem.Name)
 			return
 		}
 	}

@@ -1,6 +1,7 @@
 package garden
 
 import (
+	"context"
 	"encoding/json"
 
 	"bramblyacre/core/geometry"
@@ -43,14 +44,17 @@ func (s *state) sunKey() string {
 
 // addSun takes over the sun worked out before, as long as nothing of the plan has
 // moved, and else works it out.
-func (g *Garden) addSun(s *state) error {
+func (g *Garden) addSun(ctx context.Context, s *state) error {
 	key := s.sunKey()
 	if g.sunFor != key || g.sunHours == nil {
 		course, err := s.yearCourse()
 		if err != nil {
 			return err
 		}
-		light, spans := s.bedLight(course, s.obstacles(0))
+		light, spans, err := s.bedLight(ctx, course, s.obstacles(0))
+		if err != nil {
+			return err
+		}
 		g.sunHours = map[int64][]float64{}
 		for _, span := range spans {
 			g.sunHours[span.bed] = light.MeanHours(span.first, span.end)
@@ -71,7 +75,7 @@ type bedSpan struct {
 	first, end int
 }
 
-func (s *state) bedLight(course *sun.Course, obstacles []sun.Obstacle) (*sun.Light, []bedSpan) {
+func (s *state) bedLight(ctx context.Context, course *sun.Course, obstacles []sun.Obstacle) (*sun.Light, []bedSpan, error) {
 	var points []geometry.Point
 	var spans []bedSpan
 	for _, bed := range s.beds {
@@ -79,7 +83,8 @@ func (s *state) bedLight(course *sun.Course, obstacles []sun.Obstacle) (*sun.Lig
 		points = append(points, s.forms[bed.ID].Samples(bedSamples)...)
 		spans = append(spans, bedSpan{bed.ID, first, len(points)})
 	}
-	return sun.NewLight(course, s.terrain(), points, obstacles), spans
+	light, err := sun.NewLight(ctx, course, s.terrain(), points, obstacles)
+	return light, spans, err
 }
 
 // obstacles are all that keeps out the sun, but for one thing by its id.

@@ -27,7 +27,7 @@ func TestEveryRuleComesUp(t *testing.T) {
 			t.Fatalf("there is no station %s", at)
 		}
 		plot := newPlot(t)
-		_, err := plot.SetSite(t.Context(), SiteInput{Name: "Mill Field", Latitude: station.Latitude, Altitude: fmt.Sprintf("%g m", station.HeightM), ClimateID: at, Width: "24 m", Depth: "16 m", Units: "metric"})
+		_, err := plot.SetSite(t.Context(), AsItStands, SiteInput{Name: "Mill Field", Latitude: station.Latitude, Altitude: fmt.Sprintf("%g m", station.HeightM), ClimateID: at, Width: "24 m", Depth: "16 m", Units: "metric"})
 		check(t, err)
 		wanted := map[string]bool{}
 		for _, s := range all {

@@ -7,6 +7,7 @@ import (
 	"encoding/json"
 	"errors"
 	"fmt"
+	"strconv"
 	"time"
 
 	"bramblyacre/store"
@@ -44,16 +45,44 @@ type record struct {
 // change runs work on the plot as it stands, in one transaction, and notes it in
 // the ledger with its undo. Whatever fails, nothing is written.
 func (g *Garden) change(ctx context.Context, work func(*state, *draft) (record, error)) (Entry, error) {
+	return g.changeOnce(ctx, sending{}, work)
+}
+
+// changeOnce is change for what may be sent twice, as after a lost connection: it counts
+// once, and is answered with the same entry.
+func (g *Garden) changeOnce(ctx context.Context, sent sending, work func(*state, *draft) (record, error)) (Entry, error) {
 	g.writing.Lock()
 	defer g.writing.Unlock()
 	s, err := g.state(ctx)
 	if err != nil {
 		return Entry{}, err
 	}
+	return g.write(ctx, sent, func(d *draft) (record, error) { return work(s, d) })
+}
+
+// changeRows runs work as change does, but never works the plot out: rows can be put back
+// whatever has become of the plot.
+func (g *Garden) changeRows(ctx context.Context, work func(*draft) (record, error)) (Entry, error) {
+	g.writing.Lock()
+	defer g.writing.Unlock()
+	return g.write(ctx, sending{}, work)
+}
+
+// write runs work in one transaction and notes it in the ledger. The caller holds g.writing.
+func (g *Garden) write(ctx context.Context, sent sending, work func(*draft) (record, error)) (Entry, error) {
+	sent = sent.orOf(ctx)
 	var entry Entry
-	err = g.Store.InTransaction(ctx, func(q *store.Queries) error {
+	err := g.Store.InTransaction(ctx, func(q *store.Queries) error {
+		before, known, err := sent.before(ctx, q)
+		if err != nil || known {
+			entry = before
+			return err
+		}
 		d := &draft{Queries: q}
-		noted, err := work(s, d)
+		noted, err := work(d)
+		if err == nil {
+			err = keepWithinLimits(ctx, d)
+		}
 		if err != nil {
 			return err
 		}
@@ -75,7 +104,7 @@ func (g *Garden) change(ctx context.Context, work func(*state, *draft) (record, 
 			}
 		}
 		entry = Entry{row.ID, row.Summary}
-		return nil
+		return sent.keep(ctx, q, row.ID)
 	})
 	return entry, err
 }
@@ -108,6 +137,7 @@ var tables = map[string]table{
 	"own_plants":   tableOf((*store.Queries).GetOwnPlant, (*store.Queries).PutOwnPlant, (*store.Queries).DropOwnPlant),
 	"own_figures":  tableOf((*store.Queries).GetOwnFigure, (*store.Queries).PutOwnFigure, (*store.Queries).DropOwnFigure),
 	"plant_notes":  tableOf((*store.Queries).GetPlantNote, (*store.Queries).PutPlantNote, (*store.Queries).DropPlantNote),
+	"measures":     tableOf((*store.Queries).GetMeasure, (*store.Queries).PutMeasure, (*store.Queries).DropMeasure),
 	"practice":     tableOf((*store.Queries).GetPractice, (*store.Queries).PutPractice, (*store.Queries).DropPractice),
 	"needs":        tableOf((*store.Queries).GetNeed, (*store.Queries).PutNeed, (*store.Queries).DropNeed),
 }
@@ -151,6 +181,9 @@ func put[Row any](ctx context.Context, d *draft, name string, id int64, params a
 		}
 	}
 	encoded, err := json.Marshal(params)
+	if err == nil && id == 0 {
+		encoded, err = withNewID(ctx, d, name, encoded)
+	}
 	if err != nil {
 		return none, err
 	}
@@ -165,6 +198,18 @@ func put[Row any](ctx context.Context, d *draft, name string, id int64, params a
 	changed.ID = idOf(row)
 	d.changes = append(d.changes, changed)
 	return row, nil
+}
+
+// withNewID gives a new row an id that no row of its table ever had: the ledger speaks of
+// rows by their ids for good.
+func withNewID(ctx context.Context, d *draft, name string, encoded json.RawMessage) (json.RawMessage, error) {
+	id, err := d.NextID(ctx, name)
+	if err != nil {
+		return nil, fmt.Errorf("give %s an id: %w", name, err)
+	}
+	row := columns(encoded)
+	row["id"] = json.RawMessage(strconv.FormatInt(id, 10))
+	return json.Marshal(row)
 }
 
 // undo puts back the rows of a ledger entry, the last one first. A row that has

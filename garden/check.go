@@ -11,6 +11,7 @@ import (
 	"bramblyacre/core/flora"
 	"bramblyacre/core/identity"
 	"bramblyacre/core/phenology"
+	"bramblyacre/core/spelling"
 )
 
 // CheckView is the identity check of a planting or a find: what was seen, what is
@@ -27,6 +28,9 @@ type CheckView struct {
 	Labelled   bool             `json:"labelled"`
 	Source     string           `json:"source"`
 	Stage      flora.Stage      `json:"stage" doc:"Where it usually stands on the day"`
+	By         string           `json:"by" doc:"Who the questions are for"`
+	From       calendar.Date    `json:"from" doc:"The first day on which another look of theirs counts; the day itself where it counts now"`
+	Showing    []string         `json:"showing" doc:"The characters that it can show on the day"`
 	Questions  []CheckQuestion  `json:"questions" doc:"What this season shows, what excludes most danger first"`
 	Known      []PlantCharacter `json:"known" doc:"All that it is known by, the musts first"`
 	Later      []CheckLater     `json:"later" doc:"What shows another time"`
@@ -94,6 +98,7 @@ type CheckDanger struct {
 	RuledOut  bool     `json:"ruledOut"`
 	Count     int      `json:"count" doc:"How many deciding characters were seen"`
 	Needed    int      `json:"needed"`
+	Untold    bool     `json:"untold" doc:"A character that decides could not be told, so it stays open"`
 	Deciding  []string `json:"deciding" doc:"The names of the characters that decide and were not seen yet"`
 }
 
@@ -113,8 +118,9 @@ type LookAnswer struct {
 	Answer string `json:"answer"`
 }
 
-// Check returns the identity check of a planting on a day.
-func (g *Garden) Check(ctx context.Context, plantingID int64, on calendar.Date) (CheckView, error) {
+// Check returns the identity check of a planting on a day, with the questions for who
+// looks: nobody named is who looked first, or lives here.
+func (g *Garden) Check(ctx context.Context, plantingID int64, on calendar.Date, by string) (CheckView, error) {
 	s, on, err := g.stateOn(ctx, on)
 	if err != nil {
 		return CheckView{}, err
@@ -124,7 +130,7 @@ func (g *Garden) Check(ctx context.Context, plantingID int64, on calendar.Date) 
 		return CheckView{}, NotFoundError{"planting"}
 	}
 	forecast, _ := s.on(p, on)
-	v := s.viewCheck(p.rules, s.looks[plantingID], p.labelled(), forecast, on)
+	v := s.viewCheck(p.rules, s.looks[plantingID], p.labelled(), forecast, on, by)
 	v.PlantingID, v.Where, v.Labelled, v.Source = plantingID, p.bed.Name, p.labelled(), p.IdentityNote
 	if p.identity != identity.Sure {
 		for _, picking := range p.pickings {
@@ -135,29 +141,37 @@ func (g *Garden) Check(ctx context.Context, plantingID int64, on calendar.Date) 
 }
 
 // viewCheck works a check out. forecast is of the plant's season, nil for none.
-func (s *state) viewCheck(rules *identity.Rules, looks []look, labelled bool, forecast *phenology.Forecast, on calendar.Date) CheckView {
+func (s *state) viewCheck(rules *identity.Rules, looks []look, labelled bool, forecast *phenology.Forecast, on calendar.Date, by string) CheckView {
 	species := rules.Species
 	f := rules.Judge(asCore(looks), labelled)
 	v := CheckView{
 		SpeciesID: species.ID, Name: species.Names.Name, Botanical: species.Names.Botanical, State: string(f.State), LooksOwed: f.LooksOwed,
-		Proof: s.proofWords(rules, f, looks, labelled), Questions: []CheckQuestion{}, Known: charactersOf(species), Later: []CheckLater{}, Seen: []CheckSeen{}, Against: []CheckSeen{},
+		Proof: s.proofWords(rules, f, looks, labelled), Questions: []CheckQuestion{}, Known: charactersOf(species), Later: []CheckLater{}, Showing: []string{}, Seen: []CheckSeen{}, Against: []CheckSeen{},
 		Dangers: []CheckDanger{}, Looks: []LookView{}, People: s.lookers(looks), HeldBack: []string{}, Today: s.today,
 	}
-	shows := func(identity.Character) bool { return true }
 	if forecast != nil {
 		index, _ := forecast.StageOn(on)
 		v.Stage = forecast.Stages[index]
-		shows = func(c identity.Character) bool { return identity.ShowsAt(c, v.Stage, species.Life.KeepsLeaf) }
 	}
-	if f.State != identity.Excluded {
-		for _, q := range rules.Questions(f, shows) {
+	shows, mayShow := showsOn(forecast, species, on), mayShowOn(forecast, species, on)
+	for _, id := range identity.Sorted(shownSet(species)) {
+		if character, _ := identity.CharacterOf(id); mayShow(character) {
+			v.Showing = append(v.Showing, id)
+		}
+	}
+	if v.By = by; by == "" && len(v.People) > 0 {
+		v.By = v.People[0]
+	}
+	reading, from := rules.Reading(asCore(looks), v.By, labelled)
+	if v.From = max(from, s.today); f.State != identity.Excluded && from <= s.today {
+		for _, q := range rules.Questions(f, reading, shows) {
 			v.Questions = append(v.Questions, s.viewQuestion(rules, q))
 		}
 	}
 	if f.State == identity.Unproven {
 		later := func(c identity.Character) bool { return !shows(c) }
-		for _, q := range rules.Questions(f, later) {
-			v.Later = append(v.Later, CheckLater{q.Character.ID, q.Character.Name, q.Must, q.Against, s.showsWords(q.Character, forecast, on)})
+		for _, q := range rules.Questions(f, reading, later) {
+			v.Later = append(v.Later, CheckLater{q.Character.ID, q.Character.Name, q.Must, nonNil(q.Against), s.showsWords(q.Character, forecast, on)})
 		}
 	}
 	for _, id := range identity.Sorted(f.Seen) {
@@ -177,20 +191,59 @@ func (s *state) viewCheck(rules *identity.Rules, looks []look, labelled bool, fo
 				left = append(left, character.Name)
 			}
 		}
-		out := count >= identity.NeedApart
+		untold := slices.ContainsFunc(d.Deciding, func(id string) bool { return slices.Contains(f.Untold, id) })
+		out := count >= identity.NeedApart && !untold
 		if out && !d.Listed {
 			v.OthersOut++
 			continue
 		}
-		if !d.Listed && labelled {
-			continue
-		}
-		v.Dangers = append(v.Dangers, CheckDanger{d.ID, d.Name, d.Botanical, d.Danger, d.Listed, out, count, identity.NeedApart, nonNil(left)})
+		v.Dangers = append(v.Dangers, CheckDanger{d.ID, d.Name, d.Botanical, d.Danger, d.Listed, out, min(count, identity.NeedApart), identity.NeedApart, untold, nonNil(left)})
 	}
 	for _, l := range slices.Backward(looks) {
 		v.Looks = append(v.Looks, viewLook(l))
 	}
 	return v
+}
+
+// showsOn tells which characters a plant likely shows on a day: those of its likeliest
+// stage, or all without a forecast.
+func showsOn(forecast *phenology.Forecast, species *flora.Species, on calendar.Date) func(identity.Character) bool {
+	if forecast == nil {
+		return func(identity.Character) bool { return true }
+	}
+	index, _ := forecast.StageOn(on)
+	return func(c identity.Character) bool {
+		return identity.ShowsAt(c, forecast.Stages[index], species.Life.KeepsLeaf)
+	}
+}
+
+// leastChanceToShow is the chance of a stage below which what it shows cannot be seen.
+const leastChanceToShow = 0.02
+
+// mayShowOn tells which characters a plant can show on a day: those of every stage that
+// it may be at, or all without a forecast.
+func mayShowOn(forecast *phenology.Forecast, species *flora.Species, on calendar.Date) func(identity.Character) bool {
+	if forecast == nil {
+		return func(identity.Character) bool { return true }
+	}
+	var may []flora.Stage
+	for k, chance := range forecast.StageChances(on) {
+		if chance >= leastChanceToShow {
+			may = append(may, forecast.Stages[k])
+		}
+	}
+	return func(c identity.Character) bool {
+		return slices.ContainsFunc(may, func(stage flora.Stage) bool { return identity.ShowsAt(c, stage, species.Life.KeepsLeaf) })
+	}
+}
+
+// shownSet are the characters on record for a species.
+func shownSet(species *flora.Species) map[string]bool {
+	set := map[string]bool{}
+	for id := range species.Identity.Shows {
+		set[id] = true
+	}
+	return set
 }
 
 func viewLook(l look) LookView {
@@ -230,12 +283,11 @@ func (s *state) viewQuestion(rules *identity.Rules, q identity.Question) CheckQu
 		}
 		shows := viewStates(q.Character, s.showsOf(rules.Species, d)[q.Character.ID])
 		slices.SortFunc(shows, func(a, b StateView) int { return cmp.Compare(a.ID, b.ID) })
-		key := fmt.Sprint(shows)
+		key := fmt.Sprint(d.Danger, shows) // what is named together is as dangerous
 		if i, has := at[key]; has {
 			other := &v.Others[i]
 			if strings.Count(other.Names, ",") < mostOthers-1 {
 				other.Names += ", " + d.Name
-				other.Danger = flora.DangerWords[min(slices.Index(flora.DangerWords, other.Danger), slices.Index(flora.DangerWords, d.Danger))]
 			}
 			continue
 		}
@@ -279,8 +331,11 @@ func (s *state) showsWords(c identity.Character, forecast *phenology.Forecast, o
 	}
 	for k, stage := range forecast.Stages {
 		if k > 0 && stage >= c.From && stage < c.Until {
-			if dates := forecast.Dates(k); dates.P90 >= on {
-				return "from " + viewDates(dates).Text
+			switch dates := forecast.Dates(k); {
+			case !dates.Holds(0.5):
+				return "perhaps not this year"
+			case dates.P90 >= on:
+				return strings.TrimPrefix("from "+viewDates(dates).Text, "from from ")
 			}
 			return "next year"
 		}
@@ -288,16 +343,19 @@ func (s *state) showsWords(c identity.Character, forecast *phenology.Forecast, o
 	return "not in this year of its life"
 }
 
-// lookers are who has looked at a plant, and who lives here.
+// lookers are who lives here, and who has looked at a plant: each person once, however
+// the name was typed.
 func (s *state) lookers(looks []look) []string {
 	names := []string{}
 	add := func(name string) {
-		if !slices.Contains(names, name) {
+		if !slices.ContainsFunc(names, func(known string) bool { return spelling.SamePerson(known, name) }) {
 			names = append(names, name)
 		}
 	}
 	for _, person := range s.standingPeople() {
-		add(person.Name)
+		if years, told := s.ageOf(person); !told || years >= flora.ChildUntil {
+			add(person.Name)
+		}
 	}
 	for _, l := range looks {
 		add(l.By)
@@ -319,7 +377,7 @@ func (s *state) proofWords(rules *identity.Rules, f identity.Finding, looks []lo
 	switch f.State {
 	case identity.Sure:
 		if labelled {
-			return fmt.Sprintf("Sure: it came labelled and %s agree.", counted(float64(len(f.Seen)), "character", "characters"))
+			return fmt.Sprintf("Sure: it came labelled, %s agree, and every dangerous plant on record is ruled out.", counted(float64(len(f.Seen)), "character", "characters"))
 		}
 		return fmt.Sprintf("Sure: %s agree over %s, and every dangerous plant on record is ruled out.", counted(float64(len(f.Seen)), "character", "characters"), counted(float64(len(looks)), "look", "looks"))
 	case identity.Excluded:
@@ -330,7 +388,11 @@ func (s *state) proofWords(rules *identity.Rules, f identity.Finding, looks []lo
 	}
 	var owed []string
 	if len(f.MustsOwed) > 0 {
-		owed = append(owed, "to be seen: "+names(f.MustsOwed))
+		which := ""
+		if labelled {
+			which = "two of "
+		}
+		owed = append(owed, "to be seen: "+which+names(f.MustsOwed))
 	}
 	if len(f.DangersOwed) > 0 {
 		deadly := slices.MinFunc(f.DangersOwed, func(a, b identity.Danger) int {
@@ -342,8 +404,16 @@ func (s *state) proofWords(rules *identity.Rules, f identity.Finding, looks []lo
 		}
 		owed = append(owed, words)
 	}
-	if f.LooksOwed > 0 {
-		owed = append(owed, counted(float64(f.LooksOwed), "look", "looks")+" that proves it, on another day or by another person")
+	if len(f.Untold) > 0 {
+		owed = append(owed, "not told yet, which leaves open what it decides: "+names(f.Untold))
+	}
+	switch {
+	case f.LooksOwed > 1:
+		owed = append(owed, fmt.Sprintf("%d whole looks, by two people or by one at least %d days apart", f.LooksOwed, identity.DaysApart))
+	case f.LooksOwed == 1 && labelled:
+		owed = append(owed, "one whole look")
+	case f.LooksOwed == 1:
+		owed = append(owed, fmt.Sprintf("one more whole look, by another person or at least %d days later", identity.DaysApart))
 	}
 	return "Unproven; still " + strings.Join(owed, "; ") + "."
 }

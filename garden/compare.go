@@ -111,13 +111,13 @@ const fewestCompared, mostCompared = 2, 4
 // Compare sets two to four plants side by side on a day.
 func (g *Garden) Compare(ctx context.Context, on calendar.Date, ids []string) (CompareView, error) {
 	if len(ids) < fewestCompared || len(ids) > mostCompared {
-		return CompareView{}, Faults{{"ids", fmt.Sprintf("Choose from %d to %d plants.", fewestCompared, mostCompared)}}
+		return CompareView{}, Faults{{Field: "ids", Message: fmt.Sprintf("Choose from %d to %d plants.", fewestCompared, mostCompared)}}
 	}
 	var plants []PlantView
 	v := CompareView{Plants: []PlantBrief{}, Rows: []CompareRow{}, Apart: []CompareNote{}, Characters: []CompareCharacter{}}
 	for i, id := range ids {
 		if slices.Contains(ids[:i], id) {
-			return v, Faults{{"ids", "Choose each plant once."}}
+			return v, Faults{{Field: "ids", Message: "Choose each plant once."}}
 		}
 		plant, err := g.Plant(ctx, id, on)
 		if err != nil {
@@ -196,12 +196,23 @@ func apart(plants []PlantView) []CompareNote {
 			for _, other := range plants {
 				told := slices.ContainsFunc(notes, func(n CompareNote) bool { return n.Pair == other.Name+" and "+p.Name })
 				if other.ID != p.ID && taxon(l.Botanical) == taxon(other.Botanical) && !told {
-					notes = append(notes, CompareNote{p.Name + " and " + other.Name, l.Decides, l.When, l.Danger})
+					notes = append(notes, CompareNote{p.Name + " and " + other.Name, l.Decides, l.When, dangerOfPair(p, other)})
 				}
 			}
 		}
 	}
 	return notes
+}
+
+// dangerOfPair says which of two plants is dangerous, and how; nothing where neither is.
+func dangerOfPair(a, b PlantView) string {
+	var words []string
+	for _, p := range []PlantView{a, b} {
+		if flora.IsDangerous(p.Danger) {
+			words = append(words, p.Name+" is "+p.Danger)
+		}
+	}
+	return joined(words)
 }
 
 // taxon is a botanical name without its author.

@@ -2,6 +2,7 @@ package garden
 
 import (
 	"encoding/json"
+	"errors"
 	"fmt"
 
 	"bramblyacre/core/calendar"
@@ -27,19 +28,17 @@ func (s *state) addEvidence(rows allRows) error {
 	s.looks, s.findLook = map[int64][]look{}, map[int64][]look{}
 	for _, row := range rows.looks {
 		l := look{row: row}
-		var err error
-		if l.Day, err = calendar.Parse(row.Day); err != nil {
-			return fmt.Errorf("check %d: %w", row.ID, err)
-		}
-		l.By = row.ByWhom
-		if err := json.Unmarshal([]byte(row.Answers), &l.Answers); err != nil {
-			return fmt.Errorf("check %d: %w", row.ID, err)
-		}
-		if err := json.Unmarshal([]byte(row.Shown), &l.Shown); err != nil {
-			return fmt.Errorf("check %d: %w", row.ID, err)
-		}
-		if err := json.Unmarshal([]byte(row.Photos), &l.photos); err != nil {
-			return fmt.Errorf("check %d: %w", row.ID, err)
+		day, err := calendar.Parse(row.NotedOn)
+		l.Day, l.By = day, row.ByWhom
+		err = errors.Join(err, json.Unmarshal([]byte(row.Answers), &l.Answers), json.Unmarshal([]byte(row.Shown), &l.Shown), json.Unmarshal([]byte(row.Photos), &l.photos))
+		if err != nil {
+			err = fmt.Errorf("check %d: %w", row.ID, err)
+			if row.PlantingID == nil {
+				return err
+			}
+			// It may have contradicted: without it nothing is proved of the planting.
+			s.cannotRead(*row.PlantingID, err)
+			continue
 		}
 		if row.PlantingID != nil {
 			s.looks[*row.PlantingID] = append(s.looks[*row.PlantingID], l)

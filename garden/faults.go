@@ -1,10 +1,13 @@
 package garden
 
 import (
+	"errors"
 	"fmt"
 	"slices"
 	"strings"
 	"unicode/utf8"
+
+	"bramblyacre/core/spelling"
 )
 
 // Fault is something wrong with one field of what was entered, said so that the
@@ -12,6 +15,9 @@ import (
 type Fault struct {
 	Field   string
 	Message string
+	// Code is set for a question: what was entered is noted all the same once it is sent
+	// again with the code among what is affirmed.
+	Code string
 }
 
 // Faults are everything wrong with an entry. Nothing of it was written.
@@ -42,7 +48,33 @@ func (e ConflictError) Error() string { return e.Why }
 type checklist struct{ faults Faults }
 
 func (c *checklist) add(field, format string, args ...any) {
-	c.faults = append(c.faults, Fault{field, fmt.Sprintf(format, args...)})
+	c.faults = append(c.faults, Fault{Field: field, Message: fmt.Sprintf(format, args...)})
+}
+
+// ask asks back about what is unlikely or unwise, and no fault in itself: nothing is noted
+// unless the question, word for word, is among what was affirmed. A yes to what another
+// plant, day or stage was asked about is no yes to this one.
+func (c *checklist) ask(field, code string, affirmed []string, format string, args ...any) {
+	question := fmt.Sprintf(format, args...)
+	if !slices.Contains(affirmed, question) {
+		c.faults = append(c.faults, Fault{Field: field, Message: question, Code: code})
+	}
+}
+
+// Questions returns the questions that a change was refused with, word for word: sent again
+// with them affirmed, it is taken in. None where something else is wrong too.
+func Questions(err error) (asked []string) {
+	var faults Faults
+	if !errors.As(err, &faults) {
+		return nil
+	}
+	for _, fault := range faults {
+		if fault.Code == "" {
+			return nil
+		}
+		asked = append(asked, fault.Message)
+	}
+	return asked
 }
 
 func (c *checklist) addError(field string, err error) {
@@ -79,6 +111,11 @@ func (c *checklist) text(field, value string, longest int) string {
 		c.add(field, "This is not readable text.")
 	}
 	return value
+}
+
+// name reads the name of someone or something: one line, and no more than may be.
+func (c *checklist) name(field, value string) string {
+	return spelling.OneLine(c.text(field, value, longestName))
 }
 
 // sentence gives an error's text a capital and a full stop.

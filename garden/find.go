@@ -4,12 +4,8 @@ import (
 	"context"
 	"slices"
 	"strings"
-	"unicode"
 
-	"golang.org/x/text/cases"
-	"golang.org/x/text/runes"
-	"golang.org/x/text/transform"
-	"golang.org/x/text/unicode/norm"
+	"bramblyacre/core/spelling"
 )
 
 // Found is something the plot has by a name.
@@ -32,12 +28,12 @@ func (g *Garden) Find(ctx context.Context, words string) ([]Found, error) {
 		return nil, err
 	}
 	found := []Found{}
-	wanted := strings.Fields(plain(words))
+	wanted := strings.Fields(spelling.Words(words))
 	if len(wanted) == 0 {
 		return found, nil
 	}
 	matches := func(names ...string) bool {
-		all := plain(strings.Join(names, " "))
+		all := spelling.Words(strings.Join(names, " "))
 		return !slices.ContainsFunc(wanted, func(word string) bool { return !strings.Contains(all, word) })
 	}
 	for _, p := range s.plantings {
@@ -55,13 +51,4 @@ func (g *Garden) Find(ctx context.Context, words string) ([]Found, error) {
 		}
 	}
 	return found[:min(len(found), mostFound)], nil
-}
-
-// plain writes a text without accents and regardless of case: ß as ss.
-func plain(text string) string {
-	stripped, _, err := transform.String(transform.Chain(norm.NFD, runes.Remove(runes.In(unicode.Mn)), norm.NFC), text)
-	if err != nil {
-		return strings.ToLower(text)
-	}
-	return cases.Fold().String(stripped)
 }

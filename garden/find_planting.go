@@ -12,6 +12,9 @@ import (
 type FindPlantingInput struct {
 	BedID  int64 `json:"bedId"`
 	Plants int   `json:"plants"`
+	// Year is the year of its life that it was found in.
+	Year     int      `json:"year,omitempty" doc:"The year of its life that it was found in; 0 where nobody knows"`
+	Affirmed []string `json:"affirmed,omitempty" doc:"The questions that were asked back, word for word, and said yes to"`
 }
 
 // PlantFind makes a planting of a find, with every look at it: what proved the find
@@ -22,17 +25,17 @@ func (g *Garden) PlantFind(ctx context.Context, id int64, in FindPlantingInput) 
 		if err != nil {
 			return record{}, err
 		}
-		row, err := g.readPlanting(s, PlantingInput{BedID: in.BedID, SpeciesID: f.SpeciesID, Plants: in.Plants, StartedOn: f.Day, Origin: string(flora.FromFound), Note: "Found: " + f.Place})
+		row, err := g.readPlanting(s, PlantingInput{BedID: in.BedID, SpeciesID: f.SpeciesID, Plants: in.Plants, StartedOn: f.Day, Origin: string(flora.FromFound), Year: in.Year, Affirmed: in.Affirmed, Note: "Found: " + f.Place}, nil)
 		if err != nil {
 			return record{}, err
 		}
-		row.CountedOn = s.today.String()
+		row.CountedOn, row.CountedAfter = s.today.String(), s.lastEntry
 		planting, err := put(ctx, d, "plantings", 0, row, func(r store.Planting) int64 { return r.ID })
 		if err != nil {
 			return record{}, err
 		}
 		for _, l := range s.findLook[id] {
-			moved := store.PutLookParams{ID: &l.row.ID, PlantingID: &planting.ID, Day: l.row.Day, ByWhom: l.row.ByWhom, Answers: l.row.Answers, Shown: l.row.Shown, Photos: l.row.Photos, Note: l.row.Note}
+			moved := store.PutLookParams{ID: &l.row.ID, PlantingID: &planting.ID, Day: l.row.Day, ByWhom: l.row.ByWhom, Answers: l.row.Answers, Shown: l.row.Shown, Photos: l.row.Photos, Note: l.row.Note, NotedOn: l.row.NotedOn}
 			if _, err := put(ctx, d, "looks", l.row.ID, moved, lookID); err != nil {
 				return record{}, err
 			}

@@ -25,7 +25,7 @@ func findParams(f store.Find) store.PutFindParams {
 }
 
 func storeFind(c *checklist, s *state, in FindInput) store.PutFindParams {
-	row := store.PutFindParams{Day: s.readDay(c, "day", in.Day).String(), Place: c.text("place", in.Place, longestName), SpeciesID: in.SpeciesID, Note: c.text("note", in.Note, longestNote)}
+	row := store.PutFindParams{Day: s.readDay(c, "day", in.Day).String(), Place: c.name("place", in.Place), SpeciesID: in.SpeciesID, Note: c.text("note", in.Note, longestNote)}
 	if row.Place == "" {
 		c.add("place", "Say where it stands.")
 	}

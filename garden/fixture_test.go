@@ -2,6 +2,7 @@ package garden
 
 import (
 	"context"
+	"encoding/json"
 	"errors"
 	"strings"
 	"testing"
@@ -25,6 +26,8 @@ type plot struct {
 	store    *store.Store
 	bed      int64
 	planting int64
+	// today is the plot's clock, which a test may move.
+	today *calendar.Date
 }
 
 func emptyGarden(t testing.TB, today *calendar.Date) (*Garden, *store.Store) {
@@ -43,7 +46,7 @@ func newPlot(t *testing.T) *plot {
 	t.Helper()
 	today := day
 	g, s := emptyGarden(t, &today)
-	p := &plot{Garden: g, t: t, store: s}
+	p := &plot{Garden: g, t: t, store: s, today: &today}
 	_, err := g.AddBed(t.Context(), goodBed())
 	check(t, err)
 	p.bed = p.newest().BedID
@@ -53,15 +56,60 @@ func newPlot(t *testing.T) *plot {
 	return p
 }
 
-// AddPlanting plants, and looks at what came labelled: it is sure from then on.
-func (p *plot) AddPlanting(ctx context.Context, in PlantingInput) (Entry, error) {
-	if !in.Labelled {
-		return p.Garden.AddPlanting(ctx, in)
+// sayYes does something, and says yes to what is asked back.
+func sayYes[T any](do func(affirmed []string) (T, error)) (T, error) {
+	done, err := do(nil)
+	if asked := Questions(err); len(asked) > 0 {
+		return do(asked)
 	}
-	return addSure(p.t, p.Garden, in)
+	return done, err
 }
 
-// addSure plants and notes a look that saw everything on record.
+// AddPlanting plants, and looks at what came labelled: it is sure from then on.
+func (p *plot) AddPlanting(ctx context.Context, in PlantingInput) (Entry, error) {
+	return sayYes(func(affirmed []string) (Entry, error) {
+		in.Affirmed = affirmed
+		if !in.Labelled {
+			return p.Garden.AddPlanting(ctx, in)
+		}
+		return addSure(p.t, p.Garden, in)
+	})
+}
+
+// ChangePlanting and SetSite say yes to what is asked back: of that there are tests of its
+// own.
+func (p *plot) ChangePlanting(ctx context.Context, id int64, seen Version, in PlantingInput) (Entry, error) {
+	return sayYes(func(affirmed []string) (Entry, error) {
+		in.Affirmed = affirmed
+		return p.Garden.ChangePlanting(ctx, id, seen, in)
+	})
+}
+
+func (p *plot) SetSite(ctx context.Context, seen Version, in SiteInput) (Entry, error) {
+	return sayYes(func(affirmed []string) (Entry, error) {
+		in.Affirmed = affirmed
+		return p.Garden.SetSite(ctx, seen, in)
+	})
+}
+
+// seenSo notes a look, and says that it was seen so where that is asked back.
+func (p *plot) seenSo(planting int64, look ObservationInput) (Observed, error) {
+	p.t.Helper()
+	return sayYes(func(affirmed []string) (Observed, error) {
+		look.Affirmed = affirmed
+		return p.NoteObservation(p.t.Context(), planting, look)
+	})
+}
+
+// switchStationOn has the simulated station read the plot's weather.
+func (p *plot) switchStationOn() {
+	p.t.Helper()
+	_, err := p.SetSite(p.t.Context(), AsItStands, SiteInput{Name: "My plot", Latitude: 46.6, Altitude: "640 m", ClimateID: "hill-valley", Width: "30 m", Depth: "20 m", Units: "metric", Station: simulatedStation})
+	check(p.t, err)
+}
+
+// addSure plants, and puts down a look of years ago that saw everything on record, in
+// flower and in fruit.
 func addSure(t testing.TB, g *Garden, in PlantingInput) (Entry, error) {
 	t.Helper()
 	entry, err := g.AddPlanting(t.Context(), in)
@@ -70,7 +118,20 @@ func addSure(t testing.TB, g *Garden, in PlantingInput) (Entry, error) {
 	}
 	view, err := g.Ledger(t.Context(), LedgerFilter{Most: 1})
 	check(t, err)
-	_, err = g.NoteLook(t.Context(), view.Lines[0].PlantingID, LookInput{Day: in.StartedOn, By: "Ida", Answers: allSeen(g, in.SpeciesID)})
+	id := view.Lines[0].PlantingID
+	_, err = g.change(t.Context(), func(s *state, d *draft) (record, error) {
+		answers, err := json.Marshal(allSeen(g, in.SpeciesID))
+		if err != nil {
+			return record{}, err
+		}
+		shown, err := json.Marshal(s.byID[id].species.Identity.Shows)
+		if err != nil {
+			return record{}, err
+		}
+		row := store.PutLookParams{PlantingID: &id, Day: in.StartedOn, NotedOn: in.StartedOn, ByWhom: "Ida", Answers: string(answers), Shown: string(shown), Photos: "[]"}
+		_, err = put(t.Context(), d, "looks", 0, row, lookID)
+		return record{kind: "check", summary: "Checked", planting: &id}, err
+	})
 	return entry, err
 }
 
@@ -132,4 +193,31 @@ func (p *plot) refused(err error, field, words string, entriesBefore int) {
 	if now := p.entries(); now != entriesBefore {
 		p.t.Errorf("a refused change wrote %d entries", now-entriesBefore)
 	}
+}
+
+// NoteLook, NoteFindLook and SortPicking answer as from a page that was just opened, where
+// the test does not say what the page showed.
+func (p *plot) NoteLook(ctx context.Context, id int64, in LookInput) (Entry, error) {
+	if v, err := p.Check(ctx, id, NoDay, in.By); err == nil && in.SpeciesID == "" {
+		in.Sight = v.Look(in.Day, in.By, in.Answers).Sight
+	}
+	return p.Garden.NoteLook(ctx, id, in)
+}
+
+func (p *plot) NoteFindLook(ctx context.Context, id int64, in LookInput) (Entry, error) {
+	if v, err := p.CheckFind(ctx, id, NoDay, in.By); err == nil && in.SpeciesID == "" {
+		in.Sight = v.Look(in.Day, in.By, in.Answers).Sight
+	}
+	return p.Garden.NoteFindLook(ctx, id, in)
+}
+
+func (p *plot) SortPicking(ctx context.Context, id int64, in SortingInput) (Entry, error) {
+	baskets, err := p.Baskets(ctx)
+	check(p.t, err)
+	for _, basket := range baskets {
+		if basket.PickingID == id && in.SpeciesID == "" {
+			in.Sight = basket.Sorting(in.By, in.Answers).Sight
+		}
+	}
+	return p.Garden.SortPicking(ctx, id, in)
 }

@@ -26,6 +26,10 @@ func (s *state) forSmallPlot(species *flora.Species) ForMe {
 	if f.Minds {
 		f.Answer = fmt.Sprintf("With care: %s wide, and %s. %s", width, spread, species.Site.SpreadNote)
 	}
+	if flora.IsDangerous(species.Identity.Danger) {
+		f.Minds = true
+		f.Answer = fmt.Sprintf("Better not: it is %s, %s wide, and %s.", species.Identity.Danger, width, spread)
+	}
 	if area := s.boundary.Area(); area <= smallPlotM2 {
 		f.Answer += fmt.Sprintf(" Yours is small: %s.", s.units.Area(area))
 	}
@@ -34,12 +38,24 @@ func (s *state) forSmallPlot(species *flora.Species) ForMe {
 
 func forBeginner(species *flora.Species) ForMe {
 	h := species.Household
+	if flora.IsDangerous(species.Identity.Danger) {
+		// Nothing about a plant that kills or poisons is easy.
+		return ForMe{Question: "For a beginner?", Answer: "No: it is " + species.Identity.Danger + ". Know it to leave it alone, and to keep it from what you pick.", Minds: true}
+	}
 	deadly := deadlyLookAlikes(species)
 	f := ForMe{Question: "For a beginner?", Answer: capital(h.Ease) + ": " + lowerFirst(h.EaseWhy), Minds: h.Ease != "easy" || len(deadly) > 0}
 	if len(deadly) > 0 {
-		f.Answer += " It is mistaken for " + joined(deadly) + ", which kills: buy it labelled, or let someone who knows it check."
+		f.Answer += " It is mistaken for " + joined(deadly) + ", which " + kills(deadly) + ": buy it labelled, or let someone who knows it check."
 	}
 	return f
+}
+
+// kills is the word for one or several plants.
+func kills(names []string) string {
+	if len(names) == 1 {
+		return "kills"
+	}
+	return "kill"
 }
 
 // deadlyLookAlikes names the plants that kill and that a species is mistaken for.
@@ -82,10 +98,14 @@ func forChildren(species *flora.Species) ForMe {
 	if species.Household.Children != "" {
 		words = append(words, species.Household.Children)
 	}
+	var untold []string
 	for _, name := range deadlyLookAlikes(species) {
 		if !strings.Contains(species.Household.Children, name) {
-			words = append(words, "Children cannot tell it from "+name+", which kills.")
+			untold = append(untold, name)
 		}
+	}
+	if len(untold) > 0 {
+		words = append(words, "Children cannot tell it from "+joined(untold)+", which "+kills(untold)+".")
 	}
 	f := ForMe{Question: "Near small children?", Answer: nothingOnRecord, Minds: true}
 	if len(words) > 0 {

@@ -5,6 +5,7 @@ package garden
 
 import (
 	"context"
+	"fmt"
 	"sync"
 	"sync/atomic"
 	"time"
@@ -49,7 +50,18 @@ type Garden struct {
 	dragged dragLight
 	// writing keeps a change's reading, judging and writing together.
 	writing sync.Mutex
+	// picturing keeps one photograph at a time in memory, decoded.
+	picturing sync.Mutex
+	// plotID is what the plot is known by, wherever it is served.
+	plotID string
+	// damage is what is wrong with the plot's file.
+	damage atomic.Pointer[string]
+	// copyTrouble is why the last night's copy could not be kept.
+	copyTrouble atomic.Pointer[string]
 }
+
+// PlotID is what the plot is known by, wherever it is served.
+func (g *Garden) PlotID() string { return g.plotID }
 
 // Open returns the garden of a store, laying down a site where it has none yet.
 func Open(ctx context.Context, options Options) (*Garden, error) {
@@ -66,6 +78,10 @@ func Open(ctx context.Context, options Options) (*Garden, error) {
 	g.lore.Store(&lore{lib: options.Library})
 	if err := g.ensureSite(ctx); err != nil {
 		return nil, err
+	}
+	var err error
+	if g.plotID, err = g.Store.PlotID(ctx); err != nil {
+		return nil, fmt.Errorf("read the plot's id: %w", err)
 	}
 	return g, nil
 }

@@ -20,6 +20,7 @@ type GatherView struct {
 
 // NeedView is what the household needs of a part, and what it has taken.
 type NeedView struct {
+	Version   Version `json:"version"`
 	SpeciesID string  `json:"speciesId"`
 	Name      string  `json:"name"`
 	Part      string  `json:"part"`
@@ -65,7 +66,7 @@ func (s *state) needViews() []NeedView {
 				continue
 			}
 			had[key] = true
-			view := NeedView{SpeciesID: p.SpeciesID, Name: p.species.Names.Name, Part: part.Name, Need: s.needWords(p.SpeciesID, part.Name)}
+			view := NeedView{Version: s.needVersion(p.SpeciesID, part.Name), SpeciesID: p.SpeciesID, Name: p.species.Names.Name, Part: part.Name, Need: s.needWords(p.SpeciesID, part.Name)}
 			taken := s.takenGrams(p.SpeciesID, part.Name)
 			view.Taken = s.units.Weight(taken)
 			if need, said := s.needOf(p.SpeciesID, part.Name); said && need > 0 {

@@ -125,7 +125,7 @@ func (g *Garden) BedGround(ctx context.Context, bedID int64) (GroundView, error)
 		}
 		v.Signs = append(v.Signs, choice)
 	}
-	if v.Sun, err = s.viewBedSun(bedID); err != nil {
+	if v.Sun, err = s.viewBedSun(ctx, bedID); err != nil {
 		return v, err
 	}
 	v.Shelter = flora.ShelterWords[s.shelterOf(bed)]
@@ -215,7 +215,7 @@ func bestClass(aspect ground.Aspect, e ground.Evidence) string {
 	return orList(best)
 }
 
-func (s *state) viewBedSun(bedID int64) (BedSunView, error) {
+func (s *state) viewBedSun(ctx context.Context, bedID int64) (BedSunView, error) {
 	bed := s.bedByID[bedID]
 	v := BedSunView{Months: s.monthHours(bedID), Open: []float64{}}
 	course, err := s.yearCourse()
@@ -231,7 +231,7 @@ func (s *state) viewBedSun(bedID int64) (BedSunView, error) {
 	if v.Measured {
 		v.Words = fmt.Sprintf("%s a day in summer, as you measured; the plan gives %s", hoursWords(v.Summer), hoursWords(s.computedSummer(bedID)))
 	}
-	v.Takers, err = s.shadeTakers(bedID)
+	v.Takers, err = s.shadeTakers(ctx, bedID)
 	return v, err
 }
 

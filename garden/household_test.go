@@ -11,7 +11,7 @@ import (
 
 func (p *plot) person(name, born string, circumstances ...string) int64 {
 	p.t.Helper()
-	_, err := p.PutPerson(p.t.Context(), 0, PersonInput{Name: name, Born: born, Circumstances: circumstances})
+	_, err := p.PutPerson(p.t.Context(), 0, AsItStands, PersonInput{Name: name, Born: born, Circumstances: circumstances})
 	check(p.t, err)
 	v, err := p.Household(p.t.Context())
 	check(p.t, err)
@@ -59,7 +59,7 @@ func TestCautionsNameWhomTheyAreForInEveryCircumstance(t *testing.T) {
 
 func TestAChildIsKnownByAgeAndGrowsOutOfIt(t *testing.T) {
 	p := newPlot(t)
-	p.person("Wren", "2027-05-28") // three, and four tomorrow
+	p.person("Pim", "2027-05-28") // three, and four tomorrow
 	s, err := p.state(t.Context())
 	check(t, err)
 	if age, told := s.ageOf(s.people[0]); age != 3 || !told {
@@ -67,7 +67,7 @@ func TestAChildIsKnownByAgeAndGrowsOutOfIt(t *testing.T) {
 	}
 	v, err := p.Planting(t.Context(), p.planting, NoDay)
 	check(t, err)
-	if words := strings.Join(v.Allowance[0].Cautions, "\n"); !strings.HasPrefix(words, "Wren (small child): ") {
+	if words := strings.Join(v.Allowance[0].Cautions, "\n"); !strings.HasPrefix(words, "Pim (small child): ") {
 		t.Errorf("at the picking: %q", words)
 	}
 	p.person("Bryn", "2001-01-01")
@@ -112,7 +112,7 @@ func TestAPreparationBringsItsOwnRouteAndTheLabelItsPeople(t *testing.T) {
 			t.Errorf("a salve warns of swallowing: %s", c.Text)
 		}
 	}
-	if may := preparationsOf(comfrey.Parts[0]); slices.Contains(may, "tea") || !slices.Contains(may, "salve") {
+	if may := comfrey.Parts[0].Preparations(); slices.Contains(may, "tea") || !slices.Contains(may, "salve") {
 		t.Errorf("of comfrey leaf may be made %v", may)
 	}
 	if v := s.cautionsOf(&flora.Species{}, "leaf", ""); !strings.HasPrefix(v.None, "No caution on record here") {
@@ -136,10 +136,10 @@ func TestPeopleAreRefusedWithTheReason(t *testing.T) {
 		{PersonInput{Name: "Joss", Circumstances: []string{"melancholy"}}, "circumstances", "not one of"},
 		{PersonInput{Name: "Joss", Circumstances: []string{"small child"}}, "circumstances", "not one of"},
 	} {
-		_, err := p.PutPerson(t.Context(), 0, test.in)
+		_, err := p.PutPerson(t.Context(), 0, AsItStands, test.in)
 		p.refused(err, test.field, test.words, before)
 	}
-	if _, err := p.PutPerson(t.Context(), 99, PersonInput{Name: "Joss"}); !errors.As(err, new(NotFoundError)) {
+	if _, err := p.PutPerson(t.Context(), 99, AsItStands, PersonInput{Name: "Joss"}); !errors.As(err, new(NotFoundError)) {
 		t.Errorf("someone who is not there was changed: %v", err)
 	}
 }

@@ -26,16 +26,55 @@ func (p *plot) unproven() int64 {
 
 func (p *plot) checked(id int64) CheckView {
 	p.t.Helper()
-	v, err := p.Check(p.t.Context(), id, NoDay)
+	v, err := p.Check(p.t.Context(), id, NoDay, "")
 	check(p.t, err)
 	noNulls(p.t, "a check", v)
 	return v
 }
 
+// look notes a look on its day, the plot's clock set to it, at what shows then of the
+// characters given.
 func (p *plot) look(id int64, day, by string, answers map[string]string) {
 	p.t.Helper()
-	_, err := p.NoteLook(p.t.Context(), id, LookInput{Day: day, By: by, Answers: answers})
+	p.on(day, func() {
+		v, err := p.Check(p.t.Context(), id, NoDay, by)
+		check(p.t, err)
+		_, err = p.NoteLook(p.t.Context(), id, LookInput{Day: day, By: by, Answers: onlyShowing(v, answers)})
+		check(p.t, err)
+	})
+}
+
+// findLook notes a look at a find on its day, at what shows then.
+func (p *plot) findLook(id int64, day, by string, answers map[string]string) {
+	p.t.Helper()
+	p.on(day, func() {
+		v, err := p.CheckFind(p.t.Context(), id, NoDay, by)
+		check(p.t, err)
+		_, err = p.NoteFindLook(p.t.Context(), id, LookInput{Day: day, By: by, Answers: onlyShowing(v, answers)})
+		check(p.t, err)
+	})
+}
+
+// onlyShowing are the answers about what shows on the day of a check.
+func onlyShowing(v CheckView, answers map[string]string) map[string]string {
+	showing := map[string]string{}
+	for id, answer := range answers {
+		if slices.Contains(v.Showing, id) {
+			showing[id] = answer
+		}
+	}
+	return showing
+}
+
+// on does something on another day of the plot.
+func (p *plot) on(day string, act func()) {
+	p.t.Helper()
+	at, err := calendar.Parse(day)
 	check(p.t, err)
+	today := *p.today
+	*p.today = at
+	act()
+	*p.today = today
 }
 
 func TestAPlantingIsProvedOverTwoLooksAndThenItsWindowOpens(t *testing.T) {
@@ -61,11 +100,15 @@ func TestAPlantingIsProvedOverTwoLooksAndThenItsWindowOpens(t *testing.T) {
 	_, err = p.NotePicking(t.Context(), id, PickingInput{Day: "2031-05-27", Part: "leaf", Amount: "3"})
 	p.refused(err, "part", "identity is not proved", p.entries())
 	everything := allSeen(p.Garden, "sweet-cicely")
-	p.look(id, "2031-05-20", "Ida", everything)
-	if v = p.checked(id); v.State != "unproven" || v.LooksOwed != 1 || !v.Dangers[0].RuledOut || !strings.Contains(v.Proof, "1 look that proves it") {
+	p.look(id, "2030-06-20", "Ida", everything)
+	if v = p.checked(id); v.State != "unproven" || v.LooksOwed != 1 || !v.Dangers[0].RuledOut || !strings.Contains(v.Proof, "one more whole look") {
 		t.Errorf("after one look: %s, %q", v.State, v.Proof)
 	}
-	p.look(id, "2031-05-27", "Ida", map[string]string{"smell": "seen", "stem-mark": "seen", "stem-surface": "seen", "leaf-surface": "seen"})
+	p.look(id, "2030-06-22", "Ida", everything)
+	if v = p.checked(id); v.State != "unproven" || v.LooksOwed != 1 {
+		t.Errorf("two days after: %s, %q", v.State, v.Proof)
+	}
+	p.look(id, "2030-06-24", "Ida", everything)
 	if v = p.checked(id); v.State != "sure" || len(v.Later) != 0 || !strings.HasPrefix(v.Proof, "Sure") {
 		t.Errorf("after two: %s, %q", v.State, v.Proof)
 	}
@@ -141,8 +184,8 @@ func TestAStrangerAtTheTableHoldsBackThatBasketOnly(t *testing.T) {
 	p.refused(err, "by", "who sorted", before)
 	_, err = p.SortPicking(t.Context(), all[0].PickingID, SortingInput{By: "Ida", Answers: map[string]string{"aura": "seen"}})
 	p.refused(err, "answers", "no character on record", before)
-	_, err = p.SortPicking(t.Context(), all[0].PickingID, SortingInput{By: "Ida", Answers: map[string]string{all[0].Questions[0].ID: "seen"}, Rejected: 1e9})
-	p.refused(err, "rejected", "no more", before)
+	_, err = p.SortPicking(t.Context(), all[0].PickingID, SortingInput{By: "Ida", Answers: map[string]string{all[0].Questions[0].ID: "seen"}, Rejected: "9 t"})
+	p.refused(err, "rejected", "not a unit of weight", before)
 	_, err = p.SortPicking(t.Context(), all[0].PickingID, SortingInput{By: "Ida", Answers: answers})
 	check(t, err)
 	all, err = p.Baskets(t.Context())
@@ -161,6 +204,10 @@ func TestALookIsRefusedWithItsReason(t *testing.T) {
 		field, words string
 	}{
 		{LookInput{Day: "2031-05-27", By: " ", Answers: good}, "by", "who looked"},
+		{LookInput{Day: "2031-05-27", By: "\u200b.", Answers: good}, "by", "who looked"},
+		{LookInput{Day: "2031-05-26", By: "Ida", Answers: good}, "day", "noted on its day"},
+		{LookInput{Day: "2031-02-26", Kept: true, By: "Ida", Answers: good}, "day", "kept for longer"},
+		{LookInput{Day: "2031-05-27", By: "Ida", Answers: map[string]string{"leaf-joint": "seen", "fruit-colour": "cannot tell"}}, "answers", "not on 27 May"},
 		{LookInput{Day: "2031-06-27", By: "Ida", Answers: good}, "day", "has not come yet"},
 		{LookInput{Day: "2019-06-27", By: "Ida", Answers: good}, "day", "only began"},
 		{LookInput{Day: "2031-05-27", By: "Ida"}, "answers", "at least one"},
@@ -254,11 +301,10 @@ func TestAFindIsCheckedLikeAPlanting(t *testing.T) {
 	check(t, err)
 	id := finds[0].ID
 	for _, day := range []string{"2031-05-20", "2031-05-24"} {
-		if v, err := p.CheckFind(t.Context(), id, NoDay); err != nil || v.State != "unproven" || v.FindID != id {
+		if v, err := p.CheckFind(t.Context(), id, NoDay, ""); err != nil || v.State != "unproven" || v.FindID != id {
 			t.Errorf("before %s: %s, %v", day, v.State, err)
 		}
-		_, err = p.NoteFindLook(t.Context(), id, LookInput{Day: day, By: "Ida", Answers: allSeen(p.Garden, "ramsons")})
-		check(t, err)
+		p.findLook(id, day, "Ida", allSeen(p.Garden, "ramsons"))
 	}
 	if finds, _ = p.Finds(t.Context()); finds[0].State != "sure" {
 		t.Errorf("after two looks the find is %s", finds[0].State)
@@ -273,7 +319,7 @@ func TestAFindIsCheckedLikeAPlanting(t *testing.T) {
 	if finds, _ = p.Finds(t.Context()); len(finds) != 0 {
 		t.Errorf("%d finds are left", len(finds))
 	}
-	if _, err := p.CheckFind(t.Context(), id, NoDay); !errors.As(err, new(NotFoundError)) {
+	if _, err := p.CheckFind(t.Context(), id, NoDay, ""); !errors.As(err, new(NotFoundError)) {
 		t.Errorf("a find that is off the list: %v", err)
 	}
 }
@@ -293,11 +339,14 @@ func TestAFindIsNotLookedAtBeforeItWasFound(t *testing.T) {
 	finds, err := p.Finds(t.Context())
 	check(t, err)
 	before = p.entries()
-	for day, want := range map[string]string{"2031-05-19": "only found on 2031-05-20", "1031-05-27": "too long ago"} {
-		_, err := p.NoteFindLook(t.Context(), finds[0].ID, LookInput{Day: day, By: "Ida", Answers: allSeen(p.Garden, "yarrow")})
-		p.refused(err, "day", want, before)
+	leaf := map[string]string{"smell": "seen", "leaf-build": "seen"}
+	for _, kept := range []bool{false, true} {
+		for day, want := range map[string]string{"2031-05-19": "only found on 2031-05-20", "1031-05-27": "too long ago"} {
+			_, err := p.NoteFindLook(t.Context(), finds[0].ID, LookInput{Day: day, Kept: kept, By: "Ida", Answers: leaf})
+			p.refused(err, "day", want, before)
+		}
 	}
-	_, err = p.NoteFindLook(t.Context(), finds[0].ID, LookInput{Day: "2031-05-20", By: "Ida", Answers: allSeen(p.Garden, "yarrow")})
+	_, err = p.NoteFindLook(t.Context(), finds[0].ID, LookInput{Day: "2031-05-20", Kept: true, By: "Ida", Answers: leaf})
 	check(t, err)
 }
 
@@ -311,7 +360,9 @@ func TestAPlantCalledAnotherIsUnprovenAgain(t *testing.T) {
 	check(t, err)
 	id := p.newest().PlantingID
 	for _, by := range []string{"Ida", "Joss"} {
-		p.look(id, "2031-05-27", by, allSeen(p.Garden, "fennel"))
+		p.look(id, "2030-06-20", by, allSeen(p.Garden, "fennel"))
+		p.look(id, "2030-08-01", by, allSeen(p.Garden, "fennel"))
+		p.look(id, "2030-09-20", by, allSeen(p.Garden, "fennel"))
 	}
 	state := func() string {
 		v, err := p.Planting(t.Context(), id, NoDay)
@@ -323,14 +374,14 @@ func TestAPlantCalledAnotherIsUnprovenAgain(t *testing.T) {
 	}
 	for _, other := range []string{"sweet-cicely", "lovage", "garden-angelica", "ground-elder", "watercress", "yarrow"} {
 		in.SpeciesID = other
-		_, err = p.ChangePlanting(t.Context(), id, in)
+		_, err = p.ChangePlanting(t.Context(), id, AsItStands, in)
 		check(t, err)
 		if got := state(); got == "sure" {
 			t.Errorf("what was proved as fennel is sure as %s", other)
 		}
 	}
 	in.SpeciesID = "fennel"
-	_, err = p.ChangePlanting(t.Context(), id, in)
+	_, err = p.ChangePlanting(t.Context(), id, AsItStands, in)
 	check(t, err)
 	if got := state(); got != "sure" {
 		t.Errorf("called fennel again it is %s", got)
@@ -342,16 +393,18 @@ func TestAnOwnPlantChangedAfterTheLooksKeepsWhatHolds(t *testing.T) {
 	p := newPlot(t)
 	copied, err := p.CopyOf(t.Context(), "fennel")
 	check(t, err)
-	_, own, err := p.PutOwnPlant(t.Context(), PlantFileInput{Text: copied.Text})
+	_, own, err := p.PutOwnPlant(t.Context(), AsItStands, PlantFileInput{Text: copied.Text})
 	check(t, err)
 	_, err = p.AddPlanting(t.Context(), PlantingInput{BedID: p.bed, SpeciesID: own, Plants: 3, StartedOn: "2029-04-10", Origin: "found"})
 	check(t, err)
 	id := p.newest().PlantingID
 	for _, by := range []string{"Ida", "Joss"} {
-		p.look(id, "2031-05-27", by, allSeen(p.Garden, own))
+		p.look(id, "2030-06-20", by, allSeen(p.Garden, own))
+		p.look(id, "2030-08-01", by, allSeen(p.Garden, own))
+		p.look(id, "2030-09-20", by, allSeen(p.Garden, own))
 	}
 	for _, step := range []struct{ smell, want string }{{"aniseed, lemon", "sure"}, {"lemon", "unproven"}, {"aniseed", "sure"}} {
-		_, _, err = p.PutOwnPlant(t.Context(), PlantFileInput{Text: strings.Replace(copied.Text, `smell = "aniseed"`, fmt.Sprintf("smell = %q", step.smell), 1)})
+		_, _, err = p.PutOwnPlant(t.Context(), AsItStands, PlantFileInput{Text: strings.Replace(copied.Text, `smell = "aniseed"`, fmt.Sprintf("smell = %q", step.smell), 1)})
 		check(t, err)
 		v, err := p.Planting(t.Context(), id, NoDay)
 		check(t, err)
@@ -393,8 +446,7 @@ func TestTheCheckOfAFindIsAmongTheJobs(t *testing.T) {
 		t.Errorf("skipped: %v", err)
 	}
 	for i, day := range []string{"2031-05-20", "2031-05-27"} {
-		_, err = p.NoteFindLook(t.Context(), j.FindID, LookInput{Day: day, By: "Ida", Answers: allSeen(p.Garden, "ramsons")})
-		check(t, err)
+		p.findLook(j.FindID, day, "Ida", allSeen(p.Garden, "ramsons"))
 		if still := job(NoDay).FindID != 0; still && i == 1 {
 			t.Error("a sure find is to be checked")
 		}
@@ -426,8 +478,7 @@ func TestAFindBecomesAPlantingWithItsLooks(t *testing.T) {
 	check(t, err)
 	id := finds[0].ID
 	for _, day := range []string{"2031-05-20", "2031-05-24"} {
-		_, err = p.NoteFindLook(t.Context(), id, LookInput{Day: day, By: "Ida", Answers: allSeen(p.Garden, "ramsons")})
-		check(t, err)
+		p.findLook(id, day, "Ida", allSeen(p.Garden, "ramsons"))
 	}
 	before := p.entries()
 	_, err = p.PlantFind(t.Context(), id, FindPlantingInput{BedID: 99, Plants: 4})
@@ -459,7 +510,9 @@ func TestADangerousPlantIsNeverOfferedWhateverIsNoted(t *testing.T) {
 		if species.IsUsed() {
 			continue
 		}
-		_, err := p.Garden.AddPlanting(t.Context(), PlantingInput{BedID: p.bed, SpeciesID: species.ID, Plants: 3, StartedOn: "2029-04-10", Origin: "bought", Labelled: true, Source: "Label."})
+		_, err := sayYes(func(affirmed []string) (Entry, error) {
+			return p.Garden.AddPlanting(t.Context(), PlantingInput{BedID: p.bed, SpeciesID: species.ID, Plants: 3, StartedOn: "2029-04-10", Origin: "bought", Labelled: true, Source: "Label.", Affirmed: affirmed})
+		})
 		check(t, err)
 		id := p.newest().PlantingID
 		p.look(id, "2031-05-20", "Ida", allSeen(p.Garden, species.ID))
@@ -498,9 +551,9 @@ func TestAPlantingCalledSureBeforeThereWasACheckIsHeldUntilALookAgrees(t *testin
 	if v.Identity != "unproven" || !v.Labelled || v.Source != "The nursery's label." || v.Allowance[0].Offered {
 		t.Errorf("it is %s, labelled %v by %q", v.Identity, v.Labelled, v.Source)
 	}
-	_, err = fresh.NoteLook(t.Context(), 1, LookInput{Day: "2031-05-27", By: "Ida", Answers: map[string]string{
-		"leaf-joint": "seen", "leaf-shape": "seen", "leaf-base": "seen", "leaf-surface": "seen", "leaf-margin": "seen", "root-form": "seen", "fruit": "seen",
-	}})
+	asked, err := fresh.Check(t.Context(), 1, NoDay, "Ida")
+	check(t, err)
+	_, err = fresh.NoteLook(t.Context(), 1, asked.Look("2031-05-27", "Ida", onlyShowing(asked, allSeen(fresh, "garden-sorrel"))))
 	check(t, err)
 	if v, err = fresh.Planting(t.Context(), 1, NoDay); err != nil || v.Identity != "sure" || !v.Allowance[0].Offered {
 		t.Errorf("after a look that agrees it is %s, %v: %s", v.Identity, err, v.Proof)

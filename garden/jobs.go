@@ -43,9 +43,7 @@ type job struct {
 func (s *state) jobs(on calendar.Date) []job {
 	var jobs []job
 	for _, p := range s.plantings {
-		jobs = append(jobs, s.pickJobs(p, on)...)
-		jobs = append(jobs, s.careJobs(p, on)...)
-		jobs = append(jobs, s.checkJobs(p, on)...)
+		jobs = append(jobs, s.plantingJobs(p, on)...)
 	}
 	jobs = append(jobs, s.findJobs(on)...)
 	jobs = append(jobs, s.roundJobs(on)...)
@@ -57,6 +55,14 @@ func (s *state) jobs(on calendar.Date) []job {
 	}
 	order(wanted, on)
 	return wanted
+}
+
+// plantingJobs are what there is to do for one planting.
+func (s *state) plantingJobs(p *planting, on calendar.Date) []job {
+	if p.aside {
+		return s.asideJobs(p, on)
+	}
+	return slices.Concat(s.pickJobs(p, on), s.careJobs(p, on), s.frostJobs(p, on), s.troubleJobs(p, on), s.checkJobs(p, on))
 }
 
 func order(jobs []job, on calendar.Date) {
@@ -128,7 +134,7 @@ func (s *state) pickJobs(p *planting, on calendar.Date) []job {
 		j.view.Verb, j.view.What, j.view.Part = view.Verb, partOf(p.species.Names.Name, part.Name), part.Name
 		j.view.Amount = lowerFirst(view.Amount) + " · " + view.Weight
 		if on < span.first {
-			j.view.Reason = viewDates(span.window.Opens).Text + ". " + lookedAt(p)
+			j.view.Reason = strings.TrimSpace(fmt.Sprintf("Opens %s. %s %s", viewDates(span.window.Opens).Text, view.Sign, lookedAt(p)))
 		} else {
 			j.view.Reason = strings.TrimSpace(view.Sign + " " + regrowthWords(view) + view.Weather)
 		}
@@ -192,7 +198,7 @@ var endWords = map[flora.Stage]string{
 
 // checkJobs asks for the proof of a planting that could be used were it sure.
 func (s *state) checkJobs(p *planting, on calendar.Date) []job {
-	if p.identity == identity.Sure || p.ground != "" || !p.species.IsUsed() || !s.season.Contains(on) {
+	if p.identity == identity.Sure || p.ground != "" || !p.species.IsUsed() || !s.season.Contains(on) || s.notUpYet(p, on) {
 		return nil
 	}
 	j := s.jobFor(p, "check", "identity", s.season, s.season.Start, s.next.End, on)
@@ -207,11 +213,15 @@ func (s *state) checkJobs(p *planting, on calendar.Date) []job {
 	}
 	j.view.Amount = "unproven · nothing that is owed shows now"
 	forecast, _ := s.on(p, on)
-	if now := askedNow(p.rules, p.finding, forecast, on); len(now) > 0 {
+	if now := s.askedNow(p.rules, s.looks[p.ID], p.labelled(), forecast, on); len(now) > 0 {
 		j.view.Amount = askedWords(now)
 	}
-	if owed := s.owed(p); len(owed) > 0 {
-		j.view.Reason = fmt.Sprintf("Nothing of it is for use yet. First %s (%s): %s", owed[0].LookAlike, owed[0].Danger, owed[0].Decides)
+	j.view.Reason = "Nothing of it is for use yet. " + s.proofWords(p.rules, p.finding, s.looks[p.ID], p.labelled())
+	for _, d := range p.finding.DangersOwed {
+		if at := slices.IndexFunc(p.species.LookAlikes, func(l flora.LookAlike) bool { return l.ID == d.ID && d.Listed && l.Decides != "" }); at >= 0 {
+			j.view.Reason = fmt.Sprintf("Nothing of it is for use yet. First %s (%s): %s", d.Name, d.Danger, p.species.LookAlikes[at].Decides)
+			break
+		}
 	}
 	return []job{j}
 }
@@ -233,7 +243,7 @@ func (s *state) findJobs(on calendar.Date) []job {
 			continue // without a usual year nothing is known to show
 		}
 		day := s.thisSeason(on)
-		now := askedNow(rules, finding, forecast, day)
+		now := s.askedNow(rules, s.findLook[f.ID], false, forecast, day)
 		if len(now) == 0 {
 			continue
 		}
@@ -248,16 +258,25 @@ func (s *state) findJobs(on calendar.Date) []job {
 	return jobs
 }
 
-// askedNow are the questions of a check that show on a day and are needed.
-func askedNow(rules *identity.Rules, finding identity.Finding, forecast *phenology.Forecast, on calendar.Date) []identity.Question {
+// askedNow are the questions of a check that show on a day and are needed, for whoever
+// of the household is furthest with a look that counts now.
+func (s *state) askedNow(rules *identity.Rules, looks []look, labelled bool, forecast *phenology.Forecast, on calendar.Date) []identity.Question {
 	if forecast == nil {
 		return nil
 	}
-	index, _ := forecast.StageOn(on)
-	shows := func(c identity.Character) bool {
-		return identity.ShowsAt(c, forecast.Stages[index], rules.Species.Life.KeepsLeaf)
+	finding := rules.Judge(asCore(looks), labelled)
+	var fewest []identity.Question
+	for i, by := range append(s.lookers(looks), "") {
+		reading, from := rules.Reading(asCore(looks), by, labelled)
+		if from > on {
+			continue
+		}
+		needed := slices.DeleteFunc(rules.Questions(finding, reading, showsOn(forecast, rules.Species, on)), func(q identity.Question) bool { return !q.Needed })
+		if i == 0 || fewest == nil || len(needed) > 0 && len(needed) < len(fewest) {
+			fewest = needed
+		}
 	}
-	return slices.DeleteFunc(rules.Questions(finding, shows), func(q identity.Question) bool { return !q.Needed })
+	return fewest
 }
 
 func askedWords(now []identity.Question) string {
@@ -304,8 +323,20 @@ func (s *state) lookDue(p *planting) bool {
 	if p.now.Stages[index] == flora.Resting {
 		return false
 	}
-	if len(p.sightings) == 0 {
-		return true
+	since := p.started
+	if len(p.sightings) > 0 {
+		since = max(since, p.sightings[len(p.sightings)-1].Day)
 	}
-	return s.today.DaysSince(p.sightings[len(p.sightings)-1].Day) >= roundEveryDays
+	return s.today.DaysSince(since) >= roundEveryDays
+}
+
+// notUpYet tells whether a sowing likely still lies in the ground: there is nothing to look
+// at.
+func (s *state) notUpYet(p *planting, on calendar.Date) bool {
+	forecast, year := s.on(p, on)
+	if forecast == nil || !p.origin.FromStart || year != 1 {
+		return false
+	}
+	index, _ := forecast.StageOn(on)
+	return index == 0 && on.DaysSince(p.started) < forecast.Season.Days()
 }

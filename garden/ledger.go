@@ -86,7 +86,7 @@ func orZero(id *int64) int64 {
 
 // TakeBack undoes a ledger entry. It is itself an entry, and can be taken back.
 func (g *Garden) TakeBack(ctx context.Context, id int64) (Entry, error) {
-	return g.change(ctx, func(_ *state, d *draft) (record, error) {
+	return g.changeRows(ctx, func(d *draft) (record, error) {
 		row, err := d.GetLedgerEntry(ctx, id)
 		if errors.Is(err, sql.ErrNoRows) {
 			return record{}, NotFoundError{"ledger entry"}
@@ -104,6 +104,36 @@ func (g *Garden) TakeBack(ctx context.Context, id int64) (Entry, error) {
 		if err := undo(ctx, d, changes); err != nil {
 			return record{}, err
 		}
+		if err := g.leavesNoPlanting(ctx, d); err != nil {
+			return record{}, err
+		}
 		return record{kind: "taken back", summary: "Took back: " + row.Summary, bed: row.BedID, planting: row.PlantingID, takesBack: &row.ID}, nil
 	})
+}
+
+// leavesNoPlanting refuses to take an own plant out of the library from under a planting of
+// it, as removing it is refused.
+func (g *Garden) leavesNoPlanting(ctx context.Context, d *draft) error {
+	for _, c := range d.changes {
+		if c.Table != "own_plants" || !isNull(c.After) {
+			continue
+		}
+		var gone store.OwnPlant
+		if err := json.Unmarshal(c.Before, &gone); err != nil {
+			return fmt.Errorf("own plant %d: %w", c.ID, err)
+		}
+		if _, ships := g.Library.Species(gone.SpeciesID); ships {
+			continue
+		}
+		plantings, err := d.ListPlantings(ctx)
+		if err != nil {
+			return err
+		}
+		for _, p := range plantings {
+			if p.SpeciesID == gone.SpeciesID {
+				return ConflictError{fmt.Sprintf("%s stands or stood in a bed, so it stays in the library. Take back what was noted of it first.", capital(gone.SpeciesID))}
+			}
+		}
+	}
+	return nil
 }

@@ -62,7 +62,10 @@ func (g *Garden) Light(ctx context.Context, on calendar.Date) (LightView, error)
 			points = append(points, geometry.Point{X: low.X + (float64(c)+0.5)*v.StepM, Y: low.Y + (float64(r)+0.5)*v.StepM})
 		}
 	}
-	light := sun.NewLight(course, s.terrain(), points, s.obstacles(0))
+	light, err := sun.NewLight(ctx, course, s.terrain(), points, s.obstacles(0))
+	if err != nil {
+		return LightView{}, err
+	}
 	for i, at := range points {
 		hours := -1.0
 		if s.boundary.DistanceTo(at) <= v.StepM/2 {
@@ -70,7 +73,10 @@ func (g *Garden) Light(ctx context.Context, on calendar.Date) (LightView, error)
 		}
 		v.Hours = append(v.Hours, hours)
 	}
-	beds, spans := s.bedLight(course, s.obstacles(0))
+	beds, spans, err := s.bedLight(ctx, course, s.obstacles(0))
+	if err != nil {
+		return LightView{}, err
+	}
 	for _, span := range spans {
 		hours := round1(beds.MeanHours(span.first, span.end)[0])
 		v.Beds = append(v.Beds, BedHours{ID: span.bed, Hours: hours, Words: hoursWords(hours), Months: s.monthHours(span.bed)})
@@ -122,7 +128,7 @@ func (g *Garden) Shadows(ctx context.Context, on calendar.Date, hour float64) (S
 func (s *state) shadows(on calendar.Date, hour float64, obstacles []sun.Obstacle) (ShadowsView, error) {
 	at, err := sun.At(s.site.Latitude, on, hour)
 	if err != nil {
-		return ShadowsView{}, Faults{{"hour", sentence(err.Error())}}
+		return ShadowsView{}, Faults{{Field: "hour", Message: sentence(err.Error())}}
 	}
 	v := ShadowsView{Day: on, Hour: hour, Altitude: round1(at.Altitude), Azimuth: round1(at.Azimuth), Outlines: []geometry.Polygon{}, Toward: sun.Toward(at.Azimuth, s.site.BearingDeg)}
 	if at.Altitude <= 0 {
@@ -185,7 +191,7 @@ func (g *Garden) Drag(ctx context.Context, in DragInput) (DragView, error) {
 	if in.On != "" {
 		parsed, err := calendar.Parse(in.On)
 		if err != nil {
-			return DragView{}, Faults{{"on", err.Error()}}
+			return DragView{}, Faults{{Field: "on", Message: err.Error()}}
 		}
 		day = parsed
 	}
@@ -199,9 +205,9 @@ func (g *Garden) Drag(ctx context.Context, in DragInput) (DragView, error) {
 	}
 	it.Form.At = geometry.Point{X: in.XM, Y: in.YM}
 	if !it.Form.At.IsFinite() || math.Abs(in.XM)+math.Abs(in.YM) > 2*plan.LargestM {
-		return DragView{}, Faults{{"xM", "Say where it would stand, in metres."}}
+		return DragView{}, Faults{{Field: "xM", Message: "Say where it would stand, in metres."}}
 	}
-	others, err := g.lightWithout(s, it.ID)
+	others, err := g.lightWithout(ctx, s, it.ID)
 	if err != nil {
 		return DragView{}, err
 	}
@@ -221,7 +227,7 @@ func (g *Garden) Drag(ctx context.Context, in DragInput) (DragView, error) {
 	return v, err
 }
 
-func (g *Garden) lightWithout(s *state, itemID int64) (dragLight, error) {
+func (g *Garden) lightWithout(ctx context.Context, s *state, itemID int64) (dragLight, error) {
 	g.mu.Lock()
 	defer g.mu.Unlock()
 	key := s.sunKey()
@@ -232,7 +238,10 @@ func (g *Garden) lightWithout(s *state, itemID int64) (dragLight, error) {
 	if err != nil {
 		return dragLight{}, err
 	}
-	light, spans := s.bedLight(course, s.obstacles(itemID))
+	light, spans, err := s.bedLight(ctx, course, s.obstacles(itemID))
+	if err != nil {
+		return dragLight{}, err
+	}
 	g.dragged = dragLight{key, itemID, light, spans}
 	return g.dragged, nil
 }
@@ -247,23 +256,44 @@ type ShadeTaker struct {
 
 // shadeTakers are the things that keep sun from a bed in summer, the one that
 // takes most first. What two things shade together is counted for neither.
-func (s *state) shadeTakers(bedID int64) ([]ShadeTaker, error) {
+func (s *state) shadeTakers(ctx context.Context, bedID int64) ([]ShadeTaker, error) {
 	course, err := s.yearCourse()
 	if err != nil {
 		return nil, err
 	}
 	points := s.forms[bedID].Samples(bedSamples)
-	takers := []ShadeTaker{}
-	for _, it := range s.items {
-		if len(it.Obstacles()) == 0 {
-			continue
-		}
-		months := sun.NewLight(course, s.terrain(), points, s.obstacles(it.ID)).MeanHours(0, len(points))
-		gain := 0.0
+	open, err := sun.NewLight(ctx, course, s.terrain(), points, nil)
+	if err != nil {
+		return nil, err
+	}
+	summer := func(months []float64) (hours float64) {
 		for _, m := range s.summerMonths() {
-			gain += (months[m] - s.sunHours[bedID][m]) / 6
+			hours += months[m] / 6
 		}
-		if gain >= 0.1 {
+		return hours
+	}
+	// A thing takes no more from what the others leave than it would take alone, which is
+	// quickly told: the long sum is done only for those that can matter.
+	const leastHours, mostAsked = 0.1, 40
+	alone := map[int64]float64{}
+	var asked []item
+	for _, it := range s.items {
+		if obstacles := it.Obstacles(); len(obstacles) > 0 {
+			alone[it.ID] = summer(open.MeanHours(0, len(points))) - summer(open.With(s.terrain(), obstacles).MeanHours(0, len(points)))
+			if alone[it.ID] >= leastHours {
+				asked = append(asked, it)
+			}
+		}
+	}
+	slices.SortStableFunc(asked, func(a, b item) int { return cmp.Compare(alone[b.ID], alone[a.ID]) })
+	takers := []ShadeTaker{}
+	for _, it := range asked[:min(len(asked), mostAsked)] {
+		without, err := sun.NewLight(ctx, course, s.terrain(), points, s.obstacles(it.ID))
+		if err != nil {
+			return nil, err
+		}
+		gain := summer(without.MeanHours(0, len(points))) - summer(s.sunHours[bedID])
+		if gain >= leastHours {
 			takers = append(takers, ShadeTaker{it.ID, itemName(it.PlanItem.Kind, it.Name), number(gain) + " h a day in summer", gain})
 		}
 	}

@@ -9,17 +9,31 @@ import (
 	"bramblyacre/core/calendar"
 	"bramblyacre/core/flora"
 	"bramblyacre/core/identity"
+	"bramblyacre/core/phenology"
+	"bramblyacre/core/spelling"
 	"bramblyacre/store"
 )
 
 // LookInput is one visit's answers to the check.
 type LookInput struct {
-	Day string `json:"day"`
-	By  string `json:"by" doc:"Who looked"`
+	Day string `json:"day" doc:"Today, or of one that a device kept the day on which it was made"`
+	// Kept is true for a look that a device kept out of reach of the network.
+	Kept bool   `json:"kept,omitempty" doc:"A device kept it without a network until now"`
+	By   string `json:"by" doc:"Who looked"`
 	// Answers are seen, not seen or cannot tell, by character.
 	Answers map[string]string `json:"answers"`
-	Photos  []string          `json:"photos,omitempty" doc:"Of photographs kept before"`
-	Note    string            `json:"note,omitempty"`
+	Sight
+	Photos []string `json:"photos,omitempty" doc:"Of photographs kept before"`
+	Note   string   `json:"note,omitempty"`
+	// ClientKey makes a look that is sent twice, as after a lost connection, count once.
+	ClientKey string `json:"clientKey,omitempty"`
+}
+
+// sending is how a look at something was sent. That a device kept it changes nothing of it.
+func (in LookInput) sending(kind string, id int64) (sending, error) {
+	content := in
+	content.Kept = false
+	return sentAs(in.ClientKey, kind, id, content)
 }
 
 // mostPhotos is how many photographs a look may hold.
@@ -27,14 +41,25 @@ const mostPhotos = 12
 
 // NoteLook notes a look at a planting's characters.
 func (g *Garden) NoteLook(ctx context.Context, plantingID int64, in LookInput) (Entry, error) {
-	return g.change(ctx, func(s *state, d *draft) (record, error) {
+	sent, err := in.sending("look", plantingID)
+	if err != nil {
+		return Entry{}, err
+	}
+	return g.changeOnce(ctx, sent, func(s *state, d *draft) (record, error) {
 		p, err := s.standingPlanting(plantingID)
 		if err != nil {
 			return record{}, err
 		}
+		if err := in.Sight.isOf(g, p.rules, in.Answers); err != nil {
+			return record{}, err
+		}
 		var c checklist
-		day := s.readPastDay(&c, p, in.Day)
-		row, err := readLook(ctx, d, &c, p.rules, day, in)
+		day := s.readLookDay(&c, in)
+		if day < p.started {
+			c.add("day", "The planting only began on %s.", p.started)
+		}
+		forecast, _ := s.on(p, day)
+		row, err := s.readLook(ctx, d, &c, p.rules, forecast, day, in)
 		if err != nil {
 			return record{}, err
 		}
@@ -69,13 +94,36 @@ func coreLook(day calendar.Date, in LookInput) identity.Look {
 	return l
 }
 
-// readLook checks a look's answers against what the species is known by.
-func readLook(ctx context.Context, d *draft, c *checklist, rules *identity.Rules, day calendar.Date, in LookInput) (store.PutLookParams, error) {
-	row := store.PutLookParams{Day: day.String(), ByWhom: c.text("by", in.By, longestName), Note: c.text("note", in.Note, longestNote)}
-	if row.ByWhom == "" {
+// longestKeptDays is how long a device may have kept a look.
+const longestKeptDays = 60
+
+// readLookDay reads the day of a look. It is noted on its day: only what a device kept
+// comes later. Two days typed in one sitting would prove nothing twice.
+func (s *state) readLookDay(c *checklist, in LookInput) calendar.Date {
+	day := s.readDay(c, "day", in.Day)
+	switch {
+	case in.Kept && day < s.today.AddDays(-longestKeptDays):
+		c.add("day", "It was kept for longer than %d days: look again.", longestKeptDays)
+	case !in.Kept && day < s.today:
+		c.add("day", "A look is noted on its day. Today is %s.", s.today.DayMonth())
+	}
+	return day
+}
+
+// readLook checks a look's answers against what the species is known by and what can
+// show on the day. forecast is of the plant's season, nil for none.
+func (s *state) readLook(ctx context.Context, d *draft, c *checklist, rules *identity.Rules, forecast *phenology.Forecast, day calendar.Date, in LookInput) (store.PutLookParams, error) {
+	row := store.PutLookParams{Day: day.String(), NotedOn: day.String(), ByWhom: c.name("by", in.By), Note: c.text("note", in.Note, longestNote)}
+	if spelling.PersonKey(row.ByWhom) == "" {
 		c.add("by", "Say who looked.")
 	}
 	checkAnswers(c, rules, in.Answers)
+	mayShow := mayShowOn(forecast, rules.Species, day)
+	for _, character := range identity.Vocabulary() {
+		if _, answered := in.Answers[character.ID]; answered && !mayShow(character) {
+			c.add("answers", "%s: to be seen %s, and not on %s. Answer it then.", capital(character.Name), s.showsWords(character, forecast, day), day.DayMonth())
+		}
+	}
 	if len(in.Photos) > mostPhotos {
 		c.add("photos", "%d photographs are the most for one look.", mostPhotos)
 	}

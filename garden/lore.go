@@ -3,7 +3,6 @@ package garden
 import (
 	"encoding/json"
 
-	"bramblyacre/core/flora"
 	"bramblyacre/library"
 	"bramblyacre/store"
 )
@@ -22,21 +21,9 @@ type lore struct {
 // lib is the library in force.
 func (g *Garden) lib() *library.Library { return g.lore.Load().lib }
 
-// unreadable stands for a plant whose file the program cannot rely on, as after an
-// update: its plantings stay on the plan and keep their notes, and nothing is forecast
-// or offered of them.
-func unreadable(id string) *flora.Species {
-	size := flora.Figure{Value: 30, Low: 30, High: 30, Unit: "cm"}
-	return &flora.Species{
-		ID: id, Names: flora.Names{Name: id + " (its file cannot be read)", Botanical: "see its page under Plants"},
-		Life: flora.Life{Form: flora.Perennial, FullAge: flora.Figure{Value: 1, Low: 1, High: 1}}, Size: flora.Size{Height: size, Width: size},
-		Site: flora.Site{RootReach: size},
-	}
-}
-
-// useOwn puts the grower's own plants and figures over what ships, unless they are in
-// force already.
-func (g *Garden) useOwn(plants []store.OwnPlant, figures []store.OwnFigure) error {
+// useOwn puts the grower's own plants and figures over what ships, with texts that hold in
+// the plot's half of the world, unless they are in force already.
+func (g *Garden) useOwn(plants []store.OwnPlant, figures []store.OwnFigure, south bool) error {
 	signature := ""
 	if len(plants)+len(figures) > 0 {
 		text, err := json.Marshal([]any{plants, figures})
@@ -45,11 +32,14 @@ func (g *Garden) useOwn(plants []store.OwnPlant, figures []store.OwnFigure) erro
 		}
 		signature = string(text)
 	}
+	if south {
+		signature += " in the south"
+	}
 	if g.lore.Load().signature == signature {
 		return nil
 	}
 	next := &lore{lib: g.Library, signature: signature}
-	if signature != "" {
+	if len(plants)+len(figures) > 0 {
 		own := map[string][]byte{}
 		for _, p := range plants {
 			own[p.SpeciesID] = []byte(p.Text)
@@ -59,6 +49,9 @@ func (g *Garden) useOwn(plants []store.OwnPlant, figures []store.OwnFigure) erro
 			replaced = append(replaced, library.OwnFigure{Species: f.SpeciesID, Key: f.Key, Figure: f.Figure, Library: f.Was})
 		}
 		next.lib, next.faults = g.Library.With(own, replaced)
+	}
+	if south {
+		next.lib = next.lib.InTheSouth()
 	}
 	g.lore.Store(next)
 	return nil

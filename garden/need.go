@@ -8,6 +8,7 @@ import (
 
 	"bramblyacre/core/calendar"
 	"bramblyacre/core/flora"
+	"bramblyacre/core/harvest"
 	"bramblyacre/core/unit"
 	"bramblyacre/store"
 )
@@ -24,8 +25,11 @@ type NeedInput struct {
 const mostNeedGrams = 1e6
 
 // SetNeed notes a year's need, which no allowance goes beyond.
-func (g *Garden) SetNeed(ctx context.Context, in NeedInput) (Entry, error) {
+func (g *Garden) SetNeed(ctx context.Context, seen Version, in NeedInput) (Entry, error) {
 	return g.change(ctx, func(s *state, d *draft) (record, error) {
+		if err := seen.isOf(s.needVersion(in.SpeciesID, in.Part), "what is needed"); err != nil {
+			return record{}, err
+		}
 		var c checklist
 		species, has := g.lib().Species(in.SpeciesID)
 		if !has {
@@ -35,7 +39,8 @@ func (g *Garden) SetNeed(ctx context.Context, in NeedInput) (Entry, error) {
 			c.add("part", "%s has no part called %q that is taken.", capital(species.Names.Name), in.Part)
 		}
 		name := partOf(species.Names.Name, in.Part)
-		grams, err := unit.Parse(unit.Mass, in.Amount, s.units.MassUnit())
+		part, _ := species.Part(in.Part)
+		grams, err := s.readWeight(part, in.Amount)
 		switch {
 		case errors.Is(err, unit.ErrEmpty):
 			return s.forgetNeed(ctx, d, species.ID, in.Part, name)
@@ -63,12 +68,20 @@ func (g *Garden) SetNeed(ctx context.Context, in NeedInput) (Entry, error) {
 func (s *state) forgetNeed(ctx context.Context, d *draft, species, part, name string) (record, error) {
 	old, err := d.GetNeedOf(ctx, store.GetNeedOfParams{SpeciesID: species, Part: part})
 	if errors.Is(err, sql.ErrNoRows) {
-		return record{}, Faults{{"amount", "Write a weight, for example 400 g or 1 lb."}}
+		return record{}, Faults{{Field: "amount", Message: "Write a weight, for example 400 g or 1 lb."}}
 	}
 	if err != nil {
 		return record{}, err
 	}
 	return record{kind: "need", summary: "No longer says how much " + name + " is needed"}, dropRow(ctx, d, "needs", old.ID)
+}
+
+// needVersion is the version of what is noted of a need.
+func (s *state) needVersion(species, part string) Version {
+	if grams, said := s.needOf(species, part); said {
+		return versionOf(grams)
+	}
+	return versionOf(nil)
 }
 
 // needOf returns the grams a year that the household needs of a part.
@@ -81,16 +94,37 @@ func (s *state) needOf(species, part string) (grams float64, said bool) {
 	return 0, false
 }
 
-// stillNeeded returns how many units of a part are still needed this season
-// over all plantings; nil where nobody said how much is.
-func (s *state) stillNeeded(species *flora.Species, part flora.Part) *float64 {
-	grams, said := s.needOf(species.ID, part.Name)
+// stillNeeded returns how many units of a planting's part are still needed this season, by
+// what these plants weigh in a year of life; nil where nobody said how much is.
+func (s *state) stillNeeded(p *planting, part flora.Part, year int) *float64 {
+	grams, said := s.needOf(p.species.ID, part.Name)
 	if !said {
 		return nil
 	}
-	grams -= s.takenGrams(species.ID, part.Name)
-	units := max(0, grams) / part.Harvest.GramsEach.Value
+	grams -= s.takenGrams(p.species.ID, part.Name)
+	units := max(0, grams) / harvest.GramsEach(part.Harvest, s.sizeShare(p, year))
 	return &units
+}
+
+// keptGrams is the fresh weight of a picking without what went to the compost.
+func (s *state) keptGrams(picking store.Picking) float64 {
+	grams := picking.Grams
+	for _, sorting := range s.sortings[picking.ID] {
+		grams -= sorting.Rejected
+	}
+	return max(0, grams)
+}
+
+// leftGrams is what is left of a picking that nothing was made of yet.
+func (s *state) leftGrams(picking store.Picking) float64 {
+	grams := s.keptGrams(picking)
+	for _, making := range s.makings[picking.ID] {
+		if making.Grams == nil {
+			return 0
+		}
+		grams -= *making.Grams
+	}
+	return max(0, grams)
 }
 
 func (s *state) needWords(species, part string) string {
@@ -101,8 +135,8 @@ func (s *state) needWords(species, part string) string {
 	return s.units.Weight(grams)
 }
 
-// takenGrams sums what was taken of a part this season over all plantings,
-// those since removed among them.
+// takenGrams sums what was taken of a part this season over all plantings, those since
+// removed among them, without what was thrown out at the table.
 func (s *state) takenGrams(species, part string) (grams float64) {
 	for _, p := range s.all {
 		if p.SpeciesID != species {
@@ -111,7 +145,7 @@ func (s *state) takenGrams(species, part string) (grams float64) {
 		for _, picking := range p.pickings {
 			day, err := calendar.Parse(picking.Day)
 			if err == nil && picking.Part == part && s.season.Contains(day) {
-				grams += picking.Grams
+				grams += s.keptGrams(picking)
 			}
 		}
 	}

@@ -3,9 +3,11 @@ package garden
 import (
 	"context"
 	"fmt"
+	"math"
 
 	"bramblyacre/core/agenda"
 	"bramblyacre/core/calendar"
+	"bramblyacre/core/climate"
 	"bramblyacre/station"
 )
 
@@ -18,6 +20,8 @@ type WeatherDay struct {
 	LowC   float64       `json:"lowC"`
 	RainMM float64       `json:"rainMm"`
 	Wet    bool          `json:"wet"`
+	// WetChance is how many in ten of such days are wet, where the day is a usual one.
+	WetChance float64 `json:"wetChance"`
 }
 
 // NowView is what to do on a day.
@@ -31,6 +35,7 @@ type NowView struct {
 	Coming    []JobView     `json:"coming"`
 	Weather   []WeatherDay  `json:"weather"`
 	Source    string        `json:"source"`
+	Usual     bool          `json:"usual" doc:"The weather is what is usual in this climate: nothing was read or foretold"`
 	HasBeds   bool          `json:"hasBeds"`
 	Plantings int           `json:"plantings"`
 }
@@ -43,7 +48,7 @@ func (g *Garden) Now(ctx context.Context, on calendar.Date) (NowView, error) {
 	}
 	v := NowView{
 		Day: on, Title: on.WeekdayDayMonth(), IsToday: on == s.today, Closing: []JobView{}, Open: []JobView{}, Coming: []JobView{},
-		Source: s.sky.station.Name(), HasBeds: len(s.beds) > 0, Plantings: len(s.plantings),
+		Source: s.sky.source(), HasBeds: len(s.beds) > 0, Plantings: len(s.plantings),
 	}
 	lists := map[agenda.Urgency]*[]JobView{agenda.Closing: &v.Closing, agenda.Open: &v.Open, agenda.Coming: &v.Coming}
 	minutes, beds := 0.0, map[string]bool{}
@@ -63,23 +68,57 @@ func (g *Garden) Now(ctx context.Context, on calendar.Date) (NowView, error) {
 	} else {
 		v.Summary = "nothing to do"
 	}
-	if v.Weather, err = s.outlook(); err != nil {
-		return v, err
+	v.Weather, v.Usual, err = s.outlook(on)
+	if v.Usual && s.sky.station != nil {
+		v.Source = "What is usual then"
 	}
-	return v, nil
+	return v, err
 }
 
-// outlook returns the station's days from today on.
-func (s *state) outlook() ([]WeatherDay, error) {
-	weather, err := s.sky.station.Days(s.today, s.today.AddDays(station.OutlookDays-1))
-	if err != nil {
-		return nil, fmt.Errorf("read the outlook: %w", err)
+// outlook returns the week from a day on: the station's where it reaches, else what is usual
+// in this climate. An outlook belongs to the day that is shown.
+func (s *state) outlook(on calendar.Date) (days []WeatherDay, usual bool, err error) {
+	if s.sky.station != nil && on == s.today {
+		weather, err := s.sky.station.Days(on, on.AddDays(station.OutlookDays-1))
+		if err != nil {
+			return nil, false, fmt.Errorf("read the outlook: %w", err)
+		}
+		for i, w := range weather {
+			days = append(days, s.weatherDay(on.AddDays(i), w))
+		}
+		return days, false, nil
 	}
-	days := make([]WeatherDay, len(weather))
-	for i, w := range weather {
-		days[i] = s.weatherDay(s.today.AddDays(i), w)
+	return s.usualWeek(on), true, nil
+}
+
+// usualWeek is the mean weather of the week from a day on, with how many in ten of such days
+// are wet.
+func (s *state) usualWeek(on calendar.Date) []WeatherDay {
+	days := []WeatherDay{}
+	usual := s.sky.usual
+	for i := range station.OutlookDays {
+		day := on.AddDays(i)
+		season := s.season
+		if s.next.Contains(day) {
+			season = s.next
+		}
+		at := min(max(0, day.DaysSince(season.Start)), usual.Season.Days()-1)
+		var mean climate.Day
+		wet := 0.0
+		for m := range usual.Size() {
+			w := usual.Weather(m)[at]
+			mean.TMin += w.TMin / float64(usual.Size())
+			mean.TMax += w.TMax / float64(usual.Size())
+			mean.Rain += w.Rain / float64(usual.Size())
+			if w.Wet() {
+				wet += 1 / float64(usual.Size())
+			}
+		}
+		view := s.weatherDay(day, mean)
+		view.Wet, view.WetChance = wet >= 0.5, math.Round(10*wet)/10
+		days = append(days, view)
 	}
-	return days, nil
+	return days
 }
 
 // NoDay stands for "today" where a day to show can be left out.
@@ -96,7 +135,7 @@ func (g *Garden) stateOn(ctx context.Context, on calendar.Date) (*state, calenda
 		return s, s.today, nil
 	}
 	if !s.season.Contains(on) && !s.next.Contains(on) {
-		return nil, 0, Faults{{"on", fmt.Sprintf("Only days from %s to %s can be shown.", s.season.Start, s.next.End)}}
+		return nil, 0, Faults{{Field: "on", Message: fmt.Sprintf("Only days from %s to %s can be shown.", s.season.Start, s.next.End)}}
 	}
 	return s, on, nil
 }

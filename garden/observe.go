@@ -2,9 +2,9 @@ package garden
 
 import (
 	"context"
-	"database/sql"
 	"errors"
 	"fmt"
+	"math"
 	"slices"
 	"strings"
 
@@ -15,24 +15,31 @@ import (
 	"bramblyacre/store"
 )
 
-// marks are the signs of trouble that a round asks for.
-var marks = []string{"dry", "eaten", "mildew", "rust", "leaning", "keeling over", "seedlings near", "past the edge"}
-
 const longestKey = 64
 
 // ObservationInput is what a grower saw of a planting. Sizes are as typed.
 type ObservationInput struct {
-	Day    string   `json:"day"`
-	Stage  string   `json:"stage"`
-	Share  string   `json:"share,omitempty"`
-	Height string   `json:"height,omitempty"`
-	Width  string   `json:"width,omitempty"`
-	Marks  []string `json:"marks,omitempty"`
-	Note   string   `json:"note,omitempty"`
+	// SpeciesID is the plant that the page showed; empty where there was no page.
+	SpeciesID string   `json:"speciesId,omitempty" doc:"The plant that the page showed"`
+	Day       string   `json:"day"`
+	Stage     string   `json:"stage"`
+	Share     string   `json:"share,omitempty"`
+	Height    string   `json:"height,omitempty"`
+	Width     string   `json:"width,omitempty"`
+	Marks     []string `json:"marks,omitempty"`
+	Note      string   `json:"note,omitempty"`
 	// ClientKey makes a note that is sent twice, as after a lost connection,
 	// count once.
 	ClientKey string `json:"clientKey,omitempty"`
+	// Affirmed are the questions that were asked back and said yes to.
+	Affirmed []string `json:"affirmed,omitempty" doc:"The questions that were asked back, word for word, and said yes to"`
 }
+
+// The questions that a look is asked back with.
+const (
+	askSurprise = "surprise"
+	askOrder    = "order"
+)
 
 // Observed is the answer to an observation.
 type Observed struct {
@@ -44,19 +51,25 @@ type Observed struct {
 
 // NoteObservation notes what was seen of a planting.
 func (g *Garden) NoteObservation(ctx context.Context, plantingID int64, in ObservationInput) (Observed, error) {
-	entry, err := g.change(ctx, func(s *state, d *draft) (record, error) {
+	content := in
+	content.Affirmed = nil
+	sent, err := sentAs(in.ClientKey, "observation", plantingID, content)
+	if err != nil {
+		return Observed{}, err
+	}
+	entry, err := g.changeOnce(ctx, sent, func(s *state, d *draft) (record, error) {
 		p, err := s.standingPlanting(plantingID)
 		if err != nil {
 			return record{}, err
 		}
+		if in.SpeciesID != "" {
+			if err := (Sight{SpeciesID: in.SpeciesID}).isOf(g, p.rules, nil); err != nil {
+				return record{}, err
+			}
+		}
 		row, err := s.readObservation(p, in)
 		if err != nil {
 			return record{}, err
-		}
-		if row.ClientKey != nil {
-			if _, err := d.GetObservationByClientKey(ctx, row.ClientKey); !errors.Is(err, sql.ErrNoRows) {
-				return record{}, alreadyNoted(err)
-			}
 		}
 		if _, err := put(ctx, d, "observations", 0, row, func(r store.Observation) int64 { return r.ID }); err != nil {
 			return record{}, err
@@ -67,7 +80,7 @@ func (g *Garden) NoteObservation(ctx context.Context, plantingID int64, in Obser
 		}
 		return record{kind: "observation", summary: summary, bed: &p.BedID, planting: &p.ID}, nil
 	})
-	if err != nil && !errors.Is(err, errNotedBefore) {
+	if err != nil {
 		return Observed{}, err
 	}
 	s, err := g.state(ctx)
@@ -76,16 +89,6 @@ func (g *Garden) NoteObservation(ctx context.Context, plantingID int64, in Obser
 	}
 	p := s.byID[plantingID]
 	return Observed{Entry: entry, Moved: s.moved(p), Ready: s.readyWords(p, s.today)}, nil
-}
-
-// errNotedBefore ends the transaction of a note that is already there.
-var errNotedBefore = errors.New("this was noted before")
-
-func alreadyNoted(err error) error {
-	if err != nil {
-		return err
-	}
-	return errNotedBefore
 }
 
 func (s *state) readObservation(p *planting, in ObservationInput) (store.PutObservationParams, error) {
@@ -100,9 +103,9 @@ func (s *state) readObservation(p *planting, in ObservationInput) (store.PutObse
 		plan, lives := s.plan(p, calendar.SeasonOf(s.site.Latitude, day))
 		switch {
 		case !lives:
-			c.add("stage", "%s", sentence(errNoForecast.Error()))
+			c.add("stage", "%s", p.noForecast())
 		default:
-			if _, has := plan.Index(stage, day); !has {
+			if _, has := plan.Index(stage, day); !has && !s.showsOlder(p, stage) {
 				c.add("stage", "%s has no stage %q in its %s. It goes through %s.", capital(p.species.Names.Name), stage,
 					yearWords(s.yearOfLife(p, calendar.SeasonOf(s.site.Latitude, day))), stageList(plan.Stages))
 			}
@@ -123,8 +126,77 @@ func (s *state) readObservation(p *planting, in ObservationInput) (store.PutObse
 		}
 	}
 	row.Marks = strings.Join(in.Marks, ",")
-	row.ClientKey = readClientKey(&c, in.ClientKey)
+	row.ClientKey = readClientKey(in.ClientKey)
+	if len(c.faults) == 0 {
+		if s.askAbout(&c, p, phenology.Sighting{Day: day, Stage: stage, Share: share}, in.Affirmed) && len(c.faults) == 0 {
+			row.Affirmed = 1
+		}
+	}
 	return row, c.err()
+}
+
+// askAbout asks back about a look that would be read as another than it says, or that goes
+// back behind what was seen before: a slip of the pen must not move the year. It tells whether
+// there was a question to ask, affirmed or not.
+func (s *state) askAbout(c *checklist, p *planting, seen phenology.Sighting, affirmed []string) (asked bool) {
+	season := calendar.SeasonOf(s.site.Latitude, seen.Day)
+	plan, lives := s.plan(p, season)
+	if !lives {
+		return false
+	}
+	index, has := plan.Index(seen.Stage, seen.Day)
+	if !has {
+		return false
+	}
+	for _, other := range p.seenIn(season) {
+		at, known := plan.Index(other.Stage, other.Day)
+		if known && (other.Day < seen.Day && at > index || other.Day > seen.Day && at < index) {
+			c.ask("stage", askOrder, affirmed, "On %s it was seen %s; %s on %s would go backward. Seen, or a slip?", other.Day.DayMonth(), other.Stage, seen.Stage, seen.Day.DayMonth())
+			return true
+		}
+	}
+	weather, made := s.sky.seasons[season]
+	if !made || p.now == nil || season != s.season {
+		return false
+	}
+	expected, _ := p.now.MostOn(seen.Day)
+	if expected == index {
+		return false
+	}
+	if chance, doubted := plan.Doubts(p.now.Pace, weather, seen); doubted {
+		c.ask("stage", askSurprise, affirmed, "%s on %s? The forecast gave it %s: it expected %s. Seen, or a slip?", capital(seen.Stage.String()), seen.Day.DayMonth(), oneIn(chance), p.now.Stages[expected])
+		return true
+	}
+	return false
+}
+
+// oneIn says a small chance: "1 in 200".
+func oneIn(chance float64) string {
+	if chance < 0.001 {
+		return "less than 1 in 1,000"
+	}
+	step := 1.0
+	switch {
+	case chance < 0.005:
+		step = 100
+	case chance < 0.05:
+		step = 10
+	}
+	return fmt.Sprintf("1 in %.0f", math.Max(2, math.Round(1/chance/step)*step))
+}
+
+// showsOlder tells whether a stage that a planting's year does not have is one of a later
+// year: where nobody said how old it is, it is then that old.
+func (s *state) showsOlder(p *planting, stage flora.Stage) bool {
+	if p.StartYear != nil || p.origin.FromStart {
+		return false
+	}
+	for _, year := range p.species.Growth.Years {
+		if year.From > 1 && slices.ContainsFunc(year.Stages, func(r flora.StageRule) bool { return r.Stage == stage }) {
+			return true
+		}
+	}
+	return false
 }
 
 // readPastDay reads the day of a note: not before the planting began, not in
@@ -159,12 +231,9 @@ func (s *state) readSize(c *checklist, field, text string, mostCm float64) *floa
 	return &metres
 }
 
-func readClientKey(c *checklist, key string) *string {
+func readClientKey(key string) *string {
 	if key == "" {
 		return nil
-	}
-	if len(key) > longestKey {
-		c.add("clientKey", "The key is too long.")
 	}
 	return &key
 }
@@ -209,6 +278,9 @@ func (s *state) moved(p *planting) *MovedView {
 	v := &MovedView{Surprise: p.surprise != nil}
 	for k := index + 1; k < len(p.now.Stages); k++ {
 		before, after := viewDates(p.beforeLook.Dates(k)), viewDates(p.now.Dates(k))
+		if before.Chance < 0.5 || after.Chance < 0.5 {
+			continue // its middle is no day
+		}
 		v.Stages = append(v.Stages, MovedStage{p.now.Stages[k], before, after, after.P50.DaysSince(before.P50)})
 	}
 	expected, _ := p.beforeLook.StageOn(last.Day)

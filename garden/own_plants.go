@@ -16,7 +16,9 @@ type PlantFile struct {
 	ID   string `json:"id"`
 	Name string `json:"name"`
 	Own  bool   `json:"own" doc:"The whole file is the grower's"`
-	Text string `json:"text"`
+	// Version is of the grower's own file, or of none.
+	Version Version `json:"version"`
+	Text    string  `json:"text"`
 	// Sheet is the same file as a form shows it: tables, lists and lines.
 	Sheet map[string]any `json:"sheet"`
 }
@@ -37,13 +39,14 @@ type OwnFigureInput struct {
 
 // FigureView is a figure that may be replaced.
 type FigureView struct {
-	Key      string `json:"key"`
-	Name     string `json:"name"`
-	Figure   string `json:"figure" doc:"95 (80 to 110) cm"`
-	Standing string `json:"standing"`
-	Own      bool   `json:"own" doc:"It is the grower's"`
-	Library  string `json:"library" doc:"What the library says, where it is the grower's"`
-	Changed  bool   `json:"changed" doc:"The library's own has changed since the grower put theirs"`
+	Version  Version `json:"version"`
+	Key      string  `json:"key"`
+	Name     string  `json:"name"`
+	Figure   string  `json:"figure" doc:"95 (80 to 110) cm"`
+	Standing string  `json:"standing"`
+	Own      bool    `json:"own" doc:"It is the grower's"`
+	Library  string  `json:"library" doc:"What the library says, where it is the grower's"`
+	Changed  bool    `json:"changed" doc:"The library's own has changed since the grower put theirs"`
 }
 
 // PlantFile returns a plant's file, the grower's own figures in it.
@@ -58,8 +61,14 @@ func (g *Garden) PlantFile(ctx context.Context, id string) (PlantFile, error) {
 	}
 	species, _ := s.lib.Species(id)
 	origin, _ := s.lib.Origin(id)
+	version := versionOf(nil)
+	for _, own := range s.own {
+		if own.SpeciesID == id {
+			version = versionOf(own.Text)
+		}
+	}
 	sheet, err := library.ReadSheet("plant", text)
-	return PlantFile{id, species.Names.Name, origin.Own, string(text), sheet}, err
+	return PlantFile{id, species.Names.Name, origin.Own, version, string(text), sheet}, err
 }
 
 // CopyOf returns a plant's file under a new id and name, to be changed and put as an
@@ -79,7 +88,7 @@ func (g *Garden) CopyOf(ctx context.Context, id string) (PlantFile, error) {
 	text := idLine.ReplaceAllString(file.Text, fmt.Sprintf("id = %q", copyID))
 	text = nameLine.ReplaceAllString(text, fmt.Sprintf("${1}name = %q", file.Name+", own"))
 	sheet, err := library.ReadSheet("plant", []byte(text))
-	return PlantFile{copyID, file.Name + ", own", true, text, sheet}, err
+	return PlantFile{copyID, file.Name + ", own", true, versionOf(nil), text, sheet}, err
 }
 
 // TurnPlantFile turns a plant's text into its sheet, or its sheet into text, and keeps
@@ -89,13 +98,13 @@ func (g *Garden) TurnPlantFile(in PlantFileInput) (PlantFile, error) {
 	if in.Sheet != nil {
 		written, err := library.WriteSheet(in.Sheet)
 		if err != nil {
-			return PlantFile{}, Faults{{"sheet", err.Error()}}
+			return PlantFile{}, Faults{{Field: "sheet", Message: err.Error()}}
 		}
 		text = written
 	}
 	sheet, err := library.ReadSheet("plant", text)
 	if err != nil {
-		return PlantFile{}, Faults{{"text", fileFault(err)}}
+		return PlantFile{}, Faults{{Field: "text", Message: fileFault(err)}}
 	}
 	return PlantFile{Own: true, Text: string(text), Sheet: sheet}, nil
 }
@@ -106,14 +115,14 @@ func (g *Garden) readOwn(in PlantFileInput) (*flora.Species, string, error) {
 	if in.Sheet == nil {
 		species, err := g.Library.CheckOwn("plant", []byte(in.Text))
 		if err != nil {
-			return nil, "", Faults{{"text", fileFault(err)}}
+			return nil, "", Faults{{Field: "text", Message: fileFault(err)}}
 		}
 		return species, in.Text, nil
 	}
 	species, text, problems := g.Library.CheckSheet(in.Sheet)
 	var faults Faults
 	for _, p := range problems {
-		faults = append(faults, Fault{strings.TrimSuffix("sheet."+p.Key, "."), p.What})
+		faults = append(faults, Fault{Field: strings.TrimSuffix("sheet."+p.Key, "."), Message: p.What})
 	}
 	if faults != nil {
 		return nil, "", faults
@@ -129,23 +138,25 @@ var (
 // PutOwnPlant puts a plant of the grower's own from its file or sheet, new or in place
 // of the one of its id. One that cannot be relied on is refused with its line or key, and
 // nothing is changed.
-func (g *Garden) PutOwnPlant(ctx context.Context, in PlantFileInput) (Entry, string, error) {
-	id := ""
+func (g *Garden) PutOwnPlant(ctx context.Context, seen Version, in PlantFileInput) (Entry, string, error) {
+	species, text, err := g.readOwn(in)
+	if err != nil {
+		return Entry{}, "", err
+	}
+	id := species.ID
 	entry, err := g.change(ctx, func(s *state, d *draft) (record, error) {
-		species, text, err := g.readOwn(in)
-		if err != nil {
-			return record{}, err
-		}
-		id = species.ID
-		row, rowID := store.PutOwnPlantParams{SpeciesID: id, Text: text}, int64(0)
+		row, rowID, standing := store.PutOwnPlantParams{SpeciesID: id, Text: text}, int64(0), versionOf(nil)
 		all, err := d.ListOwnPlants(ctx)
 		if err != nil {
 			return record{}, err
 		}
 		for _, own := range all {
 			if own.SpeciesID == id {
-				row.ID, rowID = &own.ID, own.ID
+				row.ID, rowID, standing = &own.ID, own.ID, versionOf(own.Text)
 			}
+		}
+		if err := seen.isOf(standing, "the file of "+species.Names.Name); err != nil {
+			return record{}, err
 		}
 		if _, err := put(ctx, d, "own_plants", rowID, row, func(r store.OwnPlant) int64 { return r.ID }); err != nil {
 			return record{}, err
@@ -202,7 +213,7 @@ func (g *Garden) RemoveOwnPlant(ctx context.Context, id string) (Entry, error) {
 
 // PutOwnFigure puts the grower's own figure in place of the library's, or takes it back
 // where it is empty.
-func (g *Garden) PutOwnFigure(ctx context.Context, speciesID string, in OwnFigureInput) (Entry, error) {
+func (g *Garden) PutOwnFigure(ctx context.Context, speciesID string, seen Version, in OwnFigureInput) (Entry, error) {
 	return g.change(ctx, func(s *state, d *draft) (record, error) {
 		species, has := s.lib.Species(speciesID)
 		if !has {
@@ -210,31 +221,35 @@ func (g *Garden) PutOwnFigure(ctx context.Context, speciesID string, in OwnFigur
 		}
 		key, has := figureKey(species, in.Key)
 		if !has {
-			return record{}, Faults{{"key", "This figure cannot be replaced."}}
+			return record{}, Faults{{Field: "key", Message: "This figure cannot be replaced."}}
 		}
 		all, err := d.ListOwnFigures(ctx)
 		if err != nil {
 			return record{}, err
 		}
 		var before *store.OwnFigure
+		standing := versionOf(nil)
 		var others []library.OwnFigure
 		for i, f := range all {
 			if f.SpeciesID == speciesID && f.Key == in.Key {
-				before = &all[i]
+				before, standing = &all[i], versionOf(f.Figure)
 			} else {
 				others = append(others, library.OwnFigure{Species: f.SpeciesID, Key: f.Key, Figure: f.Figure, Library: f.Was})
 			}
 		}
+		if err := seen.isOf(standing, key.Name+" of "+species.Names.Name); err != nil {
+			return record{}, err
+		}
 		if strings.TrimSpace(in.Figure) == "" {
 			if before == nil {
-				return record{}, Faults{{"figure", "The library's figure holds already."}}
+				return record{}, Faults{{Field: "figure", Message: "The library's figure holds already."}}
 			}
 			return record{kind: "own figure", summary: fmt.Sprintf("Went back to the library's %s of %s", key.Name, species.Names.Name)}, dropRow(ctx, d, "own_figures", before.ID)
 		}
 		line := strings.TrimSpace(in.Figure) + " " + flora.Measured.String()
 		var figure flora.Figure
 		if err := figure.UnmarshalText([]byte(line)); err != nil {
-			return record{}, Faults{{"figure", fmt.Sprintf("Write a number with its unit, or with its range: %s.", bareFigure(key.Figure))}}
+			return record{}, Faults{{Field: "figure", Message: fmt.Sprintf("Write a number with its unit, or with its range: %s.", bareFigure(key.Figure))}}
 		}
 		row := store.PutOwnFigureParams{SpeciesID: speciesID, Key: in.Key, Figure: line}
 		id := int64(0)
@@ -245,7 +260,7 @@ func (g *Garden) PutOwnFigure(ctx context.Context, speciesID string, in OwnFigur
 			row.Was = string(was)
 		}
 		if err := g.tryFigure(ctx, d, speciesID, others, library.OwnFigure{Species: speciesID, Key: in.Key, Figure: line}); err != nil {
-			return record{}, Faults{{"figure", fileFault(err)}}
+			return record{}, Faults{{Field: "figure", Message: fileFault(err)}}
 		}
 		if _, err := put(ctx, d, "own_figures", id, row, func(r store.OwnFigure) int64 { return r.ID }); err != nil {
 			return record{}, err
@@ -288,9 +303,9 @@ func (s *state) figuresOf(species *flora.Species) []FigureView {
 	origin, _ := s.lib.Origin(species.ID)
 	views := []FigureView{}
 	for _, k := range library.FigureKeys(species) {
-		v := FigureView{Key: k.Key, Name: k.Name, Figure: bareFigure(k.Figure), Standing: k.Figure.Standing.String()}
+		v := FigureView{Version: versionOf(nil), Key: k.Key, Name: k.Name, Figure: bareFigure(k.Figure), Standing: k.Figure.Standing.String()}
 		if own, has := origin.Figures[k.Key]; has {
-			v.Own, v.Library, v.Changed = true, own.Now, own.Now != own.Library
+			v.Own, v.Library, v.Changed, v.Version = true, own.Now, own.Now != own.Library, versionOf(own.Figure)
 		}
 		views = append(views, v)
 	}

@@ -1,6 +1,7 @@
 package garden
 
 import (
+	"cmp"
 	"errors"
 	"io/fs"
 	"slices"
@@ -20,7 +21,7 @@ func TestACopyIsPutChangedFoundAndPlanted(t *testing.T) {
 		t.Fatalf("the copy is %s", copied.ID)
 	}
 	text := strings.Replace(copied.Text, `name = "garden sorrel, own"`, `name = "mill sorrel"`, 1)
-	_, id, err := p.PutOwnPlant(t.Context(), PlantFileInput{Text: text})
+	_, id, err := p.PutOwnPlant(t.Context(), AsItStands, PlantFileInput{Text: text})
 	check(t, err)
 	put := p.newest().ID
 	found, err := p.Plants(t.Context(), NoDay, PlantsFilter{Words: "mil sorrel"})
@@ -36,6 +37,9 @@ func TestACopyIsPutChangedFoundAndPlanted(t *testing.T) {
 	check(t, err)
 	if _, err := p.RemoveOwnPlant(t.Context(), id); !errors.As(err, new(ConflictError)) {
 		t.Errorf("a plant that stands on the plot was taken out: %v", err)
+	}
+	if _, err := p.TakeBack(t.Context(), put); !errors.As(err, new(ConflictError)) {
+		t.Errorf("a plant that stands on the plot was taken back: %v", err)
 	}
 	if _, err := p.TakeBack(t.Context(), p.newest().ID); err != nil {
 		t.Fatal(err)
@@ -63,10 +67,10 @@ func TestABrokenPlantFileIsRefusedWithLineOrKeyAndNothingChanges(t *testing.T) {
 		if !strings.Contains(copied.Text, test.old) {
 			t.Fatalf("%s: the copy does not hold %q", name, test.old)
 		}
-		_, _, err := p.PutOwnPlant(t.Context(), PlantFileInput{Text: strings.Replace(copied.Text, test.old, test.new, 1)})
+		_, _, err := p.PutOwnPlant(t.Context(), AsItStands, PlantFileInput{Text: strings.Replace(copied.Text, test.old, test.new, 1)})
 		p.refused(err, "text", test.want, before)
 	}
-	_, _, err = p.PutOwnPlant(t.Context(), PlantFileInput{Text: ""})
+	_, _, err = p.PutOwnPlant(t.Context(), AsItStands, PlantFileInput{Text: ""})
 	p.refused(err, "text", "", before)
 	if _, err := p.Plant(t.Context(), "garden-sorrel-own", NoDay); !errors.As(err, new(NotFoundError)) {
 		t.Errorf("a refused plant is there: %v", err)
@@ -86,7 +90,7 @@ func TestAnOwnPlantThatCannotBeToldFromADeadlyOneIsRefused(t *testing.T) {
 	}
 	text := strings.Replace(strings.Replace(file.Text, shows(file.Text), shows(lily.Text), 1), `id = "ramsons"`, `id = "gate-garlic"`, 1)
 	before := p.entries()
-	_, _, err = p.PutOwnPlant(t.Context(), PlantFileInput{Text: text})
+	_, _, err = p.PutOwnPlant(t.Context(), AsItStands, PlantFileInput{Text: text})
 	p.refused(err, "text", "lily of the valley, which is deadly", before)
 }
 
@@ -100,13 +104,13 @@ func TestAPlantIsPutFromItsSheet(t *testing.T) {
 	names := copied.Sheet["names"].(map[string]any)
 	before := p.entries()
 	size["height"], names["botanical"] = "tall cm guess", ""
-	_, _, err = p.PutOwnPlant(t.Context(), PlantFileInput{Sheet: copied.Sheet})
+	_, _, err = p.PutOwnPlant(t.Context(), AsItStands, PlantFileInput{Sheet: copied.Sheet})
 	p.refused(err, "sheet.size.height", "not a figure", before)
 	size["height"] = "44 (30 to 60) cm measured"
-	_, _, err = p.PutOwnPlant(t.Context(), PlantFileInput{Sheet: copied.Sheet})
+	_, _, err = p.PutOwnPlant(t.Context(), AsItStands, PlantFileInput{Sheet: copied.Sheet})
 	p.refused(err, "sheet.names.botanical", "is missing", before)
 	names["botanical"] = "Rumex acetosa L."
-	_, id, err := p.PutOwnPlant(t.Context(), PlantFileInput{Sheet: copied.Sheet})
+	_, id, err := p.PutOwnPlant(t.Context(), AsItStands, PlantFileInput{Sheet: copied.Sheet})
 	check(t, err)
 	file, err := p.PlantFile(t.Context(), id)
 	check(t, err)
@@ -179,10 +183,10 @@ func TestAnOwnFigureSurvivesALibraryUpdate(t *testing.T) {
 		{"size.height", "-5 cm", "figure", "outside what can be"},
 		{"part[0].harvest.cut_share", "0.9 share", "figure", "more than the whole"},
 	} {
-		_, err := p.PutOwnFigure(t.Context(), "lovage", OwnFigureInput{Key: test.key, Figure: test.figure})
+		_, err := p.PutOwnFigure(t.Context(), "lovage", AsItStands, OwnFigureInput{Key: test.key, Figure: test.figure})
 		p.refused(err, test.field, test.words, before)
 	}
-	_, err := p.PutOwnFigure(t.Context(), "lovage", OwnFigureInput{Key: "size.height", Figure: "151 (140 to 160) cm"})
+	_, err := p.PutOwnFigure(t.Context(), "lovage", AsItStands, OwnFigureInput{Key: "size.height", Figure: "151 (140 to 160) cm"})
 	check(t, err)
 	figure := func(g *Garden) FigureView {
 		v, err := g.Plant(t.Context(), "lovage", NoDay)
@@ -202,7 +206,7 @@ func TestAnOwnFigureSurvivesALibraryUpdate(t *testing.T) {
 	if f := figure(after); !f.Own || f.Figure != "151 (140 to 160) cm" || !f.Changed || !strings.HasPrefix(f.Library, "171 ") {
 		t.Errorf("after the update the figure is %+v", f)
 	}
-	_, err = after.PutOwnFigure(t.Context(), "lovage", OwnFigureInput{Key: "size.height"})
+	_, err = after.PutOwnFigure(t.Context(), "lovage", AsItStands, OwnFigureInput{Key: "size.height"})
 	check(t, err)
 	if f := figure(after); f.Own || !strings.HasPrefix(f.Figure, "171 ") {
 		t.Errorf("back at the library's, the figure is %+v", f)
@@ -238,7 +242,7 @@ func TestAnOwnPlantThatCannotBeReadLocksNobodyOut(t *testing.T) {
 	p := newPlot(t)
 	copied, err := p.CopyOf(t.Context(), "garden-sorrel")
 	check(t, err)
-	_, id, err := p.PutOwnPlant(t.Context(), PlantFileInput{Text: copied.Text})
+	_, id, err := p.PutOwnPlant(t.Context(), AsItStands, PlantFileInput{Text: copied.Text})
 	check(t, err)
 	_, err = p.AddPlanting(t.Context(), PlantingInput{BedID: p.bed, SpeciesID: id, Plants: 3, StartedOn: "2030-04-10", Origin: "seed", Labelled: true, Source: "Label."})
 	check(t, err)
@@ -265,7 +269,7 @@ func TestAnOwnPlantThatCannotBeReadLocksNobodyOut(t *testing.T) {
 		"gather":    func() error { _, err := g.Gather(t.Context(), NoDay); return err },
 		"round":     func() error { _, err := g.Round(t.Context()); return err },
 		"plants":    func() error { _, err := g.Plants(t.Context(), NoDay, PlantsFilter{}); return err },
-		"check":     func() error { _, err := g.Check(t.Context(), planting, NoDay); return err },
+		"check":     func() error { _, err := g.Check(t.Context(), planting, NoDay, ""); return err },
 		"baskets":   func() error { _, err := g.Baskets(t.Context()); return err },
 		"practice":  func() error { _, err := g.Practice(t.Context()); return err },
 		"ground":    func() error { _, err := g.BedGround(t.Context(), p.bed); return err },
@@ -304,7 +308,7 @@ func TestTheBarestPlantIsShownEverywhere(t *testing.T) {
 		"part":        []any{table{"name": "leaf", "kind": "leaf", "verdict": []any{"not used"}}},
 		"look_alike":  []any{table{"name": "wild rocket", "botanical": "Diplotaxis tenuifolia (L.) DC.", "danger": "harmless", "decides": "It is larger.", "when": "summer"}},
 	}
-	_, id, err := p.PutOwnPlant(t.Context(), PlantFileInput{Sheet: sheet})
+	_, id, err := p.PutOwnPlant(t.Context(), AsItStands, PlantFileInput{Sheet: sheet})
 	check(t, err)
 	_, err = p.AddPlanting(t.Context(), PlantingInput{BedID: p.bed, SpeciesID: id, Plants: 4, StartedOn: "2029-04-10", Origin: "seed"})
 	check(t, err)
@@ -327,7 +331,7 @@ func TestTheBarestPlantIsShownEverywhere(t *testing.T) {
 		"what suits":    func() (any, error) { return p.What(ctx, p.bed, WhatFilter{}) },
 		"its mates":     func() (any, error) { return p.Mates(ctx, p.bed) },
 		"its planting":  func() (any, error) { return p.Planting(ctx, standing, NoDay) },
-		"its check":     func() (any, error) { return p.Check(ctx, standing, NoDay) },
+		"its check":     func() (any, error) { return p.Check(ctx, standing, NoDay, "") },
 	} {
 		v, err := view()
 		if err != nil {
@@ -351,7 +355,7 @@ func TestAnOwnPlantStandsInForTheLibrarys(t *testing.T) {
 		check(t, err)
 		return v.Name, planting.Name
 	}
-	_, id, err := p.PutOwnPlant(t.Context(), PlantFileInput{Text: strings.Replace(file.Text, `name = "garden sorrel"`, `name = "our sorrel"`, 1)})
+	_, id, err := p.PutOwnPlant(t.Context(), AsItStands, PlantFileInput{Text: strings.Replace(file.Text, `name = "garden sorrel"`, `name = "our sorrel"`, 1)})
 	check(t, err)
 	if page, standing := names(); id != "garden-sorrel" || page != "our sorrel" || standing != "our sorrel" {
 		t.Errorf("%s is called %s, and %s where it stands", id, page, standing)
@@ -370,10 +374,31 @@ func TestAnOwnPlantStandsInForTheLibrarys(t *testing.T) {
 	before := p.entries()
 	hemlock, err := p.PlantFile(t.Context(), "hemlock")
 	check(t, err)
-	_, _, err = p.PutOwnPlant(t.Context(), PlantFileInput{Text: hemlock.Text})
+	_, _, err = p.PutOwnPlant(t.Context(), AsItStands, PlantFileInput{Text: hemlock.Text})
 	p.refused(err, "text", "stays as it is there", before)
-	_, _, err = p.PutOwnPlant(t.Context(), PlantFileInput{Sheet: hemlock.Sheet})
+	_, _, err = p.PutOwnPlant(t.Context(), AsItStands, PlantFileInput{Sheet: hemlock.Sheet})
 	p.refused(err, "sheet.id", "stays as it is there", before)
+}
+
+// sureSage plants common sage that is sure, old enough to cut.
+func sureSage(p *plot) int64 {
+	p.t.Helper()
+	_, err := p.AddPlanting(p.t.Context(), PlantingInput{BedID: p.bed, SpeciesID: "common-sage", Plants: 4, StartedOn: "2028-04-10", Origin: "bought", Labelled: true, Source: "A label."})
+	check(p.t, err)
+	for _, planting := range must(p.Plot(p.t.Context(), NoDay)).Beds[0].Plantings {
+		if planting.SpeciesID == "common-sage" {
+			return planting.ID
+		}
+	}
+	p.t.Fatal("there is no sage")
+	return 0
+}
+
+func must[T any](value T, err error) T {
+	if err != nil {
+		panic(err)
+	}
+	return value
 }
 
 // The cautions of a picking are those of what is made of it, by its own route, and are
@@ -382,8 +407,19 @@ func TestTheCautionsOfAPickingAreThoseOfWhatIsMade(t *testing.T) {
 	p := newPlot(t)
 	_, err := p.NotePicking(t.Context(), p.planting, PickingInput{Day: "2031-05-26", Part: "leaf", Amount: "12"})
 	check(t, err)
+	sage := sureSage(p)
+	_, err = p.NotePicking(t.Context(), sage, PickingInput{Day: "2031-05-26", Part: "leaf", Amount: "12"})
+	check(t, err)
 	all, err := p.Baskets(t.Context())
 	check(t, err)
+	slices.SortFunc(all, func(a, b BasketView) int { return cmp.Compare(b.PickingID, a.PickingID) })
+	before := p.entries()
+	_, err = p.CautionsFor(t.Context(), all[1].PickingID, "tea") // of sorrel, which is food
+	p.refused(err, "preparation", "is not made into that here; choose from food", before)
+	_, err = p.Label(t.Context(), all[1].PickingID, "tea")
+	if !errors.As(err, new(ConflictError)) { // it is not sorted yet
+		t.Errorf("a label before it is sorted: %v", err)
+	}
 	for _, made := range []string{"", "food", "tea", "salve"} {
 		v, err := p.CautionsFor(t.Context(), all[0].PickingID, made)
 		check(t, err)

@@ -9,12 +9,14 @@ import (
 
 	"bramblyacre/core/calendar"
 	"bramblyacre/core/flora"
+	"bramblyacre/core/spelling"
 	"bramblyacre/store"
 )
 
 // PersonView is someone of the household, with what cautions are for.
 type PersonView struct {
 	ID            int64    `json:"id"`
+	Version       Version  `json:"version"`
 	Name          string   `json:"name"`
 	Born          string   `json:"born" doc:"The day, or empty where it is not told"`
 	Circumstances []string `json:"circumstances"`
@@ -61,7 +63,7 @@ func (g *Garden) Household(ctx context.Context) (HouseholdView, error) {
 }
 
 func (s *state) viewPerson(row store.Person) PersonView {
-	v := PersonView{ID: row.ID, Name: row.Name, Note: row.Note, Circumstances: nonNil(ticked(row))}
+	v := PersonView{ID: row.ID, Version: versionOf(row), Name: row.Name, Note: row.Note, Circumstances: nonNil(ticked(row))}
 	var words []string
 	if row.Born != nil {
 		v.Born = *row.Born
@@ -115,16 +117,25 @@ func (s *state) circumstancesOf(row store.Person) []string {
 	return all
 }
 
-// PutPerson notes someone of the household; id 0 is someone new.
-func (g *Garden) PutPerson(ctx context.Context, id int64, in PersonInput) (Entry, error) {
+// PutPerson notes someone of the household; id 0 is someone new, and nobody was seen before.
+func (g *Garden) PutPerson(ctx context.Context, id int64, seen Version, in PersonInput) (Entry, error) {
 	return g.change(ctx, func(s *state, d *draft) (record, error) {
+		if id != 0 {
+			person, err := s.person(id)
+			if err != nil {
+				return record{}, err
+			}
+			if err := seen.isOf(versionOf(person), "what is noted of "+person.Name); err != nil {
+				return record{}, err
+			}
+		}
 		var c checklist
-		row := store.PutPersonParams{Name: c.text("name", in.Name, longestName), Note: c.text("note", in.Note, longestNote)}
+		row := store.PutPersonParams{Name: c.name("name", in.Name), Note: c.text("note", in.Note, longestNote)}
 		if row.Name == "" {
 			c.add("name", "Write a name.")
 		}
 		for _, other := range s.standingPeople() {
-			if other.ID != id && plain(other.Name) == plain(row.Name) {
+			if other.ID != id && spelling.SamePerson(other.Name, row.Name) {
 				c.add("name", "%s is in the household already.", other.Name)
 			}
 		}
@@ -155,9 +166,6 @@ func (g *Garden) PutPerson(ctx context.Context, id int64, in PersonInput) (Entry
 		row.Circumstances = string(circumstances)
 		verb := "Added %s to the household"
 		if id != 0 {
-			if _, err := s.person(id); err != nil {
-				return record{}, err
-			}
 			row.ID, verb = &id, "Changed what is noted of %s"
 		}
 		if _, err := put(ctx, d, "people", id, row, func(r store.Person) int64 { return r.ID }); err != nil {

@@ -9,8 +9,11 @@ import (
 	"errors"
 	"fmt"
 	"image"
-	_ "image/jpeg" // a photograph is read as one of these
-	_ "image/png"
+	"image/jpeg"
+	"image/png"
+	"io"
+
+	"golang.org/x/image/webp"
 
 	"bramblyacre/store"
 )
@@ -25,20 +28,62 @@ type Photograph struct {
 // MostPhotographBytes is how large a photograph may be.
 const MostPhotographBytes = 12 << 20
 
-// KeepPhotograph keeps a JPEG or PNG and returns the name it is kept by, which is the
-// same for the same picture.
+// mostPixels is how many pixels a photograph may have: what a phone takes, and what can be
+// decoded without hurting a small machine.
+const mostPixels = 40_000_000
+
+// pictureKind is a kind of picture that is kept: how it begins, and how it is read.
+type pictureKind struct {
+	begins string
+	size   func(io.Reader) (image.Config, error)
+	whole  func(io.Reader) (image.Image, error)
+}
+
+// pictureKinds are the kinds of picture that are kept. Readers that other packages bring
+// along are never asked.
+var pictureKinds = map[string]pictureKind{
+	"image/jpeg": {"\xff\xd8\xff", jpeg.DecodeConfig, jpeg.Decode},
+	"image/png":  {"\x89PNG\r\n\x1a\n", png.DecodeConfig, png.Decode},
+	"image/webp": {"RIFF", webp.DecodeConfig, webp.Decode},
+}
+
+// readPicture returns the kind of a picture once all of it could be read.
+func readPicture(picture []byte) (kind string, err error) {
+	for name, kind := range pictureKinds {
+		if !bytes.HasPrefix(picture, []byte(kind.begins)) {
+			continue
+		}
+		size, err := kind.size(bytes.NewReader(picture))
+		if err != nil {
+			break
+		}
+		if size.Width*size.Height > mostPixels {
+			return "", Faults{{Field: "photo", Message: fmt.Sprintf("The photograph is %d by %d pixels; %d million are the most. Save it smaller.", size.Width, size.Height, mostPixels/1_000_000)}}
+		}
+		if _, err := kind.whole(bytes.NewReader(picture)); err != nil {
+			return "", Faults{{Field: "photo", Message: "The photograph is broken: not all of it can be read. Save it anew."}}
+		}
+		return name, nil
+	}
+	return "", Faults{{Field: "photo", Message: "This is no JPEG, PNG or WebP picture."}}
+}
+
+// KeepPhotograph keeps a JPEG, PNG or WebP and returns the name it is kept by, which is
+// the same for the same picture.
 func (g *Garden) KeepPhotograph(ctx context.Context, picture []byte) (id string, err error) {
 	if len(picture) > MostPhotographBytes {
-		return "", Faults{{"photo", "The photograph is larger than 12 MB. Save it smaller."}}
+		return "", Faults{{Field: "photo", Message: "The photograph is larger than 12 MB. Save it smaller."}}
 	}
-	_, format, err := image.DecodeConfig(bytes.NewReader(picture))
+	g.picturing.Lock() // one at a time: a decoded picture takes much room
+	kind, err := readPicture(picture)
+	g.picturing.Unlock()
 	if err != nil {
-		return "", Faults{{"photo", "This is no JPEG or PNG picture."}}
+		return "", err
 	}
 	sum := sha256.Sum256(picture)
 	id = hex.EncodeToString(sum[:])
 	err = g.Store.InTransaction(ctx, func(q *store.Queries) error {
-		return q.KeepPhotograph(ctx, store.KeepPhotographParams{Sha256: id, Kind: "image/" + format, Bytes: picture})
+		return q.KeepPhotograph(ctx, store.KeepPhotographParams{Sha256: id, Kind: kind, Bytes: picture})
 	})
 	if err != nil {
 		return "", fmt.Errorf("keep the photograph: %w", err)

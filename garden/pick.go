@@ -2,27 +2,26 @@ package garden
 
 import (
 	"context"
-	"database/sql"
-	"errors"
 	"fmt"
-	"math"
-	"regexp"
-	"strconv"
-	"strings"
 
 	"bramblyacre/core/calendar"
 	"bramblyacre/core/flora"
 	"bramblyacre/core/harvest"
-	"bramblyacre/core/unit"
 	"bramblyacre/store"
 )
 
 // PickingInput is what a grower took. The amount is as typed: "14 stems",
 // "310 g", "11 oz"; a bare number counts the part's own unit.
 type PickingInput struct {
-	Day    string `json:"day"`
-	Part   string `json:"part"`
-	Amount string `json:"amount"`
+	// SpeciesID is the plant that the page showed; empty where there was no page.
+	SpeciesID string `json:"speciesId,omitempty" doc:"The plant that the page showed"`
+	Day       string `json:"day"`
+	Part      string `json:"part"`
+	Amount    string `json:"amount"`
+	// MeasureWeighs is what one of the measure in the amount weighs, where it was asked.
+	MeasureWeighs string `json:"measureWeighs,omitempty" doc:"What one handful, bowl or cup weighs, as typed; kept"`
+	// CrownsBack is true where the crowns with their buds were put back: those plants stay.
+	CrownsBack bool `json:"crownsBack,omitempty" doc:"Of what is lifted, the crowns with buds were put back"`
 	// TookAnyway notes a picking beyond the allowance as what happened.
 	TookAnyway bool   `json:"tookAnyway,omitempty"`
 	Note       string `json:"note,omitempty"`
@@ -37,27 +36,39 @@ type Picked struct {
 
 // NotePicking notes what was taken of a planting.
 func (g *Garden) NotePicking(ctx context.Context, plantingID int64, in PickingInput) (Picked, error) {
-	entry, err := g.change(ctx, func(s *state, d *draft) (record, error) {
+	sent, err := sentAs(in.ClientKey, "picking", plantingID, in)
+	if err != nil {
+		return Picked{}, err
+	}
+	entry, err := g.changeOnce(ctx, sent, func(s *state, d *draft) (record, error) {
 		p, err := s.standingPlanting(plantingID)
 		if err != nil {
 			return record{}, err
 		}
-		row, rule, err := s.readPicking(p, in)
+		if in.SpeciesID != "" {
+			if err := (Sight{SpeciesID: in.SpeciesID}).isOf(g, p.rules, nil); err != nil {
+				return record{}, err
+			}
+		}
+		row, rule, weighed, err := s.readPicking(p, in)
 		if err != nil {
 			return record{}, err
 		}
-		if row.ClientKey != nil {
-			if _, err := d.GetPickingByClientKey(ctx, row.ClientKey); !errors.Is(err, sql.ErrNoRows) {
-				return record{}, alreadyNoted(err)
+		if weighed != nil {
+			if _, err := put(ctx, d, "measures", 0, *weighed, func(r store.Measure) int64 { return r.ID }); err != nil {
+				return record{}, err
 			}
 		}
 		if _, err := put(ctx, d, "pickings", 0, row, func(r store.Picking) int64 { return r.ID }); err != nil {
 			return record{}, err
 		}
 		summary := fmt.Sprintf("%s %s, %s, of %s in %s", took[rule.Verb], counted(row.Units, rule.One, rule.Many), s.units.Weight(row.Grams), partOf(p.species.Names.Name, row.Part), p.bed.Name)
+		if row.CrownsBack > 0 {
+			summary += ", the crowns put back"
+		}
 		return record{kind: "picking", summary: summary, bed: &p.BedID, planting: &p.ID}, nil
 	})
-	if err != nil && !errors.Is(err, errNotedBefore) {
+	if err != nil {
 		return Picked{}, err
 	}
 	s, err := g.state(ctx)
@@ -79,9 +90,9 @@ var took = map[string]string{"Cut": "Cut", "Pick": "Picked", "Lift": "Lifted", "
 // partOf names a part of a plant: "lovage leaf".
 func partOf(plant, part string) string { return plant + " " + part }
 
-func (s *state) readPicking(p *planting, in PickingInput) (store.PutPickingParams, *flora.HarvestRule, error) {
+func (s *state) readPicking(p *planting, in PickingInput) (row store.PutPickingParams, rule *flora.HarvestRule, weighed *store.PutMeasureParams, err error) {
 	var c checklist
-	row := store.PutPickingParams{PlantingID: p.ID, Part: in.Part, Note: c.text("note", in.Note, longestNote), ClientKey: readClientKey(&c, in.ClientKey)}
+	row = store.PutPickingParams{PlantingID: p.ID, Part: in.Part, Note: c.text("note", in.Note, longestNote), ClientKey: readClientKey(in.ClientKey), NotedAfter: s.lastEntry}
 	day := s.readPastDay(&c, p, in.Day)
 	row.Day = day.String()
 	part, has := p.species.Part(in.Part)
@@ -96,17 +107,23 @@ func (s *state) readPicking(p *planting, in PickingInput) (store.PutPickingParam
 		}
 	}
 	if err := c.err(); err != nil {
-		return row, nil, err
+		return row, nil, nil, err
 	}
-	rule := part.Harvest
+	rule = part.Harvest
 	gramsEach := harvest.GramsEach(rule, s.sizeShare(p, s.yearOfLife(p, calendar.SeasonOf(s.site.Latitude, day))))
-	row.Units = s.readAmount(&c, rule, in.Amount, gramsEach)
-	row.Grams = row.Units * gramsEach
+	amount := s.readAmount(&c, p.species, part, in.Amount, in.MeasureWeighs, gramsEach)
+	row.Units, row.Grams = amount.units, amount.grams
+	if in.CrownsBack {
+		if !harvest.LeavesCrowns(p.species, rule) {
+			c.add("crownsBack", "%s has no crown that grows on when its %s is lifted.", capital(p.species.Names.Name), part.Name)
+		}
+		row.CrownsBack = row.Units
+	}
 	if err := c.err(); err != nil {
-		return row, nil, err
+		return row, nil, nil, err
 	}
 	s.judgeAmount(&c, p, part, day, in.TookAnyway, &row)
-	return row, rule, c.err()
+	return row, rule, amount.weighed, c.err()
 }
 
 // judgeAmount refuses what the planting cannot have yielded, and asks back
@@ -136,44 +153,21 @@ func (s *state) judgeAmount(c *checklist, p *planting, part flora.Part, day cale
 			row.Share = row.Units / a.Standing
 		}
 	}
-	if row.Units <= allowed+0.5 {
+	// Whole units on both sides: no crumb passes where nothing is allowed.
+	if row.Units <= allowed {
 		return
 	}
 	if tookAnyway {
 		row.TookAnyway = 1
 		return
 	}
-	if view.Refusal != nil {
-		c.add("amount", "Nothing may be taken on this day: %s If you took it all the same, say so, and it is noted.", view.Refusal.Why)
-	} else {
-		c.add("amount", "This is more than the allowance of %s. If you took it all the same, say so, and it is noted.", counted(allowed, rule.One, rule.Many))
+	const overdrawn = "took anyway"
+	switch {
+	case view.Refusal != nil:
+		c.ask("amount", overdrawn, nil, "Nothing may be taken on this day: %s If you took it all the same, say so, and it is noted.", view.Refusal.Why)
+	case allowed == 0:
+		c.ask("amount", overdrawn, nil, "Nothing more may be taken now. If you took it all the same, say so, and it is noted.")
+	default:
+		c.ask("amount", overdrawn, nil, "This is more than the allowance of %s. If you took it all the same, say so, and it is noted.", counted(allowed, rule.One, rule.Many))
 	}
-}
-
-var leadingNumber = regexp.MustCompile(`^\s*([+-]?[0-9]+(?:[.,][0-9]+)?)\s*(.*)$`)
-
-// readAmount reads an amount in the part's own unit, or as a weight.
-func (s *state) readAmount(c *checklist, rule *flora.HarvestRule, text string, gramsEach float64) (units float64) {
-	found := leadingNumber.FindStringSubmatch(text)
-	if strings.TrimSpace(text) == "" || found == nil {
-		c.add("amount", "Say how much, for example 6 %s or %s.", rule.Many, s.units.Weight(6*gramsEach))
-		return 0
-	}
-	name := strings.ToLower(strings.TrimSpace(found[2]))
-	if name == "" || name == strings.ToLower(rule.One) || name == strings.ToLower(rule.Many) {
-		n, err := strconv.ParseFloat(strings.Replace(found[1], ",", ".", 1), 64)
-		c.addError("amount", err)
-		units = n
-	} else {
-		grams, err := unit.Parse(unit.Mass, text, s.units.MassUnit())
-		if err != nil {
-			c.add("amount", "%q is not an amount here; write %s, or a weight such as %s.", text, rule.Many, s.units.Weight(6*gramsEach))
-			return 0
-		}
-		units = grams / gramsEach
-	}
-	if units <= 0 || math.IsInf(units, 0) || math.IsNaN(units) {
-		c.add("amount", "An amount must be above nothing.")
-	}
-	return units
 }

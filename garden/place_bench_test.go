@@ -22,7 +22,7 @@ func benchPlan(b *testing.B) *Garden {
 	today := calendar.Must(2031, time.May, 27)
 	g, err := Open(b.Context(), Options{Store: s, Library: shipped, PinnedTo: &today, Seasons: 20})
 	check(b, err)
-	_, err = g.SetSite(b.Context(), SiteInput{Name: "Bench", Latitude: 46.6, Altitude: "640 m", ClimateID: "hill-valley", Width: "70 m", Depth: "60 m", Units: "metric"})
+	_, err = g.SetSite(b.Context(), AsItStands, SiteInput{Name: "Bench", Latitude: 46.6, Altitude: "640 m", ClimateID: "hill-valley", Width: "70 m", Depth: "60 m", Units: "metric"})
 	check(b, err)
 	at := func(i, columns int, step float64) (string, string) {
 		return fmt.Sprintf("%.1f m", 4+step*float64(i%columns)), fmt.Sprintf("%.1f m", 4+step*float64(i/columns))
@@ -54,7 +54,7 @@ func BenchmarkSunOf40BedsAnd30Things(b *testing.B) {
 	check(b, err)
 	for b.Loop() {
 		g.sunFor = ""
-		check(b, g.addSun(s))
+		check(b, g.addSun(b.Context(), s))
 	}
 }
 

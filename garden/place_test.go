@@ -379,7 +379,7 @@ func TestASpotMovesTheStages(t *testing.T) {
 		p := newPlot(t)
 		in := goodBed()
 		spoil(&in)
-		_, err := p.ChangeBed(t.Context(), p.bed, in)
+		_, err := p.ChangeBed(t.Context(), p.bed, AsItStands, in)
 		check(t, err)
 		view, err := p.Planting(t.Context(), p.planting, NoDay)
 		check(t, err)
@@ -427,7 +427,7 @@ func TestThePlanTellsShelterAndWarmth(t *testing.T) {
 	}
 	in := goodBed()
 	in.Shelter, in.Warmth, in.Edge, in.Frost = "sheltered", "cold", "held", true
-	_, err := p.ChangeBed(t.Context(), p.bed, in)
+	_, err := p.ChangeBed(t.Context(), p.bed, AsItStands, in)
 	check(t, err)
 	if v := ground(); v.Shelter != "sheltered" || v.Warmth != "cold; frost gathers here" || !strings.HasPrefix(v.Edge, "held") {
 		t.Errorf("as said: %s; %s; %s", v.Shelter, v.Warmth, v.Edge)

@@ -16,7 +16,7 @@ func elsewhere(t *testing.T, latitude float64, units string) *plot {
 	if latitude < 0 {
 		climate = "humid-subtropical-south"
 	}
-	_, err := p.SetSite(t.Context(), SiteInput{Name: "Elsewhere", Latitude: latitude, Altitude: "100 m", ClimateID: climate, Width: "30 m", Depth: "20 m", Units: units})
+	_, err := p.SetSite(t.Context(), AsItStands, SiteInput{Name: "Elsewhere", Latitude: latitude, Altitude: "100 m", ClimateID: climate, Width: "30 m", Depth: "20 m", Units: units})
 	check(t, err)
 	return p
 }
@@ -28,7 +28,7 @@ func TestThePlaceIsAnsweredAtEveryLatitude(t *testing.T) {
 		p := elsewhere(t, latitude, "metric")
 		in := goodBed()
 		in.SunHours = nil
-		_, err := p.ChangeBed(t.Context(), p.bed, in)
+		_, err := p.ChangeBed(t.Context(), p.bed, AsItStands, in)
 		check(t, err)
 		p.add(wall("2 m", "7 m", "28 m", "7 m", "3 m"))
 		ground, err := p.BedGround(t.Context(), p.bed)
@@ -64,7 +64,7 @@ func TestTheSouthHasItsOwnSummer(t *testing.T) {
 	p := elsewhere(t, -33, "metric")
 	in := goodBed()
 	in.SunHours = nil
-	_, err := p.ChangeBed(t.Context(), p.bed, in)
+	_, err := p.ChangeBed(t.Context(), p.bed, AsItStands, in)
 	check(t, err)
 	ground, err := p.BedGround(t.Context(), p.bed)
 	check(t, err)
@@ -94,7 +94,7 @@ func TestAPlanInFeet(t *testing.T) {
 	if want := (geometry.Point{X: 9.144, Y: 12.192}); v.At.Distance(want) > 1e-3 || v.Size != "12 ft by 4 ft 6 in" || v.Input.Width != "12 ft" || v.Input.Mulch != "3 in" {
 		t.Errorf("a bed of 12 ft at 30, 40 lies at %v, %s, mulched %s", v.At, v.Size, v.Input.Mulch)
 	}
-	entry, err := p.Arrange(t.Context(), ArrangeInput{Things: []Thing{{"bed", bed}}, Right: "1"})
+	entry, err := p.Arrange(t.Context(), ArrangeInput{Things: []Thing{{"bed", bed, AsItStands}}, Right: "1"})
 	check(t, err)
 	if at := p.bedView(bed).At.X; math.Abs(at-9.144-0.3048) > 1e-3 {
 		t.Errorf("%s: it went to %v", entry.Summary, at)
@@ -134,7 +134,7 @@ func TestAnEmptyPlotHasAPlace(t *testing.T) {
 		t.Errorf("on an empty plot hop goes in %d beds", len(where.Beds))
 	}
 	for _, err := range []error{
-		third(g.Arrange(t.Context(), ArrangeInput{Things: []Thing{{"bed", 1}}, Right: "1 m"})),
+		third(g.Arrange(t.Context(), ArrangeInput{Things: []Thing{{"bed", 1, AsItStands}}, Right: "1 m"})),
 		third(g.RemoveItem(t.Context(), 1)), third(g.RemoveReading(t.Context(), 1)), third(g.NoteFate(t.Context(), 1, FateInput{})),
 	} {
 		if _, missing := err.(NotFoundError); !missing {

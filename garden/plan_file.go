@@ -111,6 +111,13 @@ func exactForm(f plan.Form) FormInput {
 // cannot be is refused with its place in the file and the reason.
 func (g *Garden) ImportPlan(ctx context.Context, data PlanData) (Entry, error) {
 	return g.change(ctx, func(s *state, d *draft) (record, error) {
+		// Far too large a plan is refused before it is gone through bed by bed.
+		if len(data.Beds) > MostBeds {
+			return record{}, ConflictError{fmt.Sprintf("%d beds would lie on the plan; %d are the most.", len(data.Beds), MostBeds)}
+		}
+		if len(data.Items) > MostThings {
+			return record{}, ConflictError{fmt.Sprintf("%d things would stand on the plan; %d are the most.", len(data.Items), MostThings)}
+		}
 		on, err := s.withBoundary(ctx, d, data)
 		if err != nil {
 			return record{}, err
@@ -142,7 +149,7 @@ func (s *state) withBoundary(ctx context.Context, d *draft, data PlanData) (*sta
 		on.site.WidthM, on.site.DepthM = data.WidthM, data.DepthM
 	}
 	if on.site.WidthM > plan.LargestM || on.site.DepthM > plan.LargestM {
-		return nil, Faults{{"boundary", "The plot is too large."}}
+		return nil, Faults{{Field: "boundary", Message: "The plot is too large."}}
 	}
 	row, boundary, err := on.readBoundary(in)
 	if err != nil {
@@ -165,7 +172,7 @@ func within(place string, err error) error {
 	}
 	told := make(Faults, len(faults))
 	for i, fault := range faults {
-		told[i] = Fault{place + "." + fault.Field, fault.Message}
+		told[i] = Fault{Field: place + "." + fault.Field, Message: fault.Message, Code: fault.Code}
 	}
 	return told
 }
@@ -181,11 +188,12 @@ func (s *state) importBeds(ctx context.Context, d *draft, beds []PlanBed) (chang
 	others := *s
 	others.beds = nil // pots of the file are judged against each other
 	others.forms = map[int64]plan.Form{}
+	others.items = nil // what a file draws over a building is so drawn
 	for i, in := range beds {
 		place := fmt.Sprintf("beds[%d] (%s)", i, in.Bed.Name)
 		key := strings.ToLower(strings.TrimSpace(in.Bed.Name))
 		if inFile[key] {
-			return 0, Faults{{place + ".name", "The file has two beds called " + in.Bed.Name + "."}}
+			return 0, Faults{{Field: place + ".name", Message: "The file has two beds called " + in.Bed.Name + "."}}
 		}
 		inFile[key] = true
 		in.Bed.FormInput = exactForm(in.Form)
@@ -212,7 +220,7 @@ func (s *state) importBeds(ctx context.Context, d *draft, beds []PlanBed) (chang
 	}
 	for _, bed := range s.beds {
 		if !inFile[strings.ToLower(bed.Name)] && !withinPlot(s.forms[bed.ID], s.boundary) {
-			return 0, Faults{{"boundary", bed.Name + " is not in the file and would lie outside its boundary."}}
+			return 0, Faults{{Field: "boundary", Message: bed.Name + " is not in the file and would lie outside its boundary."}}
 		}
 	}
 	return changed, nil

@@ -50,9 +50,13 @@ func (g *Garden) AddItem(ctx context.Context, in ItemInput) (Entry, error) {
 }
 
 // ChangeItem changes a thing on the plan.
-func (g *Garden) ChangeItem(ctx context.Context, id int64, in ItemInput) (Entry, error) {
+func (g *Garden) ChangeItem(ctx context.Context, id int64, seen Version, in ItemInput) (Entry, error) {
 	return g.change(ctx, func(s *state, d *draft) (record, error) {
-		if _, err := s.standingItem(id); err != nil {
+		it, err := s.standingItem(id)
+		if err != nil {
+			return record{}, err
+		}
+		if err := seen.isOf(versionOf(it.PlanItem), itemName(it.PlanItem.Kind, it.Name)); err != nil {
 			return record{}, err
 		}
 		row, err := s.readItem(g, in)
@@ -121,7 +125,7 @@ var traitFields = map[plan.Trait]string{
 
 func (s *state) readItem(g *Garden, in ItemInput) (store.PutPlanItemParams, error) {
 	var c checklist
-	row := store.PutPlanItemParams{Kind: in.Kind, Name: c.text("name", in.Name, longestName), Note: c.text("note", in.Note, longestNote), Points: "[]"}
+	row := store.PutPlanItemParams{Kind: in.Kind, Name: c.name("name", in.Name), Note: c.text("note", in.Note, longestNote), Points: "[]"}
 	kind, err := plan.KindOf(in.Kind)
 	if err != nil {
 		c.addError("kind", err)

@@ -156,7 +156,7 @@ func TestSeveralThingsMoveTurnAndCopyTogether(t *testing.T) {
 	other.Name, other.Y = "Other", "9 m"
 	second := p.addBed(other)
 	walnut := p.add(tree("20 m", "12 m", "6 m", "9 m"))
-	things := []Thing{{"bed", p.bed}, {"bed", second}, {"item", walnut}}
+	things := []Thing{{"bed", p.bed, AsItStands}, {"bed", second, AsItStands}, {"item", walnut, AsItStands}}
 	entry, err := p.Arrange(t.Context(), ArrangeInput{Things: things, Right: "1.5 m", Down: "2 ft"})
 	check(t, err)
 	if entry.Summary != "Moved Long Bed, Other and the tree" {
@@ -190,8 +190,8 @@ func TestSeveralThingsMoveTurnAndCopyTogether(t *testing.T) {
 	_, err = p.Arrange(t.Context(), ArrangeInput{Things: things[:1]})
 	p.refused(err, "right", "how far", p.entries())
 	_, err = p.Arrange(t.Context(), ArrangeInput{Things: things[:1], Right: "a bit"})
-	p.refused(err, "right", "is not a length", p.entries())
-	_, err = p.Arrange(t.Context(), ArrangeInput{Things: []Thing{{"item", 99}}, Right: "1 m"})
+	p.refused(err, "right", "is not a unit of length", p.entries())
+	_, err = p.Arrange(t.Context(), ArrangeInput{Things: []Thing{{"item", 99, AsItStands}}, Right: "1 m"})
 	if !errors.As(err, new(NotFoundError)) {
 		t.Errorf("an unknown thing moved: %v", err)
 	}
@@ -201,15 +201,15 @@ func TestAPotMayNotBeMovedIntoAnother(t *testing.T) {
 	p := newPlot(t)
 	p.addBed(pot("One", "20 m", "15 m"))
 	two := p.addBed(pot("Two", "22 m", "15 m"))
-	_, err := p.Arrange(t.Context(), ArrangeInput{Things: []Thing{{"bed", two}}, Right: "-1.8 m"})
+	_, err := p.Arrange(t.Context(), ArrangeInput{Things: []Thing{{"bed", two, AsItStands}}, Right: "-1.8 m"})
 	if err == nil || !strings.Contains(err.Error(), "would stand in the pot One") {
 		t.Errorf("moved into the other: %v", err)
 	}
-	_, err = p.Arrange(t.Context(), ArrangeInput{Things: []Thing{{"bed", two}}, Right: "30 cm", Copy: true})
+	_, err = p.Arrange(t.Context(), ArrangeInput{Things: []Thing{{"bed", two, AsItStands}}, Right: "30 cm", Copy: true})
 	if err == nil || !strings.Contains(err.Error(), "would stand in the pot Two") {
 		t.Errorf("copied into itself: %v", err)
 	}
-	_, err = p.Reshape(t.Context(), ReshapeInput{Thing{"bed", two}, FormInput{Shape: "round", X: "22 m", Y: "15 m", Width: "4 m"}})
+	_, err = p.Reshape(t.Context(), ReshapeInput{Thing{"bed", two, AsItStands}, FormInput{Shape: "round", X: "22 m", Y: "15 m", Width: "4 m"}})
 	if err == nil || !strings.Contains(err.Error(), "would stand in the pot One") {
 		t.Errorf("grown into the other: %v", err)
 	}
@@ -220,14 +220,14 @@ func TestACopyThatFailsLeavesNothingBehind(t *testing.T) {
 	p := newPlot(t)
 	one := p.addBed(pot("One", "20 m", "15 m"))
 	before := p.view()
-	_, err := p.Arrange(t.Context(), ArrangeInput{Things: []Thing{{"bed", p.bed}, {"bed", one}}, Right: "10 cm", Copy: true})
+	_, err := p.Arrange(t.Context(), ArrangeInput{Things: []Thing{{"bed", p.bed, AsItStands}, {"bed", one, AsItStands}}, Right: "10 cm", Copy: true})
 	if err == nil {
 		t.Fatal("a pot was copied into itself")
 	}
 	if after := p.view(); len(after.Beds) != len(before.Beds) {
 		t.Errorf("%d beds are left of %d", len(after.Beds), len(before.Beds))
 	}
-	_, err = p.Arrange(t.Context(), ArrangeInput{Things: []Thing{{"bed", p.bed}}, Down: "4 m", Copy: true})
+	_, err = p.Arrange(t.Context(), ArrangeInput{Things: []Thing{{"bed", p.bed, AsItStands}}, Down: "4 m", Copy: true})
 	check(t, err)
 	if beds := p.view().Beds; beds[len(beds)-1].Name != "Long Bed 2" {
 		t.Errorf("the next copy is called %s", beds[len(beds)-1].Name)
@@ -237,7 +237,7 @@ func TestACopyThatFailsLeavesNothingBehind(t *testing.T) {
 func TestTheBoundaryIsDrawnAndKeepsTheBedsInside(t *testing.T) {
 	p := newPlot(t)
 	corners := []Corner{{"0 m", "0 m"}, {"40 m", "0 m"}, {"40 m", "12 m"}, {"20 m", "25 m"}, {"0 m", "25 m"}}
-	_, err := p.SetBoundary(t.Context(), BoundaryInput{Points: corners, BearingDeg: 30, Longitude: new(8.5)})
+	_, err := p.SetBoundary(t.Context(), AsItStands, BoundaryInput{Points: corners, BearingDeg: 30, Longitude: new(8.5)})
 	check(t, err)
 	v := p.view()
 	if v.WidthM != 40 || v.DepthM != 25 || !v.Drawn || v.Bearing != 30 || v.AreaWords != "870 m²" {
@@ -259,12 +259,12 @@ func TestTheBoundaryIsDrawnAndKeepsTheBedsInside(t *testing.T) {
 		{BoundaryInput{Points: corners, BearingDeg: 700}, "bearingDeg", "between 0 and 360"},
 		{BoundaryInput{Points: corners, Longitude: new(200.0)}, "longitude", "between -180 and 180"},
 	} {
-		_, err := p.SetBoundary(t.Context(), test.in)
+		_, err := p.SetBoundary(t.Context(), AsItStands, test.in)
 		p.refused(err, test.field, test.words, before)
 	}
-	_, err = p.SetSite(t.Context(), SiteInput{Name: "Acre", Latitude: 46.6, Altitude: "640 m", ClimateID: "hill-valley", Width: "50 m", Depth: "25 m", Units: "metric"})
+	_, err = p.SetSite(t.Context(), AsItStands, SiteInput{Name: "Acre", Latitude: 46.6, Altitude: "640 m", ClimateID: "hill-valley", Width: "50 m", Depth: "25 m", Units: "metric"})
 	p.refused(err, "width", "is drawn on the plan", before)
-	_, err = p.SetSite(t.Context(), SiteInput{Name: "Acre", Latitude: 46.6, Altitude: "640 m", ClimateID: "hill-valley", Width: "40 m", Depth: "25 m", Units: "metric"})
+	_, err = p.SetSite(t.Context(), AsItStands, SiteInput{Name: "Acre", Latitude: 46.6, Altitude: "640 m", ClimateID: "hill-valley", Width: "40 m", Depth: "25 m", Units: "metric"})
 	check(t, err)
 }
 
@@ -274,11 +274,11 @@ func TestAWallTakesTheSunOfTheRightHemisphere(t *testing.T) {
 	lost := map[float64]float64{}
 	for _, latitude := range []float64{46.6, -46.6} {
 		p := newPlot(t)
-		_, err := p.SetSite(t.Context(), SiteInput{Name: "Acre", Latitude: latitude, Altitude: "640 m", ClimateID: "hill-valley", Width: "30 m", Depth: "20 m", Units: "metric"})
+		_, err := p.SetSite(t.Context(), AsItStands, SiteInput{Name: "Acre", Latitude: latitude, Altitude: "640 m", ClimateID: "hill-valley", Width: "30 m", Depth: "20 m", Units: "metric"})
 		check(t, err)
 		in := goodBed()
 		in.SunHours = nil
-		_, err = p.ChangeBed(t.Context(), p.bed, in)
+		_, err = p.ChangeBed(t.Context(), p.bed, AsItStands, in)
 		check(t, err)
 		open := p.bedView(p.bed).SunHours
 		p.add(wall("2 m", "6.5 m", "28 m", "6.5 m", "3 m"))
@@ -316,7 +316,7 @@ func TestTurningThePlanAndNorthTogetherChangesNothing(t *testing.T) {
 	p := newPlot(t)
 	in := goodBed()
 	in.SunHours, in.X, in.Y = nil, "15 m", "10 m"
-	_, err := p.ChangeBed(t.Context(), p.bed, in)
+	_, err := p.ChangeBed(t.Context(), p.bed, AsItStands, in)
 	check(t, err)
 	p.add(wall("9 m", "12 m", "21 m", "12 m", "3 m"))
 	p.add(tree("15 m", "7 m", "3 m", "6 m"))
@@ -324,15 +324,15 @@ func TestTurningThePlanAndNorthTogetherChangesNothing(t *testing.T) {
 	check(t, err)
 	s, err := p.state(t.Context())
 	check(t, err)
-	things := []Thing{{"bed", p.bed}}
+	things := []Thing{{"bed", p.bed, AsItStands}}
 	for _, it := range s.items {
-		things = append(things, Thing{"item", it.ID})
+		things = append(things, Thing{"item", it.ID, AsItStands})
 	}
 	_, err = p.Arrange(t.Context(), ArrangeInput{Things: things, Turn: 40})
 	check(t, err)
 	turned, err := p.BedGround(t.Context(), p.bed)
 	check(t, err)
-	_, err = p.SetBoundary(t.Context(), BoundaryInput{BearingDeg: -40})
+	_, err = p.SetBoundary(t.Context(), AsItStands, BoundaryInput{BearingDeg: -40})
 	check(t, err)
 	after, err := p.BedGround(t.Context(), p.bed)
 	check(t, err)
@@ -353,7 +353,7 @@ func TestADragTellsWhatTheMoveWillBe(t *testing.T) {
 	p := newPlot(t)
 	in := goodBed()
 	in.SunHours = nil
-	_, err := p.ChangeBed(t.Context(), p.bed, in)
+	_, err := p.ChangeBed(t.Context(), p.bed, AsItStands, in)
 	check(t, err)
 	id := p.add(tree("20 m", "15 m", "5 m", "9 m"))
 	entries := p.entries()
@@ -362,7 +362,7 @@ func TestADragTellsWhatTheMoveWillBe(t *testing.T) {
 	if p.entries() != entries {
 		t.Error("a drag was noted")
 	}
-	_, err = p.Arrange(t.Context(), ArrangeInput{Things: []Thing{{"item", id}}, Right: "-10 m", Down: "-7 m"})
+	_, err = p.Arrange(t.Context(), ArrangeInput{Things: []Thing{{"item", id, AsItStands}}, Right: "-10 m", Down: "-7 m"})
 	check(t, err)
 	if now := p.bedView(p.bed).SunHours; drag.Beds[0].Hours != now {
 		t.Errorf("the drag said %v h, and it is %v", drag.Beds[0].Hours, now)

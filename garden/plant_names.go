@@ -43,7 +43,7 @@ func (g *Garden) findPlants(ctx context.Context, words string) ([]nameMatch, err
 	if names.err != nil {
 		return nil, names.err
 	}
-	written := plain(words)
+	written := spelling.Words(words)
 	near, err := names.index.Near(ctx, written, mostNear)
 	if err != nil {
 		return nil, err
@@ -81,7 +81,7 @@ func newPlantNames(ctx context.Context, all []*flora.Species) (*store.NameIndex,
 	var names []store.Named
 	for _, s := range all {
 		for _, name := range allNames(s) {
-			names = append(names, store.Named{ID: s.ID, Shown: name, Plain: plain(name)})
+			names = append(names, store.Named{ID: s.ID, Shown: name, Plain: spelling.Words(name)})
 		}
 	}
 	index, err := store.NewNameIndex(ctx, names)

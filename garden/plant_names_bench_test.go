@@ -6,6 +6,7 @@ import (
 	"testing"
 
 	"bramblyacre/core/flora"
+	"bramblyacre/core/spelling"
 	"bramblyacre/library"
 )
 
@@ -39,7 +40,7 @@ func BenchmarkFindAPlant(b *testing.B) {
 			check(b, err)
 			b.Cleanup(func() { check(b, index.Close()) })
 			for _, words := range []string{"valarian", "medowsweat", "Süsdolde"} {
-				written := plain(words)
+				written := spelling.Plain(words)
 				b.Run(words, func(b *testing.B) {
 					for b.Loop() {
 						near, err := index.Near(b.Context(), written, mostNear)

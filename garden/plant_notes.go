@@ -57,7 +57,7 @@ func (g *Garden) AddPlantNote(ctx context.Context, speciesID string, in PlantNot
 			return record{}, NotFoundError{"plant in the library"}
 		}
 		var c checklist
-		row := store.PutPlantNoteParams{SpeciesID: speciesID, Kind: in.Kind, Author: c.text("author", in.Author, longestName), Text: c.text("text", in.Text, longestNote)}
+		row := store.PutPlantNoteParams{SpeciesID: speciesID, Kind: in.Kind, Author: c.name("author", in.Author), Text: c.text("text", in.Text, longestNote)}
 		if !slices.Contains(noteKinds, in.Kind) {
 			c.add("kind", "A note is on law, a custom, or a note.")
 		}

@@ -10,6 +10,7 @@ import (
 	"bramblyacre/core/flora"
 	"bramblyacre/core/harvest"
 	"bramblyacre/core/identity"
+	"bramblyacre/core/spelling"
 	"bramblyacre/core/unit"
 )
 
@@ -184,7 +185,7 @@ func (g *Garden) Plant(ctx context.Context, id string, on calendar.Date) (PlantV
 func (j judging) sameNames(species *flora.Species) []string {
 	own := map[string]bool{}
 	for _, name := range allNames(species) {
-		own[plain(name)] = true
+		own[spelling.Plain(name)] = true
 	}
 	words := []string{}
 	for _, other := range j.species {
@@ -192,7 +193,7 @@ func (j judging) sameNames(species *flora.Species) []string {
 			continue
 		}
 		for _, name := range allNames(other) {
-			if own[plain(name)] {
+			if own[spelling.Plain(name)] {
 				words = append(words, fmt.Sprintf("“%s” is also a name of %s (%s), another plant.", name, other.Names.Name, other.Names.Botanical))
 			}
 		}
@@ -209,7 +210,7 @@ func (j judging) sameNames(species *flora.Species) []string {
 // the species, as red valerian does.
 func sharesWord(species *flora.Species, l flora.LookAlike) bool {
 	last := func(name string) string {
-		words := strings.Fields(plain(name))
+		words := strings.Fields(spelling.Plain(name))
 		if len(words) == 0 {
 			return ""
 		}
@@ -239,7 +240,7 @@ func bandWords(from, until flora.Stage) string { return fmt.Sprintf("from %s unt
 // plantFacts are what to know of a plant's size and place.
 func plantFacts(units unit.System, s *flora.Species) []PlantFact {
 	length := func(f flora.Figure) string {
-		return units.PlantLength(f.Low/100) + " to " + units.PlantLength(f.High/100)
+		return units.PlantLengths(f.Low/100, f.High/100)
 	}
 	words := func(r flora.WordRange) string {
 		text := r.From

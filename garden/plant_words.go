@@ -4,6 +4,7 @@ import "bramblyacre/core/flora"
 
 // PlantWords are the words that a plant's sheet is filled in with, field by field.
 type PlantWords struct {
+	NewVersion    Version            `json:"newVersion" doc:"The version of a file that is not there yet"`
 	Forms         []string           `json:"forms"`
 	Habits        []string           `json:"habits"`
 	Stages        []string           `json:"stages" doc:"In the order of a year"`
@@ -37,7 +38,7 @@ type StationWord struct {
 // PlantWords lists the words of every field that has a set of them.
 func (g *Garden) PlantWords() PlantWords {
 	w := PlantWords{
-		Forms: flora.FormWords, Habits: flora.HabitWords,
+		NewVersion: versionOf(nil), Forms: flora.FormWords, Habits: flora.HabitWords,
 		Moisture: flora.MoistureWords, Drainage: flora.DrainageWords, Texture: flora.TextureWords, Fertility: flora.FertilityWords, Shelter: flora.ShelterWords,
 		Roots: flora.RootWords, Spreads: flora.SpreadWords, Uses: flora.UseWords, Eases: flora.EaseWords, Hens: flora.HensWords,
 		Dangers: flora.DangerWords, Organs: flora.OrganWords, Kinds: flora.PartKinds, Verdicts: flora.VerdictWords, UseStandings: flora.UseStandingWords,

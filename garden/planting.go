@@ -4,12 +4,12 @@ import (
 	"context"
 	"errors"
 	"fmt"
-	"math"
 
 	"bramblyacre/core/calendar"
 	"bramblyacre/core/flora"
 	"bramblyacre/core/identity"
 	"bramblyacre/core/phenology"
+	"bramblyacre/core/suitability"
 	"bramblyacre/core/unit"
 	"bramblyacre/store"
 )
@@ -28,6 +28,10 @@ type PlantingInput struct {
 	Area      string `json:"area,omitempty" doc:"As typed; empty where plants are counted"`
 	StartedOn string `json:"startedOn"`
 	Origin    string `json:"origin"`
+	// Year is the year of its life that it was in when it was set.
+	Year int `json:"year,omitempty" doc:"The year of its life that it was in when it was set; 0 where nobody knows"`
+	// Affirmed are the questions that were asked back and said yes to.
+	Affirmed []string `json:"affirmed,omitempty" doc:"The questions that were asked back, word for word, and said yes to"`
 	// Labelled is true for plants that came labelled from a known source, Source says
 	// which.
 	Labelled bool   `json:"labelled,omitempty"`
@@ -38,32 +42,35 @@ type PlantingInput struct {
 // AddPlanting sets a planting in a bed.
 func (g *Garden) AddPlanting(ctx context.Context, in PlantingInput) (Entry, error) {
 	return g.change(ctx, func(s *state, d *draft) (record, error) {
-		row, err := g.readPlanting(s, in)
+		row, err := g.readPlanting(s, in, nil)
 		if err != nil {
 			return record{}, err
 		}
-		row.CountedOn = s.today.String()
+		row.CountedOn, row.CountedAfter = s.today.String(), s.lastEntry
 		return g.putPlanting(ctx, s, d, 0, row, "Set ")
 	})
 }
 
 // ChangePlanting changes a planting. A changed number of plants is a new count:
 // roots lifted before it are no longer taken off.
-func (g *Garden) ChangePlanting(ctx context.Context, id int64, in PlantingInput) (Entry, error) {
+func (g *Garden) ChangePlanting(ctx context.Context, id int64, seen Version, in PlantingInput) (Entry, error) {
 	return g.change(ctx, func(s *state, d *draft) (record, error) {
 		p, err := s.standingPlanting(id)
 		if err != nil {
 			return record{}, err
 		}
-		row, err := g.readPlanting(s, in)
+		if err := seen.isOf(versionOf(p.Planting), p.species.Names.Name+" in "+p.bed.Name); err != nil {
+			return record{}, err
+		}
+		row, err := g.readPlanting(s, in, p)
 		if err != nil {
 			return record{}, err
 		}
-		row.ID, row.CountedOn = &id, p.CountedOn
+		row.ID, row.CountedOn, row.CountedAfter = &id, p.CountedOn, p.CountedAfter
 		if int(row.Plants) == p.standing() {
 			row.Plants = p.Plants
 		} else {
-			row.CountedOn = s.today.String()
+			row.CountedOn, row.CountedAfter = s.today.String(), s.lastEntry
 		}
 		return g.putPlanting(ctx, s, d, id, row, "Changed ")
 	})
@@ -96,6 +103,7 @@ func (g *Garden) putPlanting(ctx context.Context, s *state, d *draft, id int64, 
 func plantingParams(p store.Planting) store.PutPlantingParams {
 	return store.PutPlantingParams{
 		ID: &p.ID, BedID: p.BedID, SpeciesID: p.SpeciesID, Plants: p.Plants, AreaM2: p.AreaM2, CountedOn: p.CountedOn, StartedOn: p.StartedOn,
+		CountedAfter: p.CountedAfter, StartYear: p.StartYear,
 		Origin: p.Origin, Identity: p.Identity, IdentityNote: p.IdentityNote, Note: p.Note, RemovedOn: p.RemovedOn,
 	}
 }
@@ -112,7 +120,9 @@ func (s *state) standingPlanting(id int64) (*planting, error) {
 	return p, nil
 }
 
-func (g *Garden) readPlanting(s *state, in PlantingInput) (store.PutPlantingParams, error) {
+// readPlanting reads a planting as it is typed; before is the one that is changed, nil for a
+// new one.
+func (g *Garden) readPlanting(s *state, in PlantingInput, before *planting) (store.PutPlantingParams, error) {
 	var c checklist
 	row := store.PutPlantingParams{
 		BedID: in.BedID, SpeciesID: in.SpeciesID, Plants: int64(in.Plants), Origin: in.Origin, Identity: string(identity.Unproven),
@@ -138,7 +148,7 @@ func (g *Garden) readPlanting(s *state, in PlantingInput) (store.PutPlantingPara
 			c.add("area", "The area must be above nothing and no more than the bed's %s.", s.units.Area(s.areaM2(bed.ID)))
 		case hasSpecies:
 			row.AreaM2 = &area
-			row.Plants = int64(math.Max(1, math.Round(area/math.Pow(species.Size.Width.Value/100, 2))))
+			row.Plants = int64(suitability.PlantsOn(species, area))
 		}
 	} else if in.Plants < 1 || in.Plants > mostPlants {
 		c.add("plants", "Say how many plants, from 1 to %d, or the area they cover.", mostPlants)
@@ -156,6 +166,12 @@ func (g *Garden) readPlanting(s *state, in PlantingInput) (store.PutPlantingPara
 	if _, err := flora.ParseOrigin(in.Origin); err != nil {
 		c.addError("origin", err)
 	}
+	if hasSpecies {
+		row.StartYear = readStartYear(&c, species, in)
+		if isSet := before == nil || before.SpeciesID != in.SpeciesID || before.BedID != in.BedID; isSet && hasBed && bed.RemovedOn == nil {
+			s.askBeforeSetting(&c, species, bed, in)
+		}
+	}
 	if in.Labelled {
 		row.Identity = claimsLabel
 		if row.IdentityNote == "" {
@@ -163,6 +179,48 @@ func (g *Garden) readPlanting(s *state, in PlantingInput) (store.PutPlantingPara
 		}
 	}
 	return row, c.err()
+}
+
+// The questions that a planting is asked back with.
+const (
+	askLaw     = "law"
+	askSpreads = "spreads"
+)
+
+// readStartYear reads how old a planting was when it was set; nil where nobody said.
+func readStartYear(c *checklist, species *flora.Species, in PlantingInput) *int64 {
+	if in.Year == 0 {
+		return nil
+	}
+	const mostYears = 500 // a yew
+	year := int64(in.Year)
+	switch {
+	case in.Year < 0 || in.Year > mostYears:
+		c.add("year", "A year of life lies between 1 and %d.", mostYears)
+	case in.Origin == string(flora.FromSeed) && in.Year > 1:
+		c.add("year", "What is sown begins in its first year.")
+	default:
+		if _, err := species.YearOfLifeRules(in.Year); err != nil {
+			c.addError("year", err)
+		}
+	}
+	return &year
+}
+
+// askBeforeSetting asks back before a spreading plant is set that a law may list, or one that
+// runs in ground which does not hold it.
+func (s *state) askBeforeSetting(c *checklist, species *flora.Species, bed store.Bed, in PlantingInput) {
+	if species.Law != "" && species.Site.Spread != "stays" {
+		c.ask("speciesId", askLaw, in.Affirmed, "%s Your local list decides, not this program. Set it all the same?", sentence(species.Law))
+	}
+	held := s.edgeHeld(bed)
+	if species.Site.Spread == "runs" && !held {
+		note := species.Site.SpreadNote
+		if note == "" {
+			note = "It runs."
+		}
+		c.ask("bedId", askSpreads, in.Affirmed, "%s %s's edge does not hold it. Set it there all the same?", sentence(note), bed.Name)
+	}
 }
 
 func originChoices() []OriginChoice {
@@ -182,3 +240,11 @@ func shareWordsAll() []string {
 }
 
 var errNoForecast = errors.New("this planting has lived its life; nothing is forecast for it")
+
+// noForecast says why nothing is forecast for a planting.
+func (p *planting) noForecast() string {
+	if p.aside {
+		return "The file of this plant cannot be read or worked out, so nothing is forecast or offered of it. Everything noted is kept."
+	}
+	return sentence(errNoForecast.Error())
+}

@@ -22,6 +22,7 @@ type PlantingView struct {
 	OtherNames  []string      `json:"otherNames"`
 	StartedOn   string        `json:"startedOn"`
 	Origin      string        `json:"origin"`
+	StartYear   int64         `json:"startYear" doc:"The year of its life that it was in when it was set; 0 where nobody said"`
 	Labelled    bool          `json:"labelled"`
 	Source      string        `json:"source" doc:"Whose label it came with"`
 	Proof       string        `json:"proof" doc:"What its checks amount to"`
@@ -117,6 +118,13 @@ func (g *Garden) Planting(ctx context.Context, id int64, on calendar.Date) (Plan
 	if !has {
 		return PlantingView{}, NotFoundError{"planting"}
 	}
+	v := s.viewPlanting(p, on)
+	v.History, err = g.ledgerLines(ctx, LedgerFilter{PlantingID: id, Most: mostHistory})
+	return v, err
+}
+
+// viewPlanting is a planting on a day, without its history.
+func (s *state) viewPlanting(p *planting, on calendar.Date) PlantingView {
 	season := s.season
 	if s.next.Contains(on) {
 		season = s.next
@@ -128,6 +136,9 @@ func (g *Garden) Planting(ctx context.Context, id int64, on calendar.Date) (Plan
 		Stages: []StageBand{}, Shares: []StageShare{}, Seen: []SeenMark{}, Windows: []WindowView{}, Allowance: []AllowanceView{},
 		Owed: s.owed(p), LookAlike: viewLookAlikes(identity.LookAlikes(p.species)), Moved: s.moved(p), Options: []flora.Stage{},
 		Ground: p.notices(), Neighbours: s.neighbours(p), Fates: viewFates(s.fates[p.ID]),
+	}
+	if p.StartYear != nil {
+		v.StartYear = *p.StartYear
 	}
 	if p.AreaM2 != nil {
 		v.Area = s.units.Area(*p.AreaM2)
@@ -142,16 +153,13 @@ func (g *Garden) Planting(ctx context.Context, id int64, on calendar.Date) (Plan
 		}
 		v.Verdicts = append(v.Verdicts, verdict)
 	}
-	if v.History, err = g.ledgerLines(ctx, LedgerFilter{PlantingID: id, Most: mostHistory}); err != nil {
-		return v, err
-	}
 	forecast, _ := s.on(p, on)
 	if v.Removed || forecast == nil {
-		v.Pace = sentence(errNoForecast.Error())
-		return v, nil
+		v.Pace = p.noForecast()
+		return v
 	}
 	s.addForecast(&v, p, forecast, on)
-	return v, nil
+	return v
 }
 
 func (s *state) addForecast(v *PlantingView, p *planting, forecast *phenology.Forecast, on calendar.Date) {
@@ -236,7 +244,7 @@ func (s *state) viewWindow(p *planting, span span, on calendar.Date) WindowView 
 	default:
 		v.Words = "closes " + v.Closes.Text
 		if v.Closes.Chance < 0.5 {
-			v.Words = "open to the end of the season"
+			v.Words = "open to the end of the year"
 		}
 	}
 	return v

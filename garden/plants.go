@@ -9,6 +9,7 @@ import (
 	"bramblyacre/core/calendar"
 	"bramblyacre/core/flora"
 	"bramblyacre/core/phenology"
+	"bramblyacre/core/spelling"
 	"bramblyacre/core/suitability"
 )
 
@@ -71,7 +72,7 @@ func (g *Garden) Plants(ctx context.Context, on calendar.Date, filter PlantsFilt
 		return v, err
 	}
 	species, found := j.species, map[string]nameMatch{}
-	if plain(filter.Words) != "" {
+	if spelling.Plain(filter.Words) != "" {
 		matches, err := g.findPlants(ctx, filter.Words)
 		if err != nil {
 			return v, err
@@ -88,7 +89,7 @@ func (g *Garden) Plants(ctx context.Context, on calendar.Date, filter PlantsFilt
 		if err != nil {
 			return v, err
 		}
-		if name := found[s.ID].name; plain(name) != plain(s.Names.Name) {
+		if name := found[s.ID].name; spelling.Plain(name) != spelling.Plain(s.Names.Name) {
 			brief.Found = name
 		}
 		if fits {

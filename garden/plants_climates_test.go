@@ -17,7 +17,7 @@ func TestEveryPlantHasItsYearInEveryClimate(t *testing.T) {
 		{"desert-summer-rain", 32}, {"humid-subtropical-south", -30}, {"high-plateau-south", -26},
 	} {
 		g, _ := emptyGarden(t, &today)
-		_, err := g.SetSite(t.Context(), SiteInput{Name: "Acre", Latitude: station.latitude, Altitude: "200 m", ClimateID: station.id, Width: "40 m", Depth: "30 m", Units: "metric"})
+		_, err := g.SetSite(t.Context(), AsItStands, SiteInput{Name: "Acre", Latitude: station.latitude, Altitude: "200 m", ClimateID: station.id, Width: "40 m", Depth: "30 m", Units: "metric"})
 		check(t, err)
 		flowering, taken := 0, 0
 		for _, species := range g.lib().AllSpecies() {
@@ -28,7 +28,8 @@ func TestEveryPlantHasItsYearInEveryClimate(t *testing.T) {
 					if stage.Dates.P10 > stage.Dates.P50 || stage.Dates.P50 > stage.Dates.P90 || stage.Dates.P50 < v.SeasonStart {
 						t.Errorf("%s at %s: %s between %s, %s and %s", species.ID, station.id, stage.Stage, stage.Dates.P10, stage.Dates.P50, stage.Dates.P90)
 					}
-					if i > 0 && stage.Dates.P50 < year.Stages[i-1].Dates.P50 {
+					// What the year ends before comes late or never.
+					if i > 0 && stage.Dates.P50 < year.Stages[i-1].Dates.P50 && year.Stages[i-1].Dates.Chance >= 0.9 {
 						t.Errorf("%s at %s: %s comes before %s", species.ID, station.id, stage.Stage, year.Stages[i-1].Stage)
 					}
 					if stage.BBCH == 65 && stage.Dates.P50 < v.SeasonEnd {

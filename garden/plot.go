@@ -24,6 +24,7 @@ type PlotView struct {
 	WidthM    float64          `json:"widthM"`
 	DepthM    float64          `json:"depthM"`
 	AreaWords string           `json:"areaWords"`
+	Version   Version          `json:"version" doc:"Of the plot's place and boundary"`
 	ScaleM    float64          `json:"scaleM" doc:"A length for the scale bar"`
 	ScaleText string           `json:"scaleText"`
 	Boundary  geometry.Polygon `json:"boundary"`
@@ -40,6 +41,7 @@ type PlotView struct {
 // BedView is a bed with what stands in it.
 type BedView struct {
 	ID         int64              `json:"id"`
+	Version    Version            `json:"version"`
 	Name       string             `json:"name"`
 	Input      BedInput           `json:"input" doc:"The bed as it would be typed"`
 	At         geometry.Point     `json:"at"`
@@ -63,21 +65,22 @@ type BedView struct {
 
 // ItemView is a thing on the plan other than a bed.
 type ItemView struct {
-	ID     int64              `json:"id"`
-	Kind   string             `json:"kind"`
-	Name   string             `json:"name"`
-	Input  ItemInput          `json:"input" doc:"The thing as it would be typed"`
-	At     geometry.Point     `json:"at"`
-	WidthM float64            `json:"widthM"`
-	DepthM float64            `json:"depthM"`
-	Areas  []geometry.Polygon `json:"areas"`
-	Path   geometry.Polygon   `json:"path" doc:"A line's points, or an outline closed"`
-	ReachM float64            `json:"reachM" doc:"How far its effect goes beyond its own ground"`
-	Poison bool               `json:"poison" doc:"A tree that poisons the ground within its reach"`
-	Shades bool               `json:"shades"`
-	Words  string             `json:"words"`
-	Means  string             `json:"means" doc:"What the computation makes of it"`
-	Bears  string             `json:"bears" doc:"Which plants are on record as bearing a poisoning tree; empty for others"`
+	ID      int64              `json:"id"`
+	Version Version            `json:"version"`
+	Kind    string             `json:"kind"`
+	Name    string             `json:"name"`
+	Input   ItemInput          `json:"input" doc:"The thing as it would be typed"`
+	At      geometry.Point     `json:"at"`
+	WidthM  float64            `json:"widthM"`
+	DepthM  float64            `json:"depthM"`
+	Areas   []geometry.Polygon `json:"areas"`
+	Path    geometry.Polygon   `json:"path" doc:"A line's points, or an outline closed"`
+	ReachM  float64            `json:"reachM" doc:"How far its effect goes beyond its own ground"`
+	Poison  bool               `json:"poison" doc:"A tree that poisons the ground within its reach"`
+	Shades  bool               `json:"shades"`
+	Words   string             `json:"words"`
+	Means   string             `json:"means" doc:"What the computation makes of it"`
+	Bears   string             `json:"bears" doc:"Which plants are on record as bearing a poisoning tree; empty for others"`
 }
 
 // PlantedView is a planting on the plan.
@@ -101,6 +104,7 @@ type PlantedView struct {
 // PlantingBrief names a planting and says how it stands on a day.
 type PlantingBrief struct {
 	ID         int64       `json:"id"`
+	Version    Version     `json:"version"`
 	BedID      int64       `json:"bedId"`
 	Bed        string      `json:"bed"`
 	SpeciesID  string      `json:"speciesId"`
@@ -125,7 +129,7 @@ func (g *Garden) Plot(ctx context.Context, on calendar.Date) (PlotView, error) {
 	}
 	s := j.state
 	v := PlotView{
-		Day: on, WidthM: s.site.WidthM, DepthM: s.site.DepthM, AreaWords: s.units.Area(s.boundary.Area()), Beds: []BedView{}, Items: []ItemView{},
+		Day: on, WidthM: s.site.WidthM, DepthM: s.site.DepthM, AreaWords: s.units.Area(s.boundary.Area()), Version: placeVersion(s.site), Beds: []BedView{}, Items: []ItemView{},
 		Boundary: s.boundary, Drawn: isDrawn(s.site), Bearing: s.site.BearingDeg, Longitude: s.site.Longitude, Uses: flora.UseWords,
 		MetresPer: 1, GroundIn: s.units.GroundUnit(),
 	}
@@ -152,7 +156,7 @@ func (s *state) viewBed(bed store.Bed) BedView {
 	form := s.forms[bed.ID]
 	region := form.Region()
 	b := BedView{
-		ID: bed.ID, Name: bed.Name, Input: s.bedInput(bed), At: form.At, WidthM: form.Width, DepthM: form.Depth,
+		ID: bed.ID, Version: versionOf(bed), Name: bed.Name, Input: s.bedInput(bed), At: form.At, WidthM: form.Width, DepthM: form.Depth,
 		Areas: region.Areas, Hole: nonNil(region.Hole), Unsafe: bed.Unsafe, UnsafeWhy: suitability.UnsafeGround(bed.Unsafe).Why(), Note: bed.Note,
 		Area: s.units.Area(form.Area()), Plantings: []PlantedView{},
 	}
@@ -229,7 +233,7 @@ func (j judging) bearsWords(tree string) string {
 
 func (s *state) viewItem(it item, j judging) ItemView {
 	v := ItemView{
-		ID: it.ID, Kind: it.PlanItem.Kind, Name: it.Name, Input: s.itemInput(it), At: it.Form.At, WidthM: it.Form.Width, DepthM: it.Form.Depth,
+		ID: it.ID, Version: versionOf(it.PlanItem), Kind: it.PlanItem.Kind, Name: it.Name, Input: s.itemInput(it), At: it.Form.At, WidthM: it.Form.Width, DepthM: it.Form.Depth,
 		Areas: it.Form.Region().Areas, Path: it.Form.Path(), ReachM: it.Item.Traits.Reach(it.Item.Kind), Shades: it.Item.Kind.Shade != plan.NoShade,
 		Means: it.Item.Kind.Means, Words: s.sizeWords(it.Form),
 	}
@@ -282,16 +286,19 @@ func leafWords(t plan.Traits) string {
 func (s *state) brief(p *planting, on calendar.Date) PlantingBrief {
 	forecast, year := s.on(p, on)
 	b := PlantingBrief{
-		ID: p.ID, BedID: p.BedID, Bed: p.bed.Name, SpeciesID: p.SpeciesID, Name: p.species.Names.Name, Botanical: p.species.Names.Botanical,
+		ID: p.ID, Version: versionOf(p.Planting), BedID: p.BedID, Bed: p.bed.Name, SpeciesID: p.SpeciesID, Name: p.species.Names.Name, Botanical: p.species.Names.Botanical,
 		Plants: p.standing(), Identity: string(p.identity), KeepsLeaf: p.species.Life.KeepsLeaf,
-		PlantWords: fmt.Sprintf("%s, %s, %s", counted(float64(p.standing()), "plant", "plants"), yearWords(year), p.origin.Name),
+		PlantWords: counted(float64(p.standing()), "plant", "plants") + ", " + p.origin.Name,
 		SeenWords:  s.seenWords(p),
+	}
+	if year > 0 { // one that was removed has no year to be in
+		b.PlantWords = fmt.Sprintf("%s, %s, %s", counted(float64(p.standing()), "plant", "plants"), yearWords(year), p.origin.Name)
 	}
 	if forecast == nil {
 		b.StageWords = "has lived its life"
 		return b
 	}
-	index, chance := forecast.StageOn(on)
+	index, chance := forecast.MostOn(on)
 	b.Stage = forecast.Stages[index]
 	b.StageWords = b.Stage.String()
 	if chance < 0.75 {

@@ -193,7 +193,7 @@ func (g *Garden) PracticeLook(ctx context.Context, speciesID, otherID string, se
 func (g *Garden) Decide(ctx context.Context, in DecisionInput) (DecisionView, error) {
 	decision, err := practice.ParseDecision(in.Decision)
 	if err != nil {
-		return DecisionView{}, Faults{{"decision", sentence(err.Error())}}
+		return DecisionView{}, Faults{{Field: "decision", Message: sentence(err.Error())}}
 	}
 	var v DecisionView
 	_, err = g.change(ctx, func(s *state, d *draft) (record, error) {

@@ -28,6 +28,7 @@ type allRows struct {
 	ownFigures   []store.OwnFigure
 	notes        []store.PlantNote
 	practice     []store.Practice
+	measures     []store.Measure
 }
 
 // readRows reads all tables in one transaction, so that they agree.
@@ -62,6 +63,9 @@ func (g *Garden) readRows(ctx context.Context) (rows allRows, err error) {
 		}
 		if rows.needs, err = q.ListNeeds(ctx); err != nil {
 			return fmt.Errorf("read the needs: %w", err)
+		}
+		if rows.measures, err = q.ListMeasures(ctx); err != nil {
+			return fmt.Errorf("read the measures: %w", err)
 		}
 		return rows.readIdentity(ctx, q)
 	})

@@ -8,6 +8,7 @@ import (
 	"math"
 
 	"bramblyacre/core/calendar"
+	"bramblyacre/core/climate"
 	"bramblyacre/core/flora"
 	"bramblyacre/core/ground"
 	"bramblyacre/core/plan"
@@ -20,11 +21,14 @@ import (
 // where it lies.
 var newSite = store.PutSiteParams{
 	ID: 1, Name: "My plot", Latitude: 46.6, AltitudeM: 640, ClimateID: "hill-valley",
-	WidthM: 30, DepthM: 20, Units: string(unit.Metric), WeatherSeed: 14, Boundary: "[]",
+	WidthM: 30, DepthM: 20, Units: string(unit.Metric), WeatherSeed: 14, Boundary: "[]", CopiesKept: 7,
 }
 
 // ensureSite lays down the first site.
 func (g *Garden) ensureSite(ctx context.Context) error {
+	if _, err := g.Store.GetSite(ctx); !errors.Is(err, sql.ErrNoRows) {
+		return err
+	}
 	return g.Store.InTransaction(ctx, func(q *store.Queries) error {
 		_, err := q.GetSite(ctx)
 		if errors.Is(err, sql.ErrNoRows) {
@@ -46,6 +50,9 @@ type ClimateChoice struct {
 
 // SiteView is the plot's place and how it is shown.
 type SiteView struct {
+	PlotID      string  `json:"plotId" doc:"What the plot is known by, wherever it is served"`
+	Version     Version `json:"version"`
+	Damage      string  `json:"damage" doc:"What is wrong with the plot's file, and what to do; empty where nothing is known to be"`
 	Name        string  `json:"name"`
 	Latitude    float64 `json:"latitude"`
 	AltitudeM   float64 `json:"altitudeM"`
@@ -69,6 +76,7 @@ type SiteView struct {
 
 	WeatherSource    string `json:"weatherSource"`
 	WeatherSimulated bool   `json:"weatherSimulated"`
+	Station          string `json:"station" enum:",simulated" doc:"What is switched on to read the weather; empty for nothing"`
 
 	FrostWords []string        `json:"frostWords"`
 	Climates   []ClimateChoice `json:"climates"`
@@ -131,13 +139,13 @@ func (g *Garden) Site(ctx context.Context) (SiteView, error) {
 		return SiteView{}, err
 	}
 	v := SiteView{
-		Name: s.site.Name, Latitude: s.site.Latitude, AltitudeM: s.site.AltitudeM, ClimateID: s.site.ClimateID,
+		PlotID: g.plotID, Damage: g.Damage(), Version: placeVersion(s.site), Name: s.site.Name, Latitude: s.site.Latitude, AltitudeM: s.site.AltitudeM, ClimateID: s.site.ClimateID,
 		Altitude: s.units.GroundLength(s.site.AltitudeM),
 		WidthM:   s.site.WidthM, DepthM: s.site.DepthM, Width: s.units.GroundLength(s.site.WidthM), Depth: s.units.GroundLength(s.site.DepthM),
 		AreaWords: s.units.Area(s.site.WidthM * s.site.DepthM), Units: s.site.Units, Customs: s.site.Customs != 0,
 		Today: s.today, Pinned: g.PinnedTo != nil, Sample: g.Sample,
 		SeasonStart: s.season.Start, SeasonEnd: s.season.End, LatestShown: s.next.End,
-		WeatherSource: s.sky.station.Name(), WeatherSimulated: s.sky.station.Simulated(),
+		WeatherSource: s.sky.source(), WeatherSimulated: s.sky.station != nil && s.sky.station.Simulated(), Station: s.site.Station,
 		Marks: marks, Shelters: flora.ShelterWords, Causes: FateCauses{causes[throve], causes[failed]},
 	}
 	g.addPlanChoices(&v)
@@ -165,21 +173,32 @@ func (g *Garden) Site(ctx context.Context) (SiteView, error) {
 // frostThresholds are the nights that the frost dates are given for, in °C.
 var frostThresholds = []float64{0, -2, -4}
 
-// frostWords says when frost of each strength has become unlikely.
+// frostWords says when frost of each strength has become unlikely, and when it comes again.
+// A date that most years do not have is none, and is said to be.
 func (s *state) frostWords() []string {
 	var words []string
 	for _, threshold := range frostThresholds {
 		even, rare := s.sky.usual.FrostDates(threshold, 0.5), s.sky.usual.FrostDates(threshold, 0.1)
 		name := s.units.Temperature(threshold)
-		switch {
-		case !even.HasLast && !even.HasFirst:
+		if even.InSpring < 0.02 && even.InAutumn < 0.02 {
 			words = append(words, fmt.Sprintf("Nights at %s or below hardly ever come here.", name))
-		case !even.HasLast || !rare.HasLast || !rare.HasFirst:
-			words = append(words, fmt.Sprintf("Nights at %s or below come in some winters only.", name))
-		default:
-			words = append(words, fmt.Sprintf("Last night at %s or below: %s in 5 years of 10, as late as %s in 1 of 10. First in autumn: %s, as early as %s.",
-				name, even.Last.DayMonth(), rare.Last.DayMonth(), even.First.DayMonth(), rare.First.DayMonth()))
+			continue
 		}
+		last := fmt.Sprintf("none in spring in most years (in %s they come)", fewInTen(even.InSpring))
+		switch {
+		case even.HasLast:
+			last = fmt.Sprintf("%s in 5 years of 10, as late as %s in 1 of 10", even.Last.DayMonth(), rare.Last.DayMonth())
+		case rare.HasLast:
+			last = fmt.Sprintf("none in spring in most years; as late as %s in 1 of 10", rare.Last.DayMonth())
+		}
+		first := "none before midwinter in most years"
+		switch {
+		case even.HasFirst:
+			first = fmt.Sprintf("%s, as early as %s", even.First.DayMonth(), rare.First.DayMonth())
+		case rare.HasFirst:
+			first += fmt.Sprintf("; as early as %s in 1 of 10", rare.First.DayMonth())
+		}
+		words = append(words, fmt.Sprintf("Last night at %s or below: %s. First in autumn: %s.", name, last, first))
 	}
 	return words
 }
@@ -218,14 +237,31 @@ type SiteInput struct {
 	Width     string  `json:"width"`
 	Depth     string  `json:"depth"`
 	Units     string  `json:"units"`
+	// Station is what reads the weather: nothing, or the simulated station.
+	Station string `json:"station,omitempty" enum:",simulated" doc:"What reads the weather; empty for nothing"`
+	// Affirmed are the questions that were asked back and said yes to.
+	Affirmed []string `json:"affirmed,omitempty" doc:"The questions that were asked back, word for word, and said yes to"`
 }
 
+// The questions that a site is asked back with.
+const (
+	askHemisphere = "hemisphere"
+	askLatitude   = "latitude"
+)
+
+// mostLatitudeOff is by how many degrees a site may lie off the latitude that a climate is
+// usual at before it is asked back.
+const mostLatitudeOff = 15
+
 // SetSite changes the plot's place and units.
-func (g *Garden) SetSite(ctx context.Context, in SiteInput) (Entry, error) {
+func (g *Garden) SetSite(ctx context.Context, seen Version, in SiteInput) (Entry, error) {
 	return g.change(ctx, func(s *state, d *draft) (record, error) {
+		if err := seen.isOf(placeVersion(s.site), "the plot's place"); err != nil {
+			return record{}, err
+		}
 		var c checklist
 		row := store.PutSiteParams(s.site)
-		row.Name = c.text("name", in.Name, longestName)
+		row.Name = c.name("name", in.Name)
 		if row.Name == "" {
 			c.add("name", "Give the plot a name.")
 		}
@@ -246,13 +282,29 @@ func (g *Garden) SetSite(ctx context.Context, in SiteInput) (Entry, error) {
 		row.AltitudeM = c.length("altitude", in.Altitude, s.units.GroundUnit(), -430, 6000)
 		row.WidthM = c.length("width", in.Width, s.units.GroundUnit(), 1, 2000)
 		row.DepthM = c.length("depth", in.Depth, s.units.GroundUnit(), 1, 2000)
+		if row.Station = in.Station; in.Station != "" && in.Station != simulatedStation {
+			c.add("station", "Choose no station, or the simulated one.")
+		}
 		s.fitBoundary(&c, &row)
+		if climate, has := g.lib().Climate(in.ClimateID); has && len(c.faults) == 0 && (row.ClimateID != s.site.ClimateID || row.Latitude != s.site.Latitude) {
+			askClimate(&c, climate, in.Latitude, in.Affirmed)
+		}
 		if err := c.err(); err != nil {
 			return record{}, err
 		}
 		_, err := put(ctx, d, "site", 1, row, func(r store.Site) int64 { return r.ID })
 		return record{kind: "site", summary: "Changed the site: " + row.Name}, err
 	})
+}
+
+// askClimate asks back about a climate that hardly fits where the plot lies.
+func askClimate(c *checklist, climate climate.Normals, latitude float64, affirmed []string) {
+	if (latitude < 0) != (climate.Latitude < 0) {
+		c.ask("climateId", askHemisphere, affirmed, "%s is a climate of the other half of the world: its year is turned round by six months for yours. Is it the nearest there is?", climate.Name)
+	}
+	if off := math.Abs(math.Abs(latitude) - math.Abs(climate.Latitude)); off > mostLatitudeOff {
+		c.ask("latitude", askLatitude, affirmed, "%s is usual about %.0f° from the equator, and %.0f° is far from that: days and seasons would not fit the weather. Is the latitude right?", climate.Name, math.Abs(climate.Latitude), math.Abs(latitude))
+	}
 }
 
 // SetCustoms switches the grower's customs on or off. Nothing of them is lost.

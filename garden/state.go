@@ -2,8 +2,9 @@ package garden
 
 import (
 	"context"
+	"errors"
 	"fmt"
-	"runtime"
+	"slices"
 	"sync"
 
 	"bramblyacre/core/calendar"
@@ -12,6 +13,7 @@ import (
 	"bramblyacre/core/ground"
 	"bramblyacre/core/harvest"
 	"bramblyacre/core/identity"
+	"bramblyacre/core/parallel"
 	"bramblyacre/core/phenology"
 	"bramblyacre/core/plan"
 	"bramblyacre/core/suitability"
@@ -58,6 +60,10 @@ type state struct {
 	people   []store.Person
 	notes    []store.PlantNote
 	practice []store.Practice
+	measures []store.Measure
+	own      []store.OwnPlant
+	// broken are the plantings of which a row cannot be read.
+	broken map[int64]bool
 
 	// usual are the forecasts of plants that nobody has looked at, made when first asked
 	// for.
@@ -98,6 +104,8 @@ type planting struct {
 	windows    []harvest.Window // of this season and the next
 	// lifted is how many plants went with their roots since they were counted.
 	lifted int
+	// aside is true where its plant cannot be read or worked out.
+	aside bool
 }
 
 // sighting is an observation as core takes it.
@@ -124,18 +132,19 @@ func (g *Garden) state(ctx context.Context) (*state, error) {
 	if err != nil {
 		return nil, err
 	}
-	if err := g.useOwn(rows.ownPlants, rows.ownFigures); err != nil {
+	if err := g.useOwn(rows.ownPlants, rows.ownFigures, rows.site.Latitude < 0); err != nil {
 		return nil, err
 	}
 	s.lib = g.lib()
-	s.finds, s.people, s.notes, s.practice = rows.finds, rows.people, rows.notes, rows.practice
+	s.finds, s.people, s.notes, s.practice, s.measures = rows.finds, rows.people, rows.notes, rows.practice, rows.measures
+	s.own = rows.ownPlants
 	if err := s.addEvidence(rows); err != nil {
 		return nil, err
 	}
 	s.site, s.units, s.needs = rows.site, unit.System(rows.site.Units), rows.needs
 	s.season = calendar.SeasonOf(s.site.Latitude, today)
 	s.next = s.season.Next(s.site.Latitude)
-	s.sky, err = g.sky(skyKey{s.site.ClimateID, s.site.Latitude, s.site.AltitudeM, uint64(s.site.WeatherSeed), today})
+	s.sky, err = g.sky(skyKey{s.site.ClimateID, s.site.Latitude, s.site.AltitudeM, uint64(s.site.WeatherSeed), s.site.Station, today})
 	if err != nil {
 		return nil, err
 	}
@@ -146,58 +155,63 @@ func (g *Garden) state(ctx context.Context) (*state, error) {
 		s.answers[answer.JobKey] = answer
 	}
 	s.days = g.lib().Ground().Days
-	if err := g.addSun(s); err != nil {
+	if err := g.addSun(ctx, s); err != nil {
 		return nil, err
 	}
-	if err := g.addPlantings(s, rows); err != nil {
+	if err := g.addPlantings(ctx, s, rows); err != nil {
 		return nil, err
 	}
 	if err := g.addPlace(s); err != nil {
 		return nil, err
 	}
+	for _, p := range s.plantings {
+		s.tryOut(p)
+	}
 	g.cached = s
 	return s, nil
 }
 
-func (g *Garden) addPlantings(s *state, rows allRows) error {
+func (g *Garden) addPlantings(ctx context.Context, s *state, rows allRows) error {
 	seen := map[int64][]sighting{}
 	for _, row := range rows.observations {
 		day, err := calendar.Parse(row.Day)
-		if err != nil {
-			return fmt.Errorf("observation %d: %w", row.ID, err)
+		stage, fault := flora.ParseStage(row.Stage)
+		if err = errors.Join(err, fault); err != nil {
+			s.cannotRead(row.PlantingID, fmt.Errorf("observation %d: %w", row.ID, err))
+			continue
 		}
-		stage, err := flora.ParseStage(row.Stage)
-		if err != nil {
-			return fmt.Errorf("observation %d: %w", row.ID, err)
-		}
-		seen[row.PlantingID] = append(seen[row.PlantingID], sighting{phenology.Sighting{Day: day, Stage: stage, Share: phenology.Share(row.Share)}, row})
+		seen[row.PlantingID] = append(seen[row.PlantingID], sighting{phenology.Sighting{Day: day, Stage: stage, Share: phenology.Share(row.Share), Affirmed: row.Affirmed != 0}, row})
 	}
 	picked := map[int64][]store.Picking{}
 	for _, row := range rows.pickings {
 		picked[row.PlantingID] = append(picked[row.PlantingID], row)
 	}
 	for _, row := range rows.plantings {
-		species, has := s.lib.Species(row.SpeciesID)
-		rules := s.lib.Rules(row.SpeciesID)
-		if !has {
-			species = unreadable(row.SpeciesID)
-			rules = identity.NewRules(species, nil)
-		}
+		species, readable := s.lib.Species(row.SpeciesID)
 		started, err := calendar.Parse(row.StartedOn)
-		if err != nil {
-			return fmt.Errorf("planting %d: %w", row.ID, err)
-		}
-		origin, err := flora.ParseOrigin(row.Origin)
-		if err != nil {
-			return fmt.Errorf("planting %d: %w", row.ID, err)
+		origin, fault := flora.ParseOrigin(row.Origin)
+		if err = errors.Join(err, fault); err != nil {
+			s.cannotRead(row.ID, fmt.Errorf("planting %d: %w", row.ID, err))
+			started, origin = s.today, flora.OriginRow{Name: "it cannot be read"}
 		}
 		p := &planting{
-			Planting: row, species: species, bed: s.bedByID[row.BedID], started: started, origin: origin.For(species.Life.Form),
-			rules: rules, sightings: seen[row.ID], pickings: picked[row.ID],
+			Planting: row, species: species, bed: s.bedByID[row.BedID], started: started,
+			rules: s.lib.Rules(row.SpeciesID), sightings: seen[row.ID], pickings: picked[row.ID],
 		}
-		p.finding = p.rules.Judge(asCore(s.looks[row.ID]), p.labelled())
-		p.identity = p.finding.State
-		p.lifted = liftedSinceCount(p)
+		if readable && !s.broken[row.ID] {
+			s.safely(p, func(p *planting) {
+				p.finding = p.rules.Judge(asCore(s.looks[row.ID]), p.labelled())
+				p.identity = p.finding.State
+				p.lifted = liftedSinceCount(p)
+			})
+		} else {
+			name := row.SpeciesID
+			if readable {
+				name = species.Names.Name
+			}
+			p.setAside(name)
+		}
+		p.origin = origin.For(p.species.Life.Form)
 		s.byID[row.ID] = p
 		s.all = append(s.all, p)
 		if row.RemovedOn != nil {
@@ -205,60 +219,84 @@ func (g *Garden) addPlantings(s *state, rows allRows) error {
 		}
 		s.plantings = append(s.plantings, p)
 	}
-	return s.forecastAll()
+	return s.forecastAll(ctx)
 }
 
 // forecastAll forecasts every planting that stands, as many at a time as the
 // machine has processors. The weather of every season that they need is made
 // first: while they are at work it is only read.
-func (s *state) forecastAll() error {
+func (s *state) forecastAll(ctx context.Context) error {
 	earliest := s.season
 	for _, p := range s.all {
 		if seen := p.sightings; len(seen) > 0 && seen[0].Day < earliest.Start {
 			earliest = calendar.SeasonOf(s.site.Latitude, seen[0].Day)
 		}
 	}
+	if err := s.sky.climatology(s.season); err != nil {
+		return err
+	}
 	for season := earliest; season.Start <= s.next.Start; season = season.Next(s.site.Latitude) {
 		if err := s.sky.make(season); err != nil {
 			return err
 		}
 	}
-	var workers sync.WaitGroup
-	waiting := make(chan *planting)
-	for range runtime.GOMAXPROCS(0) {
-		workers.Go(func() {
-			for p := range waiting {
-				s.forecast(p)
-			}
-		})
+	if !parallel.Until(ctx.Done(), len(s.plantings), func(i int) { s.safely(s.plantings[i], s.forecast) }) {
+		return ctx.Err() // whoever asked has left
 	}
-	for _, p := range s.plantings {
-		waiting <- p
-	}
-	close(waiting)
-	workers.Wait()
 	return nil
 }
 
 // liftedSinceCount sums the plants that went with their roots since the
-// planting was last counted.
+// planting was last counted, without those whose crowns were put back.
 func liftedSinceCount(p *planting) int {
 	lifted := 0.0
 	for _, picking := range p.pickings {
 		part, has := p.species.Part(picking.Part)
-		if has && part.Harvest != nil && part.Harvest.TakesPlant && picking.Day >= p.CountedOn {
-			lifted += picking.Units
+		if has && part.Harvest != nil && part.Harvest.TakesPlant && p.liftedAfterCount(picking) {
+			lifted += picking.Units - picking.CrownsBack
 		}
 	}
 	return int(lifted + 0.5)
 }
 
+// liftedAfterCount tells whether a picking came after the plants were counted: on a later
+// day, or on the same and noted after it.
+func (p *planting) liftedAfterCount(picking store.Picking) bool {
+	return picking.Day >= p.CountedOn && picking.NotedAfter >= p.CountedAfter
+}
+
 // standing is how many plants stand today.
 func (p *planting) standing() int { return max(0, int(p.Plants)-p.lifted) }
 
-// yearOfLife returns the planting's year of life in a season, 1 for the first.
+// yearOfLife returns the planting's year of life in a season, 1 for the first: by what the
+// grower said, else by where it came from, and no younger than its first look shows.
 func (s *state) yearOfLife(p *planting, season calendar.Season) int {
-	return season.YearsBefore(calendar.SeasonOf(s.site.Latitude, p.started)) + 1 + p.origin.YearsAhead
+	return season.YearsBefore(calendar.SeasonOf(s.site.Latitude, p.started)) + s.yearWhenSet(p)
+}
+
+// yearWhenSet is the year of life that a planting was in when it was set.
+func (s *state) yearWhenSet(p *planting) int {
+	if p.StartYear != nil {
+		return int(*p.StartYear)
+	}
+	year := 1 + p.origin.YearsAhead
+	if len(p.sightings) == 0 || p.origin.FromStart {
+		return year
+	}
+	first := p.sightings[0]
+	later := calendar.SeasonOf(s.site.Latitude, first.Day).YearsBefore(calendar.SeasonOf(s.site.Latitude, p.started))
+	has := func(year flora.YearOfLife) bool {
+		return first.Stage == flora.Resting || slices.ContainsFunc(year.Stages, func(r flora.StageRule) bool { return r.Stage == first.Stage })
+	}
+	if now, err := p.species.YearOfLifeRules(year + later); err != nil || has(now) {
+		return year
+	}
+	for _, older := range p.species.Growth.Years {
+		if older.From > year+later && has(older) {
+			return older.From - later
+		}
+	}
+	return year
 }
 
 // age returns the planting's age in a season, as harvest asks for it.
@@ -293,13 +331,25 @@ func (s *state) plan(p *planting, season calendar.Season) (*phenology.Plan, bool
 }
 
 // usualStart is the day that a year of a plant's life usually begins with: its sowing
-// where it is sown in that year, else the day before the season.
+// where it is sown in that year, else the day before the season. What frost kills is not
+// sown before the nights that kill it are likely over.
 func (s *state) usualStart(species *flora.Species, year int, season calendar.Season) calendar.Date {
-	if rules, err := species.YearOfLifeRules(year); err == nil && rules.IsSown {
-		return season.Start.AddDays(rules.SownAfter)
+	rules, err := species.YearOfLifeRules(year)
+	if err != nil || !rules.IsSown {
+		return season.Start.AddDays(-1)
 	}
-	return season.Start.AddDays(-1)
+	after := rules.SownAfter
+	if below, tender := species.Growth.KilledBelow(); tender {
+		const chance = 0.2
+		if frost := s.sky.usual.FrostDates(below.Value, chance); frost.HasLast {
+			after = max(after, frost.Last.DaysSince(s.sky.usual.Season.Start)-daysInTheGround)
+		}
+	}
+	return season.Start.AddDays(after)
 }
+
+// daysInTheGround is how long before the last frost seed may be sown: it comes up after it.
+const daysInTheGround = 10
 
 // forecast learns the planting's pace from everything seen, season after
 // season, and forecasts this season and the next.
@@ -313,7 +363,7 @@ func (s *state) forecast(p *planting) {
 	for ; season.Start < s.season.Start; season = season.Next(s.site.Latitude) {
 		if plan, lives := s.plan(p, season); lives {
 			for _, seen := range p.seenIn(season) {
-				pace, _, _ = plan.Learn(pace, s.sky.seasons[season], seen)
+				pace, _, _, _ = plan.Learn(pace, s.sky.seasons[season], seen)
 			}
 		}
 		pace = pace.NextYear()
@@ -323,14 +373,18 @@ func (s *state) forecast(p *planting) {
 		return
 	}
 	weather := s.sky.seasons[s.season]
+	var readings []phenology.Reading
 	seen := p.seenIn(s.season)
 	for i, sighting := range seen {
 		if i == len(seen)-1 {
-			p.beforeLook = plan.Forecast(weather, pace, seen[:i])
+			p.beforeLook = plan.Forecast(weather, pace, readings)
 		}
-		pace, p.surprise, _ = plan.Learn(pace, weather, sighting)
+		after, reading, surprise, learned := plan.Learn(pace, weather, sighting)
+		if p.surprise = surprise; learned {
+			pace, readings = after, append(readings, reading)
+		}
 	}
-	p.now = plan.Forecast(weather, pace, seen)
+	p.now = plan.Forecast(weather, pace, readings)
 	p.windows = harvest.Windows(p.now, p.species, s.age(p, s.season))
 	nextPlan, lives := s.plan(p, s.next)
 	if !lives {

@@ -96,6 +96,7 @@ type WhereView struct {
 	Memory    []string   `json:"memory" doc:"What became of it on this plot before"`
 	Beds      []SuitView `json:"beds" doc:"The best first"`
 	ForMe     []ForMe    `json:"forMe"`
+	Warnings  []string   `json:"warnings" doc:"What to know before it is set: the law, children, hens, how it spreads"`
 }
 
 // ForMe answers whether a plant is for this household, with the reason.
@@ -139,7 +140,7 @@ func (g *Garden) Where(ctx context.Context, speciesID string) (WhereView, error)
 	if !has {
 		return WhereView{}, NotFoundError{"plant in the library"}
 	}
-	v := WhereView{SpeciesID: speciesID, Name: species.Names.Name, Botanical: species.Names.Botanical, Memory: j.memory(0, speciesID), Beds: []SuitView{}, ForMe: j.forMe(species)}
+	v := WhereView{SpeciesID: speciesID, Name: species.Names.Name, Botanical: species.Names.Botanical, Memory: j.memory(0, speciesID), Beds: []SuitView{}, ForMe: j.forMe(species), Warnings: warningsBeforeSetting(species)}
 	for _, bed := range j.beds {
 		v.Beds = append(v.Beds, j.suit(bed, species, nil))
 	}
@@ -177,7 +178,7 @@ func (g *Garden) What(ctx context.Context, bedID int64, filter WhatFilter) (What
 		return WhatView{}, err
 	}
 	if filter.Use != "" && !slices.Contains(flora.UseWords, filter.Use) || filter.Spread != "" && !slices.Contains(flora.SpreadWords, filter.Spread) {
-		return WhatView{}, Faults{{"use", "Choose one of the uses and ways of spreading."}}
+		return WhatView{}, Faults{{Field: "use", Message: "Choose one of the uses and ways of spreading."}}
 	}
 	room := j.roomM2(bedID, nil)
 	v := WhatView{BedID: bedID, Bed: bed.Name, Room: j.units.Area(room) + " free when all stand full-grown", Species: []SuitView{}, Uses: flora.UseWords, Spreads: flora.SpreadWords, Forbids: forbidWords(j.place(bed, j.lore, j.lows, nil))}

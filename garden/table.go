@@ -4,6 +4,7 @@ import (
 	"context"
 	"encoding/json"
 	"slices"
+	"strings"
 
 	"bramblyacre/core/identity"
 	"bramblyacre/store"
@@ -44,10 +45,29 @@ func tableQuestions(p *planting, partName string) []identity.Question {
 
 // SortingInput is a picking sorted again at the table.
 type SortingInput struct {
-	By       string            `json:"by"`
-	Answers  map[string]string `json:"answers" doc:"seen, not seen or cannot tell, by the characters asked for"`
-	Rejected float64           `json:"rejected" doc:"How much went to the compost, in grams"`
-	Note     string            `json:"note,omitempty"`
+	By      string            `json:"by"`
+	Answers map[string]string `json:"answers" doc:"seen, not seen or cannot tell, by the characters asked for"`
+	Sight
+	Rejected string `json:"rejected,omitempty" doc:"How much went to the compost, as typed; empty for nothing"`
+	Note     string `json:"note,omitempty"`
+}
+
+// readRejected reads how much of a picking went to the compost, in grams: no more than is
+// left of it.
+func (s *state) readRejected(c *checklist, p *planting, picking store.Picking, text string) float64 {
+	if strings.TrimSpace(text) == "" {
+		return 0
+	}
+	part, _ := p.species.Part(picking.Part)
+	grams, err := s.readWeight(part, text)
+	left := s.leftGrams(picking)
+	switch {
+	case err != nil:
+		c.addError("rejected", err)
+	case grams < 0 || grams > left*1.02: // a scale's error
+		c.add("rejected", "What is rejected lies between nothing and the %s that are left: no more.", s.units.Weight(left))
+	}
+	return min(max(0, grams), left)
 }
 
 // SortPicking notes that a picking was sorted again at the table.
@@ -60,14 +80,15 @@ func (g *Garden) SortPicking(ctx context.Context, pickingID int64, in SortingInp
 		if state, why := s.basketState(p, picking); state == basketHeld {
 			return record{}, ConflictError{why}
 		}
+		if err := in.Sight.isOf(g, p.rules, in.Answers); err != nil {
+			return record{}, err
+		}
 		var c checklist
-		row := store.PutSortingParams{PickingID: pickingID, Day: s.today.String(), ByWhom: c.text("by", in.By, longestName), Rejected: in.Rejected, Note: c.text("note", in.Note, longestNote)}
+		row := store.PutSortingParams{PickingID: pickingID, Day: s.today.String(), ByWhom: c.name("by", in.By), Note: c.text("note", in.Note, longestNote)}
 		if row.ByWhom == "" {
 			c.add("by", "Say who sorted it.")
 		}
-		if in.Rejected < 0 || in.Rejected > picking.Grams*1.5 {
-			c.add("rejected", "What is rejected lies between nothing and what was picked: no more.")
-		}
+		row.Rejected = s.readRejected(&c, p, picking, in.Rejected)
 		if len(tableQuestions(p, picking.Part)) > 0 {
 			checkAnswers(&c, p.rules, in.Answers)
 			for _, q := range tableQuestions(p, picking.Part) {

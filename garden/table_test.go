@@ -77,7 +77,7 @@ func TestEveryPickedPartIsSortedAgainstItsDangers(t *testing.T) {
 					t.Errorf("%s %s: told from %s at the table %v, asked %v", species.ID, part.Name, d.Name, can, against)
 				}
 			}
-			for _, made := range preparationsOf(part) {
+			for _, made := range part.Preparations() {
 				if made == "food" && !part.Eaten() || !slices.Contains(part.Verdicts, flora.Preparation) && made != "food" && made != "salve" && made != "bath" {
 					t.Errorf("%s %s, which is %v, may be made into %s", species.ID, part.Name, part.Verdicts, made)
 				}
@@ -98,11 +98,11 @@ func TestWhatMayBeMadeFollowsTheVerdict(t *testing.T) {
 	for verdict, want := range map[flora.Verdict][]string{
 		flora.EatenRaw: {"food"}, flora.EatenCooked: {"food"}, flora.OutsideOnly: {"salve", "bath"}, flora.OtherUse: {}, flora.NotUsed: {}, flora.Poisonous: {},
 	} {
-		if got := preparationsOf(flora.Part{Verdicts: []flora.Verdict{verdict}}); !slices.Equal(got, want) {
+		if got := (flora.Part{Verdicts: []flora.Verdict{verdict}}).Preparations(); !slices.Equal(got, want) {
 			t.Errorf("of a part that is %s may be made %v, want %v", verdict, got, want)
 		}
 	}
-	all := preparationsOf(flora.Part{Verdicts: []flora.Verdict{flora.EatenRaw, flora.Preparation}})
+	all := flora.Part{Verdicts: []flora.Verdict{flora.EatenRaw, flora.Preparation}}.Preparations()
 	if !slices.Equal(all, flora.PreparationWords) {
 		t.Errorf("of a part for everything may be made %v", all)
 	}

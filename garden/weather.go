@@ -18,6 +18,7 @@ type skyKey struct {
 	climate           string
 	latitude, heightM float64
 	seed              uint64
+	station           string
 	today             calendar.Date
 }
 
@@ -28,13 +29,24 @@ type sky struct {
 	size      int
 	normals   climate.Normals
 	generator *climate.Generator
-	station   station.Station
+	station   station.Station // nil where none is switched on
 	seasons   map[calendar.Season]*climate.Ensemble
 	daylight  map[calendar.Season]*phenology.Daylight
 	usual     *climate.Ensemble
 	frost     []float64
 	soil      []float64
 	lows      []float64
+}
+
+// simulatedStation is a site's station that is switched on; none is the climate alone.
+const simulatedStation = "simulated"
+
+// source is what the weather is read from, as shown.
+func (s *sky) source() string {
+	if s.station == nil {
+		return "No readings: what is usual in this climate"
+	}
+	return s.station.Name()
 }
 
 // soilDepthM is the depth that soil warmth is shown for: where seed lies.
@@ -53,9 +65,11 @@ func (g *Garden) sky(key skyKey) (*sky, error) {
 	if err != nil {
 		return nil, err
 	}
-	weather, err := g.OpenStation(normals, key.seed)
-	if err != nil {
-		return nil, err
+	var weather station.Station // none: the climate speaks
+	if key.station == simulatedStation {
+		if weather, err = g.OpenStation(normals, key.seed); err != nil {
+			return nil, err
+		}
 	}
 	s := &sky{key: key, size: g.Seasons, normals: normals, generator: generator, station: weather, seasons: map[calendar.Season]*climate.Ensemble{}, daylight: map[calendar.Season]*phenology.Daylight{}}
 	// One day's weather is enough to keep; yesterday's is not asked for again.
@@ -73,14 +87,14 @@ func (s *sky) make(season calendar.Season) error {
 	first := season.Start.AddDays(-climate.LeadDays)
 	last := min(s.key.today, season.End)
 	var read []climate.Day
-	if last >= first {
+	if s.station != nil && last >= first {
 		var err error
 		if read, err = s.station.Days(first, last); err != nil {
 			return fmt.Errorf("read the weather: %w", err)
 		}
 	}
 	size := s.size
-	if s.key.today >= season.End {
+	if s.station != nil && s.key.today >= season.End {
 		size = 1
 	}
 	e, err := climate.NewEnsemble(s.generator, season, first, read, size, s.seedFor(season.Start.String()))
@@ -102,13 +116,25 @@ func (s *sky) seedFor(what string) uint64 {
 	return hash.Sum64()
 }
 
+// unread is a season with nothing read of it. Where there is no station, that is the season
+// itself.
+func (s *sky) unread(season calendar.Season) (*climate.Ensemble, error) {
+	if s.station != nil {
+		return climate.NewEnsemble(s.generator, season, 0, nil, s.size, s.seedFor("usual"))
+	}
+	if err := s.make(season); err != nil {
+		return nil, err
+	}
+	return s.seasons[season], nil
+}
+
 // climatology makes the season as it usually is, with nothing read of it: the
 // chance of frost and the soil's warmth by day.
 func (s *sky) climatology(season calendar.Season) error {
 	if s.usual != nil && s.usual.Season == season {
 		return nil
 	}
-	usual, err := climate.NewEnsemble(s.generator, season, 0, nil, s.size, s.seedFor("usual"))
+	usual, err := s.unread(season)
 	if err != nil {
 		return err
 	}

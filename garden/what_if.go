@@ -14,6 +14,7 @@ import (
 type WhatIfInput struct {
 	SunHours  *float64 `json:"sunHours,omitempty"`
 	Moisture  *float64 `json:"moisture,omitempty" doc:"0 dry, 1 fresh, 2 moist, 3 wet"`
+	Winter    *float64 `json:"winter,omitempty" doc:"Moisture in winter: 0 dry, 1 fresh, 2 moist, 3 wet"`
 	Drainage  *float64 `json:"drainage,omitempty" doc:"0 waterlogged, 1 slow, 2 free, 3 sharp"`
 	Texture   *float64 `json:"texture,omitempty" doc:"0 sandy to 4 clay"`
 	PH        *float64 `json:"ph,omitempty"`
@@ -40,6 +41,8 @@ type Slider struct {
 	Value float64  `json:"value"`
 	Words []string `json:"words" doc:"What whole numbers from low on stand for; none for a plain number"`
 	Unit  string   `json:"unit"`
+	// Known is false where nobody knows what it is: the value is only where the slider stands.
+	Known bool `json:"known"`
 }
 
 // WhatIf answers for every planting of a bed under changed conditions. Nothing of
@@ -75,14 +78,14 @@ func (g *Garden) WhatIf(ctx context.Context, bedID int64, in WhatIfInput) (WhatI
 
 func (in WhatIfInput) values() map[string]*float64 {
 	return map[string]*float64{
-		"sunHours": in.SunHours, "moisture": in.Moisture, "drainage": in.Drainage, "texture": in.Texture, "ph": in.PH,
+		"sunHours": in.SunHours, "moisture": in.Moisture, "winter": in.Winter, "drainage": in.Drainage, "texture": in.Texture, "ph": in.PH,
 		"fertility": in.Fertility, "depthCm": in.DepthCm, "shelter": in.Shelter, "colder": in.Colder,
 	}
 }
 
 // groundKeys are the conditions that are aspects of the ground.
 var groundKeys = map[string]string{
-	"moisture": ground.Moisture, "drainage": ground.Drainage, "texture": ground.Texture, "ph": ground.Acidity, "fertility": ground.Fertility, "depthCm": ground.Depth,
+	"moisture": ground.Moisture, "winter": ground.Winter, "drainage": ground.Drainage, "texture": ground.Texture, "ph": ground.Acidity, "fertility": ground.Fertility, "depthCm": ground.Depth,
 }
 
 // sliders are the conditions that can be tried, at what they are in a bed. One
@@ -90,21 +93,22 @@ var groundKeys = map[string]string{
 func (j judging) sliders(bed store.Bed) []Slider {
 	sun, _ := j.summerHours(bed)
 	sliders := []Slider{
-		{"sunHours", "sun", 0, 16, 0.5, round1(sun), []string{}, "h"},
-		{"moisture", "moisture in summer", 0, 3, 0.25, 0, flora.MoistureWords, ""},
-		{"drainage", "drainage", 0, 3, 0.25, 0, flora.DrainageWords, ""},
-		{"texture", "texture", 0, 4, 0.25, 0, flora.TextureWords, ""},
-		{"ph", "pH", 4, 9, 0.1, 0, []string{}, ""},
-		{"fertility", "fertility", 0, 2, 0.25, 0, flora.FertilityWords, ""},
-		{"depthCm", "depth of soil", 10, 70, 5, 0, []string{}, "cm"},
-		{"shelter", "shelter", 0, 2, 0.5, float64(j.shelterOf(bed)), flora.ShelterWords, ""},
-		{"colder", "colder winters by", 0, 10, 0.5, 0, []string{}, "°C"},
+		{"sunHours", "sun", 0, 16, 0.5, round1(sun), []string{}, "h", true},
+		{"moisture", "moisture in summer", 0, 3, 0.25, 0, flora.MoistureWords, "", true},
+		{"winter", "moisture in winter", 0, 3, 0.25, 0, flora.MoistureWords, "", true},
+		{"drainage", "drainage", 0, 3, 0.25, 0, flora.DrainageWords, "", true},
+		{"texture", "texture", 0, 4, 0.25, 0, flora.TextureWords, "", true},
+		{"ph", "pH", 4, 9, 0.1, 0, []string{}, "", true},
+		{"fertility", "fertility", 0, 2, 0.25, 0, flora.FertilityWords, "", true},
+		{"depthCm", "depth of soil", 10, 100, 5, 0, []string{}, "cm", true},
+		{"shelter", "shelter", 0, 2, 0.5, float64(j.shelterOf(bed)), flora.ShelterWords, "", true},
+		{"colder", "colder winters by", 0, 10, 0.5, 0, []string{}, "°C", true},
 	}
 	for i, slider := range sliders {
 		if aspect, is := groundKeys[slider.Key]; is {
 			b := j.beliefs[bed.ID][aspect]
 			sliders[i].Value = (slider.Low + slider.High) / 2
-			if b.Known() {
+			if sliders[i].Known = b.Known(); sliders[i].Known {
 				sliders[i].Value = min(max(round1(b.Mean()), slider.Low), slider.High)
 			}
 		}

@@ -223,7 +223,7 @@ func (g *Garden) RemoveFind(ctx context.Context, id int64) (Entry, error) {
 }
 
 // CheckFind returns the identity check of a find on a day.
-func (g *Garden) CheckFind(ctx context.Context, id int64, on calendar.Date) (CheckView, error) {
+func (g *Garden) CheckFind(ctx context.Context, id int64, on calendar.Date, by string) (CheckView, error) {
 	s, on, err := g.stateOn(ctx, on)
 	if err != nil {
 		return CheckView{}, err
@@ -237,25 +237,36 @@ func (g *Garden) CheckFind(ctx context.Context, id int64, on calendar.Date) (Che
 	if err != nil {
 		return CheckView{}, err
 	}
-	v := s.viewCheck(rules, s.findLook[id], false, forecast, s.thisSeason(on))
+	v := s.viewCheck(rules, s.findLook[id], false, forecast, s.thisSeason(on), by)
 	v.FindID, v.Where = id, f.Place
 	return v, nil
 }
 
 // NoteFindLook notes a look at a find's characters.
 func (g *Garden) NoteFindLook(ctx context.Context, id int64, in LookInput) (Entry, error) {
-	return g.change(ctx, func(s *state, d *draft) (record, error) {
+	sent, err := in.sending("find look", id)
+	if err != nil {
+		return Entry{}, err
+	}
+	return g.changeOnce(ctx, sent, func(s *state, d *draft) (record, error) {
 		f, err := s.find(id)
 		if err != nil {
 			return record{}, err
 		}
+		if err := in.Sight.isOf(g, s.lib.Rules(f.SpeciesID), in.Answers); err != nil {
+			return record{}, err
+		}
 		var c checklist
-		day := s.readDay(&c, "day", in.Day)
+		day := s.readLookDay(&c, in)
 		if found, err := calendar.Parse(f.Day); err == nil && day < found {
 			c.add("day", "It was only found on %s.", found)
 		}
 		rules := s.lib.Rules(f.SpeciesID)
-		row, err := readLook(ctx, d, &c, rules, day, in)
+		forecast, err := s.typical(rules.Species, fullGrownYear(rules.Species))
+		if err != nil {
+			return record{}, err
+		}
+		row, err := s.readLook(ctx, d, &c, rules, forecast, day, in)
 		if err != nil {
 			return record{}, err
 		}

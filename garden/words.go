@@ -118,12 +118,17 @@ type DatesView struct {
 	Text   string        `json:"text"`
 }
 
-// viewDates puts dates into words. What has been seen or is certain has one day.
+// viewDates puts dates into words. What has been seen or is certain has one day; what does
+// not come in every year says so, and has no last day: the season's end is none.
 func viewDates(d phenology.Dates) DatesView {
 	v := DatesView{P10: d.P10, P50: d.P50, P90: d.P90, Chance: d.Chance}
 	switch {
-	case d.Chance < 0.5:
+	case !d.Holds(0.1):
 		v.Text = "not expected this year"
+	case !d.Holds(0.5):
+		v.Text = fmt.Sprintf("not expected this year; in %s years from %s", inTen(d.Chance), d.P10.DayMonth())
+	case !d.Holds(0.9):
+		v.Text = fmt.Sprintf("from %s, in %s years", d.P10.DayMonth(), inTen(d.Chance))
 	case d.P10 == d.P90:
 		v.Text = d.P50.DayMonth()
 	default:

@@ -5,6 +5,7 @@ import (
 
 	"bramblyacre/core/calendar"
 	"bramblyacre/core/phenology"
+	"bramblyacre/core/spelling"
 )
 
 func TestWords(t *testing.T) {
@@ -15,7 +16,7 @@ func TestWords(t *testing.T) {
 		{joined(nil), ""}, {joined([]string{"a"}), "a"}, {joined([]string{"a", "b", "c"}), "a, b and c"},
 		{inTen(0.84), "8 in 10"}, {inTen(0.949), "9 in 10"}, {inTen(0.97), "over 9 in 10"}, {inTen(1), "10 in 10"}, {minutesWords(0.2), "1 min"}, {minutesWords(59), "59 min"}, {minutesWords(60), "1 h"}, {minutesWords(111), "1 h 50 min"},
 		{daysLeft(day, day), "last day"}, {daysLeft(day, day+1), "1 day left"}, {daysLeft(day, day+9), "9 days left"}, {daysLeft(day, day+20), "to 16 June"},
-		{sentence("no such bed"), "No such bed."}, {capital(""), ""}, {lowerFirst("Up"), "up"}, {plain("Süßdolde Á"), "sussdolde a"},
+		{sentence("no such bed"), "No such bed."}, {capital(""), ""}, {lowerFirst("Up"), "up"}, {spelling.Plain("Süßdolde Á"), "sussdolde a"},
 	}
 	for _, test := range tests {
 		if test.got != test.want {
@@ -32,7 +33,9 @@ func TestDatesSayTheirChance(t *testing.T) {
 	}{
 		{phenology.Dates{P10: june(2), P50: june(4), P90: june(6), Chance: 1}, "2–6 June, 8 in 10"},
 		{phenology.Dates{P10: june(4), P50: june(4), P90: june(4), Chance: 1}, "4 June"},
-		{phenology.Dates{P10: june(4), P50: june(30), P90: june(30), Chance: 0.3}, "not expected this year"},
+		{phenology.Dates{P10: june(4), P50: june(30), P90: june(30), Chance: 0.3}, "not expected this year; in 3 in 10 years from 4 June"},
+		{phenology.Dates{P10: june(30), P50: june(30), P90: june(30), Chance: 0.04}, "not expected this year"},
+		{phenology.Dates{P10: june(4), P50: june(20), P90: june(30), Chance: 0.7}, "from 4 June, in 7 in 10 years"},
 	}
 	for _, test := range tests {
 		if got := viewDates(test.dates).Text; got != test.want {

@@ -16,6 +16,7 @@ import (
 	"strings"
 	"sync"
 
+	"bramblyacre/core/calendar"
 	"bramblyacre/core/climate"
 	"bramblyacre/core/flora"
 	"bramblyacre/core/identity"
@@ -100,6 +101,18 @@ func (l *Library) add(s *flora.Species, text []byte) {
 	l.ordered = append(l.ordered, s)
 }
 
+// InTheSouth returns a library of the same plants whose texts hold south of the equator:
+// months are turned by half a year, or said to be northern. The files themselves stay.
+func (l *Library) InTheSouth() *Library {
+	south := &Library{species: map[string]*flora.Species{}, climates: l.climates, stations: l.stations, ground: l.ground, usual: l.usual, texts: l.texts, origins: l.origins}
+	for _, s := range l.ordered {
+		turned := s.WithTexts(calendar.SouthernMonths)
+		south.species[s.ID] = turned
+		south.ordered = append(south.ordered, turned)
+	}
+	return south
+}
+
 // Rules returns what has to be seen of a species before it is sure; nil for one that
 // the library does not have.
 func (l *Library) Rules(id string) *identity.Rules {
@@ -115,7 +128,7 @@ func (l *Library) Rules(id string) *identity.Rules {
 	if l.rules == nil {
 		l.rules = map[string]*identity.Rules{}
 	}
-	l.rules[id] = identity.NewRules(s, l.ordered)
+	l.rules[id] = identity.NewRules(s, l.ordered, l.origins[id].Own)
 	return l.rules[id]
 }
 

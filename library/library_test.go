@@ -127,3 +127,13 @@ func TestABiennialHasTwoDifferentYears(t *testing.T) {
 		}
 	}
 }
+
+// A pot is as cold by the remedy as by the place it makes.
+func TestThePotOfTheRemedyIsAsColdAsAPot(t *testing.T) {
+	l, _ := allSpecies(t)
+	for _, remedy := range l.Ground().Remedies.List {
+		if remedy.ID == "pot" && remedy.Shifts["cold"] != l.Ground().Offsets.Pot.Value {
+			t.Errorf("the remedy's pot is %v °C colder, a pot %v", remedy.Shifts["cold"], l.Ground().Offsets.Pot.Value)
+		}
+	}
+}

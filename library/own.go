@@ -13,6 +13,7 @@ import (
 
 	"bramblyacre/core/flora"
 	"bramblyacre/core/identity"
+	"bramblyacre/core/spelling"
 )
 
 // Origin says how a species of the library comes not to be as shipped.
@@ -51,7 +52,7 @@ func (l *Library) With(own map[string][]byte, figures []OwnFigure) (merged *Libr
 		if isOwn {
 			read, err := l.ReadSpecies(id+".toml", text)
 			if err == nil {
-				err = l.softens(read)
+				err = errors.Join(l.softens(read), l.tells(read))
 			}
 			if err != nil {
 				faults[id] = err
@@ -101,7 +102,7 @@ func (l *Library) CheckOwn(file string, text []byte) (*flora.Species, error) {
 			others = append(others, other)
 		}
 	}
-	faults := []error{l.softens(s)}
+	faults := []error{l.softens(s), l.tells(s)}
 	for _, fault := range identity.CheckTogether(others) {
 		faults = append(faults, fmt.Errorf("%s: %w", file, fault))
 	}
@@ -112,9 +113,15 @@ func (l *Library) CheckOwn(file string, text []byte) (*flora.Species, error) {
 // library less so: one in its place, or one of its botanical name that is called milder
 // or is used where it is not. A slip of the pen must not open the gate.
 func (l *Library) softens(own *flora.Species) error {
+	if !spelling.IsLatin(strings.Join(append([]string{own.Names.Botanical}, own.Names.Former...), " ")) {
+		return flora.Problem{Key: "names.botanical", What: "a botanical name is written in Latin letters; type it anew"}
+	}
 	for _, danger := range l.ordered {
 		if !flora.IsDangerous(danger.Identity.Danger) {
 			continue
+		}
+		if by, near := flora.NearPlant(own, danger); near && !flora.SamePlant(own, danger) && own.IsUsed() && !slices.Contains(own.Identity.OtherThan, danger.ID) {
+			return flora.Problem{Key: "names", What: fmt.Sprintf("%q is a name of %s (%s), which is %s, or nearly so. Mend the name; or if it is truly another plant, say so: other_than = [%q] under identity", by, danger.Names.Name, danger.Names.Botanical, danger.Identity.Danger, danger.ID)}
 		}
 		if danger.ID == own.ID {
 			return flora.Problem{Key: "id", What: fmt.Sprintf("%s is %s in the library and stays as it is there; give yours another id", danger.Names.Name, danger.Identity.Danger)}
@@ -130,6 +137,25 @@ func (l *Library) softens(own *flora.Species) error {
 		}
 	}
 	return nil
+}
+
+// tells refuses a used species of the grower's whose musts tell it from too little: at
+// least one must decides against every deadly plant. Else a label and a few characters
+// that many plants share would prove it.
+func (l *Library) tells(own *flora.Species) error {
+	if !own.IsUsed() {
+		return nil
+	}
+	var open []string
+	for _, d := range identity.NewRules(own, l.ordered, true).Dangers {
+		if d.Danger == "deadly" && !slices.ContainsFunc(own.Identity.Musts, func(must string) bool { return slices.Contains(d.Deciding, must) }) {
+			open = append(open, d.Name)
+		}
+	}
+	if len(open) == 0 {
+		return nil
+	}
+	return flora.Problem{Key: "identity.must", What: fmt.Sprintf("none of the musts tells it from %s, which kill: add a must that does", strings.Join(open, ", "))}
 }
 
 func milder(danger, than string) bool {

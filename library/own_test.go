@@ -187,3 +187,70 @@ func TestNoOwnPlantSoftensADanger(t *testing.T) {
 		t.Errorf("only %d dangers", dangers)
 	}
 }
+
+// A used plant of the grower's under a name that is a dangerous plant's, misspelt or typed
+// with letters that only look like it, is asked back: refused until mended, or until the
+// grower says in the file that it is another plant.
+func TestANameNearADangerousPlantsIsAskedBack(t *testing.T) {
+	l, _ := allSpecies(t)
+	text, _ := l.Text("ramsons")
+	base := strings.Replace(string(text), `id = "ramsons"`, `id = "mill-weed"`, 1)
+	named := func(botanical, name string) string {
+		out := strings.Replace(base, `botanical = "Allium ursinum L."`, fmt.Sprintf("botanical = %q", botanical), 1)
+		return strings.Replace(out, `name = "ramsons"`, fmt.Sprintf("name = %q", name), 1)
+	}
+	if named("A b", "c") == base {
+		t.Fatal("the names of ramsons are written otherwise now")
+	}
+	for _, c := range []struct{ botanical, name, says string }{
+		{"Conium maculatun L.", "mill weed", "which is deadly"},    // a letter misread
+		{"Conium macu\u0142atum L.", "mill weed", "as hemlock"},    // Polish l
+		{"C\u043enium maculatum L.", "mill weed", "Latin letters"}, // Cyrillic o
+		{"Conium  MACULATUM", "mill weed", "as hemlock"},           // spaces and case
+		{"Oenanthe crocatta L.", "mill weed", "which is deadly"},   // a letter twice
+		{"Allium alienum Nobody", "Hemlock", "which is deadly"},    // another's common name
+		{"Allium alienum Nobody", "HÉMLOCK", "which is deadly"},    // with an accent
+		{"Colchicun autunnale", "mill weed", "which is deadly"},    // two letters
+		{"Convallaria majalis", "mill weed", "lily of the valley"}, // the plant itself
+		{"Convalaria majallis L.", "mill weed", "lily of the valley"},
+	} {
+		_, err := l.CheckOwn("own.toml", []byte(named(c.botanical, c.name)))
+		if err == nil || !strings.Contains(err.Error(), c.says) {
+			t.Errorf("%s, called %s: %v", c.botanical, c.name, err)
+		}
+	}
+	for _, fine := range [][2]string{{"Allium alienum Nobody", "mill weed"}, {"Allium paradoxum", "few-flowered leek of ours"}} {
+		if _, err := l.CheckOwn("own.toml", []byte(named(fine[0], fine[1]))); err != nil {
+			t.Errorf("%s is refused: %v", fine[0], err)
+		}
+	}
+	// The grower's own word that it is another plant is heard, for a name that is only near.
+	near := strings.Replace(named("Conium maculatun L.", "mill weed"), "[identity]\n", "[identity]\nother_than = [\"hemlock\"]\n", 1)
+	if _, err := l.CheckOwn("own.toml", []byte(near)); err != nil {
+		t.Errorf("said to be another plant: %v", err)
+	}
+	same := strings.Replace(named("Conium maculatum L.", "mill weed"), "[identity]\n", "[identity]\nother_than = [\"hemlock\"]\n", 1)
+	if _, err := l.CheckOwn("own.toml", []byte(same)); err == nil {
+		t.Error("hemlock itself is another plant than hemlock by the grower's word")
+	}
+}
+
+// Musts that a deadly plant shows as well tell nothing: such a file is refused, and names
+// the plants that are not told apart.
+func TestMustsThatTellNothingAreRefused(t *testing.T) {
+	l, _ := allSpecies(t)
+	text, _ := l.Text("ramsons")
+	base := strings.Replace(strings.Replace(string(text), `id = "ramsons"`, `id = "mill-weed"`, 1), `"Allium ursinum L."`, `"Allium alienum Nobody"`, 1)
+	const musts = `must = ["smell", "leaf-base", "leaf-veins", "flower-group"]`
+	if !strings.Contains(base, musts) {
+		t.Fatal("the musts of ramsons are others now")
+	}
+	if _, err := l.CheckOwn("own.toml", []byte(base)); err != nil {
+		t.Errorf("with all its musts: %v", err)
+	}
+	// Lily of the valley and autumn crocus have long veins as well.
+	_, err := l.CheckOwn("own.toml", []byte(strings.Replace(base, musts, `must = ["leaf-veins", "leaf-shape", "life-form"]`, 1)))
+	if err == nil || !strings.Contains(err.Error(), "identity.must") {
+		t.Errorf("with three musts that its doubles share: %v", err)
+	}
+}

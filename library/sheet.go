@@ -25,6 +25,9 @@ func ReadSheet(file string, text []byte) (map[string]any, error) {
 	if err := decode(file, text, &sheet); err != nil {
 		return nil, err
 	}
+	if err := tooLarge(sheet); err != nil {
+		return nil, fmt.Errorf("%s: %w", file, err)
+	}
 	asLines(sheet)
 	return sheet, nil
 }
@@ -76,6 +79,9 @@ func lineOf(table map[string]any) (line string, is bool) {
 // that what is usual holds; an item of a list is never left out, so that nothing that
 // was begun is lost unsaid.
 func WriteSheet(sheet map[string]any) ([]byte, error) {
+	if err := tooLarge(sheet); err != nil {
+		return nil, err
+	}
 	whole, _ := withoutEmpty(sheet, false)
 	var out bytes.Buffer
 	if err := toml.NewEncoder(&out).Encode(whole); err != nil {
@@ -109,7 +115,8 @@ func withoutEmpty(node any, inList bool) (kept any, has bool) {
 		return text, text != ""
 	case float64:
 		// JSON knows no whole numbers, and TOML tells 1 from 1.0.
-		if at == math.Trunc(at) {
+		const exactBelow = 1 << 53
+		if at == math.Trunc(at) && math.Abs(at) < exactBelow {
 			return int64(at), true
 		}
 	case nil:
@@ -121,6 +128,9 @@ func withoutEmpty(node any, inList bool) (kept any, has bool) {
 // CheckSheet writes a sheet as a species' file and makes sure that it can be relied on
 // as CheckOwn does. What is wrong comes back by its key, as "part[1].harvest.per_plant".
 func (l *Library) CheckSheet(sheet map[string]any) (*flora.Species, []byte, []flora.Problem) {
+	if err := tooLarge(sheet); err != nil {
+		return nil, nil, keyed(err)
+	}
 	if problems := unreadable(sheet); len(problems) > 0 {
 		return nil, nil, problems
 	}
@@ -139,9 +149,6 @@ const sheetFile = "plant"
 
 // mostUnreadable is after how many lines that cannot be read the rest is left unread.
 const mostUnreadable = 30
-
-// deepest is more than how deep any key of a plant lies.
-const deepest = 8
 
 // unreadable finds the lines of a sheet that cannot be read, each by its key. Every
 // field is read by itself: what reads a whole file stops at the first, and does not say

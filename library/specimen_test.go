@@ -2,7 +2,9 @@ package library
 
 import (
 	"fmt"
+	"maps"
 	"math/rand/v2"
+	"slices"
 	"testing"
 	"time"
 
@@ -35,7 +37,7 @@ func usedAndDangerous(t testing.TB) (l *Library, used, dangerous []*flora.Specie
 // are needed when everything shows.
 func asked(rules *identity.Rules) []string {
 	var ids []string
-	for _, q := range rules.Questions(rules.Judge(nil, false), func(identity.Character) bool { return true }) {
+	for _, q := range rules.Questions(rules.Judge(nil, false), nil, func(identity.Character) bool { return true }) {
 		if q.Needed {
 			ids = append(ids, q.Character.ID)
 		}
@@ -55,6 +57,7 @@ func judgeTwice(rules *identity.Rules, answers map[string]identity.Answer) ident
 // plant, each checked as another useful one. Where a character is not on record for the
 // dangerous plant, it is taken to look like the useful one.
 func TestNoDangerousSpecimenIsEverSure(t *testing.T) {
+	t.Parallel()
 	l, used, dangerous := usedAndDangerous(t)
 	rng := rand.New(rand.NewPCG(14, 2031))
 	specimens, excluded := 0, 0
@@ -91,9 +94,112 @@ func TestNoDangerousSpecimenIsEverSure(t *testing.T) {
 	}
 }
 
+// Every pair of a dangerous plant and a useful one, with a label and without: whatever one
+// or two characters are misread, with all that both show read rightly and everything else
+// that was asked answered "cannot tell", or not at all, it is never sure.
+func TestNoTwoMisreadingsMakeADangerousPlantSure(t *testing.T) {
+	t.Parallel()
+	l, used, dangerous := usedAndDangerous(t)
+	cases := 0
+	for _, species := range used {
+		rules := l.Rules(species.ID)
+		for _, danger := range dangerous {
+			if danger.ID == species.ID {
+				continue
+			}
+			shared, apart := answersOf(species.Identity.Shows, danger.Identity.Shows)
+			for first := -1; first < len(apart); first++ {
+				for second := first; second < len(apart); second++ {
+					for _, rest := range []identity.Answer{identity.CannotTell, ""} {
+						answers := maps.Clone(shared)
+						for i, id := range apart {
+							switch {
+							case i == first || i == second:
+								answers[id] = identity.Seen
+							case rest != "":
+								answers[id] = rest
+							}
+						}
+						for _, labelled := range []bool{false, true} {
+							cases++
+							looks := []identity.Look{{Day: visitDay, By: "Ida", Answers: answers}, {Day: visitDay.AddDays(9), By: "Joss", Answers: answers}}
+							if f := rules.Judge(looks, labelled); f.State == identity.Sure {
+								t.Fatalf("%s is sure as %s, labelled %v, misread %v", danger.ID, species.ID, labelled, answers)
+							}
+						}
+					}
+					if first < 0 {
+						break
+					}
+				}
+			}
+		}
+	}
+	t.Logf("%d cases of %d useful and %d dangerous plants: none sure", cases, len(used), len(dangerous))
+	if cases < 4*len(used)*(len(dangerous)-2) {
+		t.Errorf("only %d cases were tried", cases)
+	}
+}
+
+// answersOf are what a specimen of another plant shows of a species: what agrees, and the
+// characters that tell them apart. One that is not on record for the other agrees.
+func answersOf(species, other flora.Shows) (agrees map[string]identity.Answer, apart []string) {
+	agrees = map[string]identity.Answer{}
+	apart = identity.Apart(species, other)
+	for id := range species {
+		if !slices.Contains(apart, id) {
+			agrees[id] = identity.Seen
+		}
+	}
+	return agrees, apart
+}
+
+// A plant of the grower's own is held to no less: with any useful plant's description and
+// the fewest musts that are taken, no dangerous plant is sure by a label and up to two
+// characters misread. Musts that tell nothing are refused.
+func TestAnOwnPlantOpensNoGate(t *testing.T) {
+	l, used, dangerous := usedAndDangerous(t)
+	taken, refused := 0, 0
+	for _, species := range used {
+		for size := 1; size <= 3; size++ {
+			own := *species
+			own.ID = "gate-plant"
+			own.LookAlikes = []flora.LookAlike{{Name: "a nuisance", Botanical: "Nullus nullus", Danger: "harmless", Decides: "Nothing.", When: "always"}}
+			musts := species.Identity.Shows.Characters()
+			for from := 0; from+size <= len(musts); from += size {
+				own.Identity.Musts = musts[from : from+size]
+				if err := l.tells(&own); err != nil {
+					refused++
+					continue
+				}
+				taken++
+				rules := identity.NewRules(&own, l.ordered, true)
+				for _, danger := range dangerous {
+					if flora.SamePlant(&own, danger) {
+						continue
+					}
+					agrees, apart := answersOf(own.Identity.Shows, danger.Identity.Shows)
+					for i := 0; i+1 < len(apart); i++ {
+						answers := maps.Clone(agrees)
+						answers[apart[i]], answers[apart[i+1]] = identity.Seen, identity.Seen
+						if f := rules.Judge([]identity.Look{{Day: visitDay, By: "Ida", Answers: answers}}, true); f.State == identity.Sure {
+							t.Fatalf("%s is sure as a copy of %s with the musts %v", danger.ID, species.ID, own.Identity.Musts)
+						}
+					}
+				}
+			}
+		}
+	}
+	t.Logf("%d own plants taken, %d refused for musts that tell too little", taken, refused)
+	if taken == 0 || refused == 0 {
+		t.Error("one of the two never happened")
+	}
+}
+
 // A false label does not help a look-alike either: with one, and up to two characters
 // misread, no specimen of a dangerous look-alike that the useful plant names is sure.
 func TestNoDangerousLookAlikeIsSureByALabel(t *testing.T) {
+	t.Parallel()
 	l, used, _ := usedAndDangerous(t)
 	rng := rand.New(rand.NewPCG(21, 5))
 	const each = 1500

@@ -20,14 +20,23 @@ import (
 // ReadSpecies reads one species file, with what is usual where it leaves something out
 // and the courses of its years worked out. Every error names the file and the key.
 func (l *Library) ReadSpecies(file string, text []byte) (*flora.Species, error) {
+	// As a tree first: what no plant is would take long to tell key by key.
+	var tree map[string]any
+	if err := decode(file, text, &tree); err != nil {
+		return nil, err
+	}
+	if err := tooLarge(tree); err != nil {
+		return nil, fmt.Errorf("%s: %w", file, err)
+	}
 	var s flora.Species
 	if err := decode(file, text, &s); err != nil {
 		return nil, err
 	}
-	if err := wholeFigures(file, text); err != nil {
+	if err := walkFigures(file, "", tree); err != nil {
 		return nil, err
 	}
 	l.usual.Fill(&s)
+	s.Names.MakePlain()
 	if s.Growth.At != "" {
 		station, has := l.climates[s.Growth.At]
 		if !has {
@@ -74,6 +83,9 @@ func readClimate(file string, text []byte) (climate.Normals, error) {
 
 // decode reads TOML into a value and refuses keys that the value does not have.
 func decode(file string, text []byte, into any) error {
+	if at, is := endlessKey(text); is {
+		return fmt.Errorf("%s: line %d: %w", file, 1+bytes.Count(text[:at], []byte("\n")), flora.Problem{What: fmt.Sprintf("no field of a plant lies more than %d deep", deepest)})
+	}
 	decoder := toml.NewDecoder(bytes.NewReader(text)).DisallowUnknownFields()
 	err := decoder.Decode(into)
 	var unknown *toml.StrictMissingError
@@ -89,6 +101,9 @@ func decode(file string, text []byte, into any) error {
 		return fmt.Errorf("%s: line %d, column %d: %w", file, row, column, problem)
 	case err != nil:
 		return fmt.Errorf("%s: %w", file, err)
+	}
+	if problem, found := notFinite(into); found {
+		return fmt.Errorf("%s: %w", file, problem)
 	}
 	return nil
 }
@@ -126,8 +141,8 @@ var rangeKeys = []string{"low", "from", "to", "high", "standing"}
 // figureKeys.
 func wholeFigures(file string, text []byte) error {
 	var tree map[string]any
-	if err := toml.Unmarshal(text, &tree); err != nil {
-		return fmt.Errorf("%s: %w", file, err)
+	if err := decode(file, text, &tree); err != nil {
+		return err
 	}
 	return walkFigures(file, "", tree)
 }

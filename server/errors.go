@@ -2,10 +2,12 @@ package server
 
 import (
 	"errors"
+	"net/http"
 
 	"github.com/danielgtaylor/huma/v2"
 
 	"bramblyacre/garden"
+	"bramblyacre/store"
 )
 
 // asProblem turns the garden's errors into RFC 9457 problems: faults at their
@@ -15,19 +17,29 @@ func asProblem(err error) error {
 	var faults garden.Faults
 	var missing garden.NotFoundError
 	var conflict garden.ConflictError
+	var stale garden.StaleError
 	switch {
 	case err == nil:
 		return nil
 	case errors.As(err, &faults):
 		details := make([]error, len(faults))
 		for i, fault := range faults {
-			details[i] = &huma.ErrorDetail{Location: "body." + fault.Field, Message: fault.Message}
+			detail := &huma.ErrorDetail{Location: "body." + fault.Field, Message: fault.Message}
+			if fault.Code != "" {
+				detail.Value = fault.Code
+			}
+			details[i] = detail
 		}
 		return huma.Error422UnprocessableEntity("Something entered cannot be. Nothing was changed.", details...)
 	case errors.As(err, &missing):
 		return huma.Error404NotFound(missing.Error())
+	case errors.As(err, &stale):
+		return huma.Error412PreconditionFailed(stale.Error())
 	case errors.As(err, &conflict):
 		return huma.Error409Conflict(conflict.Error())
+	}
+	if why, is := store.DiskFault(err); is {
+		return huma.NewError(http.StatusInsufficientStorage, why)
 	}
 	return err
 }

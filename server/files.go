@@ -17,6 +17,7 @@ type fileAnswer struct {
 }
 
 func (o operations) registerFiles(api huma.API) {
+	huma.Register(api, huma.Operation{OperationID: "getArchive", Method: http.MethodGet, Path: "/api/files/archive", Summary: "The whole plot in open files"}, o.archive)
 	huma.Register(api, huma.Operation{OperationID: "getFile", Method: http.MethodGet, Path: "/api/files/{name}", Summary: "The windows as a calendar, or the notes as a table"},
 		func(ctx context.Context, in *struct {
 			Name string `path:"name" enum:"calendar,pickings,observations,plan,plan-print"`

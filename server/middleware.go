@@ -1,6 +1,7 @@
 package server
 
 import (
+	"io"
 	"log/slog"
 	"net"
 	"net/http"
@@ -11,6 +12,8 @@ import (
 
 	"github.com/danielgtaylor/huma/v2"
 	"github.com/gin-gonic/gin"
+
+	"bramblyacre/garden"
 )
 
 // contentPolicy lets a page load from here alone and run no inline script.
@@ -59,8 +62,29 @@ func onlyHost(address string) gin.HandlerFunc {
 			problem(c, http.StatusMisdirectedRequest, "This server answers only to its own address.")
 			return
 		}
+		site := c.Request.Header.Get("Sec-Fetch-Site")
+		if c.Request.Method != http.MethodGet && c.Request.Method != http.MethodHead && (site == "cross-site" || site == "same-site") {
+			problem(c, http.StatusForbidden, "Changes can only be asked for by this program's own pages.")
+			return
+		}
 		if origin := c.Request.Header.Get("Origin"); origin != "" && c.Request.Method != http.MethodGet && origin != "http://"+c.Request.Host {
 			problem(c, http.StatusForbidden, "Changes can only be asked for by this program's own pages.")
+			return
+		}
+		c.Next()
+	}
+}
+
+// plotHeader names the plot that a page was loaded from.
+const plotHeader = "Acre-Plot"
+
+// ofPlot refuses what was asked of another plot: a page, or what a device kept, may come
+// back to the address when something else is served there.
+func ofPlot(id string) gin.HandlerFunc {
+	return func(c *gin.Context) {
+		if of := c.Request.Header.Get(plotHeader); of != "" && of != id {
+			const told = "Another plot is served at this address now. Nothing was noted in it: load the page anew."
+			problem(c, http.StatusConflict, told, &huma.ErrorDetail{Location: "header." + plotHeader, Message: told})
 			return
 		}
 		c.Next()
@@ -77,10 +101,21 @@ func reachedAt(r *http.Request) (address string, known bool) {
 	return local.IP.String(), true
 }
 
-func limited(most int64) gin.HandlerFunc {
+// mostBodies are the largest bodies of operations that take more than mostBody, in bytes.
+var mostBodies = map[string]int64{"/api/photographs": garden.MostPhotographBytes}
+
+// limited refuses bodies that are larger than the operation takes.
+func limited() gin.HandlerFunc {
 	return func(c *gin.Context) {
+		most, told := int64(mostBody), "This is too much at once; a megabyte is the most."
+		if more, has := mostBodies[c.Request.URL.Path]; has {
+			most, told = more, "This is too much at once; 12 MB are the most. Save the photograph smaller."
+		}
 		if c.Request.ContentLength > most {
-			problem(c, http.StatusRequestEntityTooLarge, "This is too much at once; a megabyte is the most.")
+			// What is on its way is read and thrown away, within bounds: a sender that is cut off
+			// in the middle never reads why.
+			_, _ = io.Copy(io.Discard, io.LimitReader(c.Request.Body, mostDrained))
+			problem(c, http.StatusRequestEntityTooLarge, told)
 			return
 		}
 		c.Request.Body = http.MaxBytesReader(c.Writer, c.Request.Body, most)
@@ -99,12 +134,21 @@ func logged(log *slog.Logger) gin.HandlerFunc {
 func recovered(log *slog.Logger) gin.HandlerFunc {
 	return gin.CustomRecoveryWithWriter(nil, func(c *gin.Context, fault any) {
 		log.Error("a request failed", "path", c.Request.URL.Path, "fault", fault, "stack", string(debug.Stack()))
-		problem(c, http.StatusInternalServerError, "Something failed here. Nothing was changed.")
+		problem(c, http.StatusInternalServerError, failed(c.Request.Method))
 	})
 }
 
+// failed says what a fault of ours means to the one who asked. A change may have been
+// written before its answer failed.
+func failed(method string) string {
+	if method == http.MethodGet {
+		return "Something failed here. Nothing was changed."
+	}
+	return "Something failed here. The ledger tells whether it was noted."
+}
+
 // problem answers with an RFC 9457 problem and ends the request.
-func problem(c *gin.Context, status int, detail string) {
+func problem(c *gin.Context, status int, detail string, faults ...*huma.ErrorDetail) {
 	c.Header("Content-Type", "application/problem+json")
-	c.AbortWithStatusJSON(status, huma.ErrorModel{Status: status, Title: http.StatusText(status), Detail: detail})
+	c.AbortWithStatusJSON(status, huma.ErrorModel{Status: status, Title: http.StatusText(status), Detail: detail, Errors: faults})
 }

@@ -4,6 +4,7 @@ import (
 	"context"
 	"log/slog"
 	"net/http"
+	"strings"
 
 	"github.com/danielgtaylor/huma/v2"
 
@@ -38,6 +39,21 @@ type ByID struct {
 	ID int64 `path:"id"`
 }
 
+// Seen is the version of what the page showed when a change was typed.
+type Seen struct {
+	Version string `header:"If-Match" required:"true" minLength:"3" doc:"The version that was shown, in quotes"`
+}
+
+// version is the version that was shown. "*" is refused: a page that says so would write
+// over what it never saw.
+func (s Seen) version() garden.Version {
+	version := garden.Version(strings.Trim(s.Version, `"`))
+	if version == garden.AsItStands {
+		return ""
+	}
+	return version
+}
+
 // nothing is asked.
 type nothing struct{}
 
@@ -50,7 +66,7 @@ func operation[In, Out any](api huma.API, method, path, id, summary string, act 
 				told := asProblem(err)
 				if _, known := told.(huma.StatusError); !known {
 					slog.ErrorContext(ctx, "an operation failed", "operation", id, "error", err)
-					told = huma.Error500InternalServerError("Something failed here. Nothing was changed.")
+					told = huma.Error500InternalServerError(failed(method))
 				}
 				return nil, told
 			}
@@ -74,8 +90,11 @@ func (o operations) registerSite(api huma.API) {
 	operation(api, http.MethodGet, "/api/site", "getSite", "The plot's place and the choices that forms offer",
 		func(ctx context.Context, _ *nothing) (garden.SiteView, error) { return o.garden.Site(ctx) })
 	operation(api, http.MethodPut, "/api/site", "setSite", "Change the plot's place and units",
-		func(ctx context.Context, in *struct{ Body garden.SiteInput }) (garden.Entry, error) {
-			return o.garden.SetSite(ctx, in.Body)
+		func(ctx context.Context, in *struct {
+			Seen
+			Body garden.SiteInput
+		}) (garden.Entry, error) {
+			return o.garden.SetSite(ctx, in.version(), in.Body)
 		})
 	show(api, "/api/ribbon", "getRibbon", "The plot's year", func(ctx context.Context, on calendar.Date) (garden.RibbonView, error) {
 		return o.garden.Ribbon(ctx, on)
@@ -109,8 +128,11 @@ func (o operations) registerNow(api huma.API) {
 			return o.garden.AnswerJob(ctx, in.Body.Key, in.Body.Answer)
 		})
 	operation(api, http.MethodPut, "/api/needs", "setNeed", "Note what the household needs of a part in a year",
-		func(ctx context.Context, in *struct{ Body garden.NeedInput }) (garden.Entry, error) {
-			return o.garden.SetNeed(ctx, in.Body)
+		func(ctx context.Context, in *struct {
+			Seen
+			Body garden.NeedInput
+		}) (garden.Entry, error) {
+			return o.garden.SetNeed(ctx, in.version(), in.Body)
 		})
 }
 
@@ -125,9 +147,10 @@ func (o operations) registerPlot(api huma.API) {
 	operation(api, http.MethodPut, "/api/beds/{id}", "changeBed", "Change a bed",
 		func(ctx context.Context, in *struct {
 			ByID
+			Seen
 			Body garden.BedInput
 		}) (garden.Entry, error) {
-			return o.garden.ChangeBed(ctx, in.ID, in.Body)
+			return o.garden.ChangeBed(ctx, in.ID, in.version(), in.Body)
 		})
 	operation(api, http.MethodDelete, "/api/beds/{id}", "removeBed", "Take a bed off the plan",
 		func(ctx context.Context, in *ByID) (garden.Entry, error) { return o.garden.RemoveBed(ctx, in.ID) })
@@ -152,9 +175,10 @@ func (o operations) registerPlantings(api huma.API) {
 	operation(api, http.MethodPut, "/api/plantings/{id}", "changePlanting", "Change a planting",
 		func(ctx context.Context, in *struct {
 			ByID
+			Seen
 			Body garden.PlantingInput
 		}) (garden.Entry, error) {
-			return o.garden.ChangePlanting(ctx, in.ID, in.Body)
+			return o.garden.ChangePlanting(ctx, in.ID, in.version(), in.Body)
 		})
 	operation(api, http.MethodDelete, "/api/plantings/{id}", "removePlanting", "Note that a planting is gone",
 		func(ctx context.Context, in *ByID) (garden.Entry, error) { return o.garden.RemovePlanting(ctx, in.ID) })

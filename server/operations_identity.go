@@ -13,6 +13,7 @@ func (o operations) registerIdentity(api huma.API) {
 	type onDay struct {
 		ByID
 		ShownDay
+		Who string `query:"by" doc:"Who looks; left out for who looked first"`
 	}
 	operation(api, http.MethodGet, "/api/plantings/{id}/check", "getCheck", "The identity check of a planting",
 		func(ctx context.Context, in *onDay) (garden.CheckView, error) {
@@ -20,7 +21,7 @@ func (o operations) registerIdentity(api huma.API) {
 			if err != nil {
 				return garden.CheckView{}, err
 			}
-			return o.garden.Check(ctx, in.ID, day)
+			return o.garden.Check(ctx, in.ID, day, in.Who)
 		})
 	type lookBody struct {
 		ByID
@@ -57,7 +58,7 @@ func (o operations) registerIdentity(api huma.API) {
 			if err != nil {
 				return garden.CheckView{}, err
 			}
-			return o.garden.CheckFind(ctx, in.ID, day)
+			return o.garden.CheckFind(ctx, in.ID, day, in.Who)
 		})
 	operation(api, http.MethodPost, "/api/finds/{id}/looks", "noteFindLook", "Note a look at a find's characters",
 		func(ctx context.Context, in *lookBody) (garden.Entry, error) {
@@ -77,7 +78,7 @@ type Kept struct {
 }
 
 func (o operations) registerPhotographs(api huma.API) {
-	huma.Register(api, huma.Operation{OperationID: "keepPhotograph", Method: http.MethodPost, Path: "/api/photographs", Summary: "Keep a photograph, JPEG or PNG", MaxBodyBytes: garden.MostPhotographBytes + 1},
+	huma.Register(api, huma.Operation{OperationID: "keepPhotograph", Method: http.MethodPost, Path: "/api/photographs", Summary: "Keep a photograph, JPEG, PNG or WebP", MaxBodyBytes: garden.MostPhotographBytes + 1},
 		func(ctx context.Context, in *struct {
 			RawBody []byte `contentType:"application/octet-stream"`
 		}) (*answer[Kept], error) {

@@ -18,9 +18,10 @@ func (o operations) registerPlan(api huma.API) {
 	operation(api, http.MethodPut, "/api/plan/items/{id}", "changeItem", "Change a thing on the plan",
 		func(ctx context.Context, in *struct {
 			ByID
+			Seen
 			Body garden.ItemInput
 		}) (garden.Entry, error) {
-			return o.garden.ChangeItem(ctx, in.ID, in.Body)
+			return o.garden.ChangeItem(ctx, in.ID, in.version(), in.Body)
 		})
 	operation(api, http.MethodDelete, "/api/plan/items/{id}", "removeItem", "Take a thing off the plan",
 		func(ctx context.Context, in *ByID) (garden.Entry, error) { return o.garden.RemoveItem(ctx, in.ID) })
@@ -33,8 +34,11 @@ func (o operations) registerPlan(api huma.API) {
 			return o.garden.Reshape(ctx, in.Body)
 		})
 	operation(api, http.MethodPut, "/api/plan/boundary", "setBoundary", "Draw the plot's boundary and set its bearing",
-		func(ctx context.Context, in *struct{ Body garden.BoundaryInput }) (garden.Entry, error) {
-			return o.garden.SetBoundary(ctx, in.Body)
+		func(ctx context.Context, in *struct {
+			Seen
+			Body garden.BoundaryInput
+		}) (garden.Entry, error) {
+			return o.garden.SetBoundary(ctx, in.version(), in.Body)
 		})
 	operation(api, http.MethodPost, "/api/plan/import", "importPlan", "Read a plan from GeoJSON",
 		func(ctx context.Context, in *struct {

@@ -55,14 +55,15 @@ func (o operations) registerHousehold(api huma.API) {
 		func(ctx context.Context, _ *nothing) (garden.HouseholdView, error) { return o.garden.Household(ctx) })
 	operation(api, http.MethodPost, "/api/people", "addPerson", "Add someone to the household",
 		func(ctx context.Context, in *struct{ Body garden.PersonInput }) (garden.Entry, error) {
-			return o.garden.PutPerson(ctx, 0, in.Body)
+			return o.garden.PutPerson(ctx, 0, "", in.Body)
 		})
 	operation(api, http.MethodPut, "/api/people/{id}", "changePerson", "Change what is noted of someone",
 		func(ctx context.Context, in *struct {
 			ByID
+			Seen
 			Body garden.PersonInput
 		}) (garden.Entry, error) {
-			return o.garden.PutPerson(ctx, in.ID, in.Body)
+			return o.garden.PutPerson(ctx, in.ID, in.version(), in.Body)
 		})
 	operation(api, http.MethodDelete, "/api/people/{id}", "removePerson", "Take someone off the household",
 		func(ctx context.Context, in *ByID) (garden.Entry, error) { return o.garden.RemovePerson(ctx, in.ID) })
@@ -105,8 +106,11 @@ func (o operations) registerOwnPlants(api huma.API) {
 			return o.garden.CopyOf(ctx, in.ID)
 		})
 	operation(api, http.MethodPost, "/api/own-plants", "putOwnPlant", "Put a plant of one's own from its file",
-		func(ctx context.Context, in *struct{ Body garden.PlantFileInput }) (OwnPlantPut, error) {
-			entry, id, err := o.garden.PutOwnPlant(ctx, in.Body)
+		func(ctx context.Context, in *struct {
+			Seen
+			Body garden.PlantFileInput
+		}) (OwnPlantPut, error) {
+			entry, id, err := o.garden.PutOwnPlant(ctx, in.version(), in.Body)
 			return OwnPlantPut{entry, id}, err
 		})
 	operation(api, http.MethodPost, "/api/plant-files", "turnPlantFile", "Turn a plant's file into a sheet, or a sheet into a file; nothing is kept",
@@ -124,9 +128,10 @@ func (o operations) registerOwnPlants(api huma.API) {
 	operation(api, http.MethodPut, "/api/plants/{id}/figures", "putOwnFigure", "Put one's own figure in place of the library's",
 		func(ctx context.Context, in *struct {
 			BySpecies
+			Seen
 			Body garden.OwnFigureInput
 		}) (garden.Entry, error) {
-			return o.garden.PutOwnFigure(ctx, in.ID, in.Body)
+			return o.garden.PutOwnFigure(ctx, in.ID, in.version(), in.Body)
 		})
 	operation(api, http.MethodPost, "/api/plants/{id}/notes", "addPlantNote", "Note something of one's own on a plant",
 		func(ctx context.Context, in *struct {

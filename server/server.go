@@ -36,12 +36,8 @@ const mostBody = 1 << 20
 
 // New returns the handler of all requests.
 func New(options Options) (http.Handler, error) {
-	gin.SetMode(gin.ReleaseMode)
-	engine := gin.New()
-	engine.Use(logged(options.Log), recovered(options.Log), secured(), onlyHost(options.Address), limited(mostBody), gzip.Gzip(gzip.DefaultCompression))
-	if _, err := describe(engine, options); err != nil {
-		return nil, err
-	}
+	engine := newEngine(options)
+	describe(engine, options)
 	if options.Front != nil {
 		if err := serveFront(engine, options.Front); err != nil {
 			return nil, err
@@ -50,16 +46,40 @@ func New(options Options) (http.Handler, error) {
 	return engine, nil
 }
 
-// describe registers every operation on an engine and returns their description.
-func describe(engine *gin.Engine, options Options) (huma.API, error) {
+// mostDrained is how much of a body that is refused is read to its end, in bytes.
+const mostDrained = 64 << 20
+
+func plotOf(options Options) string {
+	if options.Garden == nil {
+		return "" // the description alone
+	}
+	return options.Garden.PlotID()
+}
+
+// newEngine returns an engine with what every request goes through.
+func newEngine(options Options) *gin.Engine {
+	gin.SetMode(gin.ReleaseMode)
+	engine := gin.New()
+	engine.Use(logged(options.Log), recovered(options.Log), secured(), onlyHost(options.Address), ofPlot(plotOf(options)), limited(), sentOnce(), gzip.Gzip(gzip.DefaultCompression, gzip.WithExcludedPaths([]string{"/api/files/archive", "/api/photographs"})))
+	return engine
+}
+
+// newAPI returns the typed operations of an engine, none yet.
+func newAPI(engine *gin.Engine, version string) huma.API {
 	huma.DefaultArrayNullable = false // the garden's lists are empty, never null
-	config := huma.DefaultConfig("Brambly Acre", options.Version)
+	config := huma.DefaultConfig("Brambly Acre", version)
 	config.OpenAPIPath = "/api/openapi"
 	config.DocsPath = ""
 	config.SchemasPath = ""
+	config.Formats = map[string]huma.Format{"application/json": whole, "json": whole}
 	config.CreateHooks = nil // no $schema links: answers hold the plot's data alone
 	config.Info.Description = "The plan of a plot of wild medicinal and edible plants: what stands, what may be taken, what comes next."
-	api := humagin.New(engine, config)
+	return humagin.New(engine, config)
+}
+
+// describe registers every operation on an engine and returns their description.
+func describe(engine *gin.Engine, options Options) huma.API {
+	api := newAPI(engine, options.Version)
 	o := operations{options.Garden}
 	o.registerSite(api)
 	o.registerPlot(api)
@@ -78,17 +98,14 @@ func describe(engine *gin.Engine, options Options) (huma.API, error) {
 	o.registerNow(api)
 	o.registerLedger(api)
 	o.registerFiles(api)
-	return api, nil
+	o.registerCopies(api)
+	return api
 }
 
 // OpenAPI returns the operations' description as OpenAPI 3.1 in JSON.
 func OpenAPI(version string) ([]byte, error) {
 	gin.SetMode(gin.ReleaseMode)
-	api, err := describe(gin.New(), Options{Version: version})
-	if err != nil {
-		return nil, err
-	}
-	text, err := api.OpenAPI().MarshalJSON()
+	text, err := describe(gin.New(), Options{Version: version}).OpenAPI().MarshalJSON()
 	if err != nil {
 		return nil, err
 	}

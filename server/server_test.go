@@ -64,6 +64,19 @@ func ask(h http.Handler, method, path, body string, headers ...string) *httptest
 	return answer
 }
 
+// versionFor is the version of what a change is made to: the plot's place, or nothing yet.
+func versionFor(t *testing.T, h http.Handler, path string) string {
+	t.Helper()
+	var plot garden.PlotView
+	var plant garden.PlantFile
+	check(t, json.Unmarshal(ask(h, "GET", "/api/plot", "").Body.Bytes(), &plot))
+	check(t, json.Unmarshal(ask(h, "GET", "/api/plants/hop/file", "").Body.Bytes(), &plant))
+	if strings.HasPrefix(path, "/api/plan/") || path == "/api/site" {
+		return `"` + string(plot.Version) + `"`
+	}
+	return `"` + string(plant.Version) + `"`
+}
+
 // problemOf reads an RFC 9457 problem and fails for anything else.
 func problemOf(t *testing.T, answer *httptest.ResponseRecorder) (problem struct {
 	Title  string
@@ -119,16 +132,16 @@ func TestBadRequestsAreProblems(t *testing.T) {
 		{"an unknown plant", "GET", "/api/plants/mandrake", "", 404, "no such plant"},
 		{"an unknown use", "GET", "/api/plants?use=gold", "", 422, "one of the uses"},
 		{"one plant beside none", "GET", "/api/compare?ids=hop", "", 422, "from 2 to 4"},
-		{"a look at nothing", "POST", "/api/plantings/99/looks", `{"day":"2031-05-27","by":"Ida","answers":{"smell":"seen"}}`, 404, "no such planting"},
+		{"a look at nothing", "POST", "/api/plantings/99/looks", `{"day":"2031-05-27","by":"Ida","answers":{"smell":"seen"},"speciesId":"hop","shown":{}}`, 404, "no such planting"},
 		{"the check of no planting", "GET", "/api/plantings/99/check", "", 404, "no such planting"},
 		{"the check of no find", "GET", "/api/finds/99/check", "", 404, "no such find"},
 		{"a find of a deadly plant", "POST", "/api/finds", `{"day":"2031-05-27","place":"here","speciesId":"hemlock","seen":{}}`, 422, "plant that is used"},
 		{"what has an aura", "POST", "/api/what-is-this", `{"seen":{"aura":"blue"}}`, 422, "is no character"},
 		{"what without anything", "POST", "/api/what-is-this", `{}`, 422, "body"},
-		{"a photograph that is none", "POST", "/api/photographs", `hello`, 422, "no JPEG or PNG"},
+		{"a photograph that is none", "POST", "/api/photographs", `hello`, 422, "no JPEG, PNG or WebP"},
 		{"no photograph", "GET", "/api/photographs/" + strings.Repeat("0", 64), "", 404, "no such photograph"},
 		{"a photograph by a path", "GET", "/api/photographs/passwd", "", 422, "path.id"},
-		{"the sorting of nothing", "POST", "/api/pickings/99/sortings", `{"by":"Ida","answers":{},"rejected":0}`, 404, "no such picking"},
+		{"the sorting of nothing", "POST", "/api/pickings/99/sortings", `{"by":"Ida","answers":{},"rejected":"","speciesId":"hop","shown":{}}`, 404, "no such picking"},
 		{"a plant's file that is none", "POST", "/api/plant-files", `{"text":"[names"}`, 422, "body.text"},
 		{"a plant's sheet of nothing", "POST", "/api/own-plants", `{"sheet":{}}`, 422, "body.sheet.names.botanical"},
 		{"a plant's sheet that is a word", "POST", "/api/own-plants", `{"sheet":"nettle"}`, 422, "body.sheet"},
@@ -148,7 +161,7 @@ func TestBadRequestsAreProblems(t *testing.T) {
 	}
 	for _, test := range tests {
 		t.Run(test.name, func(t *testing.T) {
-			answer := ask(h, test.method, test.path, test.body)
+			answer := ask(h, test.method, test.path, test.body, "If-Match", versionFor(t, h, test.path))
 			if answer.Code != test.status {
 				t.Fatalf("status %d, want %d: %s", answer.Code, test.status, answer.Body)
 			}
@@ -283,14 +296,21 @@ func TestPicturesPlantFilesAndLabelsAreServedAsSuch(t *testing.T) {
 	}
 	for _, step := range []struct{ method, path, body string }{
 		{"POST", "/api/beds", `{"name":"Long Bed","x":"10 m","y":"5 m","width":"8 m","depth":"1 m","moisture":"moist"}`},
-		{"POST", "/api/plantings", `{"bedId":1,"speciesId":"garden-sorrel","plants":9,"startedOn":"2029-04-10","origin":"seed","labelled":true,"source":"A label."}`},
+		{"POST", "/api/plantings", `{"bedId":1,"speciesId":"common-sage","plants":9,"startedOn":"2028-04-10","origin":"bought","labelled":true,"source":"A label."}`},
 	} {
 		if answer := ask(h, step.method, step.path, step.body); answer.Code != 200 {
 			t.Fatalf("%s is answered %d: %s", step.path, answer.Code, answer.Body)
 		}
 	}
-	seen := `{"leaf-joint":"seen","leaf-shape":"seen","leaf-base":"seen","leaf-surface":"seen","leaf-margin":"seen","flower-form":"seen","flower-colour":"seen","flower-group":"seen","fruit":"seen","root-form":"seen"}`
-	if answer := ask(h, "POST", "/api/plantings/1/looks", `{"day":"2031-05-20","by":"Ida","answers":`+seen+`}`); answer.Code != 200 {
+	var asked garden.CheckView
+	check(t, json.Unmarshal(ask(h, "GET", "/api/plantings/1/check?by=Ida", "").Body.Bytes(), &asked))
+	answers := map[string]string{}
+	for _, character := range asked.Showing {
+		answers[character] = "seen"
+	}
+	look, err := json.Marshal(asked.Look("2031-05-27", "Ida", answers))
+	check(t, err)
+	if answer := ask(h, "POST", "/api/plantings/1/looks", string(look)); answer.Code != 200 {
 		t.Fatalf("a look is answered %d: %s", answer.Code, answer.Body)
 	}
 	if answer := ask(h, "POST", "/api/plantings/1/pickings", `{"day":"2031-05-26","part":"leaf","amount":"12"}`); answer.Code != 200 {
@@ -301,11 +321,11 @@ func TestPicturesPlantFilesAndLabelsAreServedAsSuch(t *testing.T) {
 	}
 	var baskets []garden.BasketView
 	check(t, json.Unmarshal(ask(h, "GET", "/api/baskets", "").Body.Bytes(), &baskets))
-	answers := map[string]string{}
+	answers = map[string]string{}
 	for _, q := range baskets[0].Questions {
 		answers[q.ID] = "seen"
 	}
-	body, err := json.Marshal(garden.SortingInput{By: "Ida", Answers: answers})
+	body, err := json.Marshal(baskets[0].Sorting("Ida", answers))
 	check(t, err)
 	if answer := ask(h, "POST", "/api/pickings/1/sortings", string(body)); answer.Code != 200 {
 		t.Fatalf("a sorting is answered %d: %s", answer.Code, answer.Body)

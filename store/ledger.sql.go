@@ -157,3 +157,35 @@ func (q *Queries) MarkTakenBack(ctx context.Context, arg MarkTakenBackParams) er
 	_, err := q.db.ExecContext(ctx, markTakenBack, arg.TakenBackBy, arg.ID)
 	return err
 }
+
+const wholeLedger = `-- name: WholeLedger :many
+SELECT id, changes FROM ledger ORDER BY id
+`
+
+type WholeLedgerRow struct {
+	ID      int64  `json:"id"`
+	Changes string `json:"changes"`
+}
+
+func (q *Queries) WholeLedger(ctx context.Context) ([]WholeLedgerRow, error) {
+	rows, err := q.db.QueryContext(ctx, wholeLedger)
+	if err != nil {
+		return nil, err
+	}
+	defer rows.Close()
+	var items []WholeLedgerRow
+	for rows.Next() {
+		var i WholeLedgerRow
+		if err := rows.Scan(&i.ID, &i.Changes); err != nil {
+			return nil, err
+		}
+		items = append(items, i)
+	}
+	if err := rows.Close(); err != nil {
+		return nil, err
+	}
+	if err := rows.Err(); err != nil {
+		return nil, err
+	}
+	return items, nil
+}

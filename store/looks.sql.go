@@ -19,7 +19,7 @@ func (q *Queries) DropLook(ctx context.Context, id int64) error {
 }
 
 const getLook = `-- name: GetLook :one
-SELECT id, planting_id, find_id, day, by_whom, answers, shown, photos, note FROM looks WHERE id = ?
+SELECT id, planting_id, find_id, day, by_whom, answers, shown, photos, note, noted_on FROM looks WHERE id = ?
 `
 
 func (q *Queries) GetLook(ctx context.Context, id int64) (Look, error) {
@@ -35,12 +35,13 @@ func (q *Queries) GetLook(ctx context.Context, id int64) (Look, error) {
 		&i.Shown,
 		&i.Photos,
 		&i.Note,
+		&i.NotedOn,
 	)
 	return i, err
 }
 
 const listLooks = `-- name: ListLooks :many
-SELECT id, planting_id, find_id, day, by_whom, answers, shown, photos, note FROM looks ORDER BY day, id
+SELECT id, planting_id, find_id, day, by_whom, answers, shown, photos, note, noted_on FROM looks ORDER BY day, id
 `
 
 func (q *Queries) ListLooks(ctx context.Context) ([]Look, error) {
@@ -62,6 +63,7 @@ func (q *Queries) ListLooks(ctx context.Context) ([]Look, error) {
 			&i.Shown,
 			&i.Photos,
 			&i.Note,
+			&i.NotedOn,
 		); err != nil {
 			return nil, err
 		}
@@ -77,8 +79,8 @@ func (q *Queries) ListLooks(ctx context.Context) ([]Look, error) {
 }
 
 const putLook = `-- name: PutLook :one
-INSERT INTO looks (id, planting_id, find_id, day, by_whom, answers, shown, photos, note)
-VALUES (?1, ?2, ?3, ?4, ?5, ?6, ?7, ?8, ?9)
+INSERT INTO looks (id, planting_id, find_id, day, by_whom, answers, shown, photos, note, noted_on)
+VALUES (?1, ?2, ?3, ?4, ?5, ?6, ?7, ?8, ?9, ?10)
 ON CONFLICT (id) DO UPDATE SET
     planting_id = excluded.planting_id,
     find_id = excluded.find_id,
@@ -87,8 +89,9 @@ ON CONFLICT (id) DO UPDATE SET
     answers = excluded.answers,
     shown = excluded.shown,
     photos = excluded.photos,
-    note = excluded.note
-RETURNING id, planting_id, find_id, day, by_whom, answers, shown, photos, note
+    note = excluded.note,
+    noted_on = excluded.noted_on
+RETURNING id, planting_id, find_id, day, by_whom, answers, shown, photos, note, noted_on
 `
 
 type PutLookParams struct {
@@ -101,6 +104,7 @@ type PutLookParams struct {
 	Shown      string `json:"shown"`
 	Photos     string `json:"photos"`
 	Note       string `json:"note"`
+	NotedOn    string `json:"noted_on"`
 }
 
 // Put writes a whole row: a new one where id is null, else in place of the old.
@@ -116,6 +120,7 @@ func (q *Queries) PutLook(ctx context.Context, arg PutLookParams) (Look, error) 
 		arg.Shown,
 		arg.Photos,
 		arg.Note,
+		arg.NotedOn,
 	)
 	var i Look
 	err := row.Scan(
@@ -128,6 +133,7 @@ func (q *Queries) PutLook(ctx context.Context, arg PutLookParams) (Look, error) 
 		&i.Shown,
 		&i.Photos,
 		&i.Note,
+		&i.NotedOn,
 	)
 	return i, err
 }

@@ -19,7 +19,7 @@ func (q *Queries) DropMaking(ctx context.Context, id int64) error {
 }
 
 const getMaking = `-- name: GetMaking :one
-SELECT id, picking_id, day, preparation, note FROM makings WHERE id = ?
+SELECT id, picking_id, day, preparation, note, grams FROM makings WHERE id = ?
 `
 
 func (q *Queries) GetMaking(ctx context.Context, id int64) (Making, error) {
@@ -31,12 +31,13 @@ func (q *Queries) GetMaking(ctx context.Context, id int64) (Making, error) {
 		&i.Day,
 		&i.Preparation,
 		&i.Note,
+		&i.Grams,
 	)
 	return i, err
 }
 
 const listMakings = `-- name: ListMakings :many
-SELECT id, picking_id, day, preparation, note FROM makings ORDER BY day, id
+SELECT id, picking_id, day, preparation, note, grams FROM makings ORDER BY day, id
 `
 
 func (q *Queries) ListMakings(ctx context.Context) ([]Making, error) {
@@ -54,6 +55,7 @@ func (q *Queries) ListMakings(ctx context.Context) ([]Making, error) {
 			&i.Day,
 			&i.Preparation,
 			&i.Note,
+			&i.Grams,
 		); err != nil {
 			return nil, err
 		}
@@ -69,22 +71,24 @@ func (q *Queries) ListMakings(ctx context.Context) ([]Making, error) {
 }
 
 const putMaking = `-- name: PutMaking :one
-INSERT INTO makings (id, picking_id, day, preparation, note)
-VALUES (?1, ?2, ?3, ?4, ?5)
+INSERT INTO makings (id, picking_id, day, preparation, note, grams)
+VALUES (?1, ?2, ?3, ?4, ?5, ?6)
 ON CONFLICT (id) DO UPDATE SET
     picking_id = excluded.picking_id,
     day = excluded.day,
     preparation = excluded.preparation,
-    note = excluded.note
-RETURNING id, picking_id, day, preparation, note
+    note = excluded.note,
+    grams = excluded.grams
+RETURNING id, picking_id, day, preparation, note, grams
 `
 
 type PutMakingParams struct {
-	ID          *int64 `json:"id"`
-	PickingID   int64  `json:"picking_id"`
-	Day         string `json:"day"`
-	Preparation string `json:"preparation"`
-	Note        string `json:"note"`
+	ID          *int64   `json:"id"`
+	PickingID   int64    `json:"picking_id"`
+	Day         string   `json:"day"`
+	Preparation string   `json:"preparation"`
+	Note        string   `json:"note"`
+	Grams       *float64 `json:"grams"`
 }
 
 // Put writes a whole row: a new one where id is null, else in place of the old.
@@ -96,6 +100,7 @@ func (q *Queries) PutMaking(ctx context.Context, arg PutMakingParams) (Making, e
 		arg.Day,
 		arg.Preparation,
 		arg.Note,
+		arg.Grams,
 	)
 	var i Making
 	err := row.Scan(
@@ -104,6 +109,7 @@ func (q *Queries) PutMaking(ctx context.Context, arg PutMakingParams) (Making, e
 		&i.Day,
 		&i.Preparation,
 		&i.Note,
+		&i.Grams,
 	)
 	return i, err
 }

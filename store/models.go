@@ -62,6 +62,11 @@ type JobAnswer struct {
 	UntilDay   *string `json:"until_day"`
 }
 
+type LastID struct {
+	Name   string `json:"name"`
+	Newest int64  `json:"newest"`
+}
+
 type Ledger struct {
 	ID          int64  `json:"id"`
 	At          string `json:"at"`
@@ -85,14 +90,24 @@ type Look struct {
 	Shown      string `json:"shown"`
 	Photos     string `json:"photos"`
 	Note       string `json:"note"`
+	NotedOn    string `json:"noted_on"`
 }
 
 type Making struct {
-	ID          int64  `json:"id"`
-	PickingID   int64  `json:"picking_id"`
-	Day         string `json:"day"`
-	Preparation string `json:"preparation"`
-	Note        string `json:"note"`
+	ID          int64    `json:"id"`
+	PickingID   int64    `json:"picking_id"`
+	Day         string   `json:"day"`
+	Preparation string   `json:"preparation"`
+	Note        string   `json:"note"`
+	Grams       *float64 `json:"grams"`
+}
+
+type Measure struct {
+	ID        int64   `json:"id"`
+	Name      string  `json:"name"`
+	SpeciesID string  `json:"species_id"`
+	Part      string  `json:"part"`
+	Grams     float64 `json:"grams"`
 }
 
 type Need struct {
@@ -113,6 +128,7 @@ type Observation struct {
 	Marks      string   `json:"marks"`
 	Note       string   `json:"note"`
 	ClientKey  *string  `json:"client_key"`
+	Affirmed   int64    `json:"affirmed"`
 }
 
 type OwnFigure struct {
@@ -155,6 +171,8 @@ type Picking struct {
 	TookAnyway int64   `json:"took_anyway"`
 	Note       string  `json:"note"`
 	ClientKey  *string `json:"client_key"`
+	CrownsBack float64 `json:"crowns_back"`
+	NotedAfter int64   `json:"noted_after"`
 }
 
 type PlanItem struct {
@@ -195,6 +213,13 @@ type Planting struct {
 	IdentityNote string   `json:"identity_note"`
 	Note         string   `json:"note"`
 	RemovedOn    *string  `json:"removed_on"`
+	CountedAfter int64    `json:"counted_after"`
+	StartYear    *int64   `json:"start_year"`
+}
+
+type Plot struct {
+	ID     int64  `json:"id"`
+	PlotID string `json:"plot_id"`
 }
 
 type Practice struct {
@@ -218,6 +243,12 @@ type Reading struct {
 	Note   string `json:"note"`
 }
 
+type Sent struct {
+	ClientKey string `json:"client_key"`
+	Digest    string `json:"digest"`
+	EntryID   int64  `json:"entry_id"`
+}
+
 type Site struct {
 	ID          int64    `json:"id"`
 	Name        string   `json:"name"`
@@ -232,6 +263,8 @@ type Site struct {
 	Longitude   *float64 `json:"longitude"`
 	Boundary    string   `json:"boundary"`
 	Customs     int64    `json:"customs"`
+	Station     string   `json:"station"`
+	CopiesKept  int64    `json:"copies_kept"`
 }
 
 type Sorting struct {

@@ -19,7 +19,7 @@ func (q *Queries) DropObservation(ctx context.Context, id int64) error {
 }
 
 const getObservation = `-- name: GetObservation :one
-SELECT id, planting_id, day, stage, share, height_m, width_m, marks, note, client_key FROM observations WHERE id = ?
+SELECT id, planting_id, day, stage, share, height_m, width_m, marks, note, client_key, affirmed FROM observations WHERE id = ?
 `
 
 func (q *Queries) GetObservation(ctx context.Context, id int64) (Observation, error) {
@@ -36,34 +36,13 @@ func (q *Queries) GetObservation(ctx context.Context, id int64) (Observation, er
 		&i.Marks,
 		&i.Note,
 		&i.ClientKey,
-	)
-	return i, err
-}
-
-const getObservationByClientKey = `-- name: GetObservationByClientKey :one
-SELECT id, planting_id, day, stage, share, height_m, width_m, marks, note, client_key FROM observations WHERE client_key = ?
-`
-
-func (q *Queries) GetObservationByClientKey(ctx context.Context, clientKey *string) (Observation, error) {
-	row := q.db.QueryRowContext(ctx, getObservationByClientKey, clientKey)
-	var i Observation
-	err := row.Scan(
-		&i.ID,
-		&i.PlantingID,
-		&i.Day,
-		&i.Stage,
-		&i.Share,
-		&i.HeightM,
-		&i.WidthM,
-		&i.Marks,
-		&i.Note,
-		&i.ClientKey,
+		&i.Affirmed,
 	)
 	return i, err
 }
 
 const listObservations = `-- name: ListObservations :many
-SELECT id, planting_id, day, stage, share, height_m, width_m, marks, note, client_key FROM observations ORDER BY day, id
+SELECT id, planting_id, day, stage, share, height_m, width_m, marks, note, client_key, affirmed FROM observations ORDER BY day, id
 `
 
 func (q *Queries) ListObservations(ctx context.Context) ([]Observation, error) {
@@ -86,6 +65,7 @@ func (q *Queries) ListObservations(ctx context.Context) ([]Observation, error) {
 			&i.Marks,
 			&i.Note,
 			&i.ClientKey,
+			&i.Affirmed,
 		); err != nil {
 			return nil, err
 		}
@@ -101,8 +81,8 @@ func (q *Queries) ListObservations(ctx context.Context) ([]Observation, error) {
 }
 
 const putObservation = `-- name: PutObservation :one
-INSERT INTO observations (id, planting_id, day, stage, share, height_m, width_m, marks, note, client_key)
-VALUES (?1, ?2, ?3, ?4, ?5, ?6, ?7, ?8, ?9, ?10)
+INSERT INTO observations (id, planting_id, day, stage, share, height_m, width_m, marks, note, client_key, affirmed)
+VALUES (?1, ?2, ?3, ?4, ?5, ?6, ?7, ?8, ?9, ?10, ?11)
 ON CONFLICT (id) DO UPDATE SET
     planting_id = excluded.planting_id,
     day = excluded.day,
@@ -112,8 +92,9 @@ ON CONFLICT (id) DO UPDATE SET
     width_m = excluded.width_m,
     marks = excluded.marks,
     note = excluded.note,
-    client_key = excluded.client_key
-RETURNING id, planting_id, day, stage, share, height_m, width_m, marks, note, client_key
+    client_key = excluded.client_key,
+    affirmed = excluded.affirmed
+RETURNING id, planting_id, day, stage, share, height_m, width_m, marks, note, client_key, affirmed
 `
 
 type PutObservationParams struct {
@@ -127,6 +108,7 @@ type PutObservationParams struct {
 	Marks      string   `json:"marks"`
 	Note       string   `json:"note"`
 	ClientKey  *string  `json:"client_key"`
+	Affirmed   int64    `json:"affirmed"`
 }
 
 // Put writes a whole row: a new one where id is null, else in place of the old.
@@ -143,6 +125,7 @@ func (q *Queries) PutObservation(ctx context.Context, arg PutObservationParams) 
 		arg.Marks,
 		arg.Note,
 		arg.ClientKey,
+		arg.Affirmed,
 	)
 	var i Observation
 	err := row.Scan(
@@ -156,6 +139,7 @@ func (q *Queries) PutObservation(ctx context.Context, arg PutObservationParams) 
 		&i.Marks,
 		&i.Note,
 		&i.ClientKey,
+		&i.Affirmed,
 	)
 	return i, err
 }

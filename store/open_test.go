@@ -4,12 +4,15 @@ import (
 	"context"
 	"database/sql"
 	"errors"
+	"fmt"
 	"os"
 	"path/filepath"
 	"reflect"
 	"strings"
+	"syscall"
 	"testing"
 	"testing/fstest"
+	"time"
 
 	"github.com/pressly/goose/v3"
 )
@@ -153,6 +156,162 @@ func TestAFileThatIsNoDatabaseIsRefused(t *testing.T) {
 // A plot from before shapes and plans keeps its beds: rectangles, with the hours of
 // sun that their grower gave.
 func TestAnOlderPlotIsBroughtForward(t *testing.T) {
+	dir := olderPlot(t)
+	older, err := os.ReadFile(filepath.Join(dir, FileName))
+	check(t, err)
+	// Read, it stays as it is: a copy of it is brought forward.
+	read, err := OpenToRead(t.Context(), dir)
+	check(t, err)
+	if id, err := read.PlotID(t.Context()); err != nil || len(id) != 32 || beds(t, read) != 1 {
+		t.Errorf("read it is %q with %d beds, %v", id, beds(t, read), err)
+	}
+	check(t, read.Close())
+	if still, err := os.ReadFile(filepath.Join(dir, FileName)); err != nil || string(still) != string(older) {
+		t.Errorf("to read it changed it, %v", err)
+	}
+	s := open(t, dir)
+	bed, err := s.GetBed(t.Context(), 1)
+	if err != nil || bed.SunHours == nil || *bed.SunHours != 6.5 || bed.Shape != "rectangle" || bed.Points != "[]" || bed.Unsafe != "pet ground" || bed.RoundOrder != 2 {
+		t.Errorf("the bed is now %+v, %v", bed, err)
+	}
+	if site, err := s.GetSite(t.Context()); err != nil || site.Boundary != "[]" || site.BearingDeg != 0 || site.Longitude != nil || site.CopiesKept != 7 {
+		t.Errorf("the site is now %+v, %v", site, err)
+	}
+	if plantings, err := s.ListPlantings(t.Context()); err != nil || len(plantings) != 1 {
+		t.Errorf("%d plantings are left, %v", len(plantings), err)
+	}
+	// Ids go on where they were, also past those that only the ledger still speaks of.
+	for table, want := range map[string]int64{"beds": 8, "plantings": 2, "looks": 1} {
+		if id, err := s.NextID(t.Context(), table); err != nil || id != want {
+			t.Errorf("the next of %s is %d, not %d, %v", table, id, want, err)
+		}
+	}
+	// It was copied before, and says so; the copy is what it was.
+	copies, err := Copies(dir)
+	if err != nil || len(copies) != 1 || !strings.Contains(copies[0].Name, "before-form-1-to-") {
+		t.Fatalf("the copies are %+v, %v", copies, err)
+	}
+	if len(s.Notes) != 1 || !strings.Contains(s.Notes[0], copies[0].Path) {
+		t.Errorf("it says %q", s.Notes)
+	}
+	db, err := sql.Open("sqlite", copies[0].Path)
+	check(t, err)
+	var name string
+	check(t, db.QueryRowContext(t.Context(), "SELECT name FROM beds WHERE sun_hours = 6.5").Scan(&name))
+	check(t, db.Close())
+	check(t, s.Close())
+	if again := open(t, dir); len(again.Notes) != 0 {
+		t.Errorf("opened again it says %q", again.Notes)
+	}
+}
+
+// A plot of a newer program is not touched, by those that write nor by those that read.
+func TestANewerPlotIsRefused(t *testing.T) {
+	dir := t.TempDir()
+	s := open(t, dir)
+	_, err := s.db.ExecContext(t.Context(), "INSERT INTO goose_db_version (version_id, is_applied) VALUES (999, 1)")
+	check(t, err)
+	check(t, s.Close())
+	before, err := os.ReadFile(filepath.Join(dir, FileName))
+	check(t, err)
+	var newer NewerError
+	if _, err := Open(t.Context(), dir); !errors.As(err, &newer) || !strings.Contains(err.Error(), "newer program") {
+		t.Errorf("opened: %v", err)
+	}
+	if _, err := OpenToRead(t.Context(), dir); !errors.As(err, &newer) {
+		t.Errorf("read: %v", err)
+	}
+	if _, err := Restore(t.Context(), filepath.Join(dir, FileName), t.TempDir()); !errors.As(err, &newer) {
+		t.Errorf("restored: %v", err)
+	}
+	if after, err := os.ReadFile(filepath.Join(dir, FileName)); err != nil || string(after) != string(before) {
+		t.Errorf("it was changed, %v", err)
+	}
+}
+
+func TestANewPlotSaysThatItIsOne(t *testing.T) {
+	missing, empty := filepath.Join(t.TempDir(), "mistyped"), t.TempDir()
+	check(t, os.WriteFile(filepath.Join(empty, FileName), nil, 0o600))
+	for dir, says := range map[string]string{missing: "A new plot was made in " + missing, empty: "was empty: a new plot was made in it"} {
+		s := open(t, dir)
+		if len(s.Notes) != 1 || !strings.Contains(s.Notes[0], says) {
+			t.Errorf("it says %q, not %q", s.Notes, says)
+		}
+		_, err := s.KeepByHand(t.Context(), time.Now())
+		check(t, err)
+		check(t, s.Close())
+		if again := open(t, dir); len(again.Notes) != 0 {
+			t.Errorf("opened again it says %q", again.Notes)
+		} else {
+			check(t, again.Close())
+		}
+		// Where the file went and copies of it lie there, it names the newest.
+		check(t, os.Remove(filepath.Join(dir, FileName)))
+		if again := open(t, dir); len(again.Notes) != 1 || !strings.Contains(again.Notes[0], "by-hand-") {
+			t.Errorf("with its file gone it says %q", again.Notes)
+		}
+	}
+	if _, err := OpenToRead(t.Context(), filepath.Join(missing, "deeper")); err == nil || !strings.Contains(err.Error(), "there is no plot in") {
+		t.Errorf("read where nothing is: %v", err)
+	}
+}
+
+// Nobody else on the machine can read a plot, its log or its copies.
+func TestAPlotIsClosedToOthers(t *testing.T) {
+	dir := filepath.Join(t.TempDir(), "plot")
+	check(t, os.Mkdir(dir, 0o755))
+	check(t, os.WriteFile(filepath.Join(dir, FileName), nil, 0o644))
+	check(t, os.Chmod(filepath.Join(dir, FileName), 0o644))
+	s := open(t, dir)
+	lay(t, s, 1)
+	_, err := s.KeepByHand(t.Context(), time.Now())
+	check(t, err)
+	check(t, filepath.WalkDir(dir, func(path string, entry os.DirEntry, err error) error {
+		check(t, err)
+		info, err := entry.Info()
+		check(t, err)
+		want := os.FileMode(fileMode)
+		if entry.IsDir() {
+			want = folderMode
+		}
+		if info.Mode().Perm() != want {
+			t.Errorf("%s is %v, not %v", path, info.Mode().Perm(), want)
+		}
+		return nil
+	}))
+}
+
+// What the disk does not take in is told in a grower's words.
+func TestAFullDiskIsToldAsSuch(t *testing.T) {
+	s := open(t, t.TempDir())
+	lay(t, s, 1)
+	s.db.SetMaxOpenConns(1)
+	var pages int
+	check(t, s.db.QueryRowContext(t.Context(), "PRAGMA page_count").Scan(&pages))
+	_, err := s.db.ExecContext(t.Context(), fmt.Sprintf("PRAGMA max_page_count = %d", pages+2))
+	check(t, err)
+	for range 2000 {
+		if _, err = s.PutBed(t.Context(), bed); err != nil {
+			break
+		}
+	}
+	if why, is := DiskFault(fmt.Errorf("write beds: %w", err)); !is || !strings.Contains(why, "disk that the plot is kept on is full") {
+		t.Errorf("%v is told as %q", err, why)
+	}
+	if got := beds(t, s); got == 0 {
+		t.Error("what was there is gone")
+	}
+	if why, is := DiskFault(&os.PathError{Op: "write", Path: "x", Err: syscall.EROFS}); !is || !strings.Contains(why, "cannot be written to") {
+		t.Errorf("a read-only disk is told as %q", why)
+	}
+	if _, is := DiskFault(sql.ErrNoRows); is {
+		t.Error("no rows are told as a full disk")
+	}
+}
+
+// olderPlot is a folder with a plot as the first program left it.
+func olderPlot(t *testing.T) string {
+	t.Helper()
 	dir := t.TempDir()
 	db, err := sql.Open("sqlite", filepath.Join(dir, FileName))
 	if err != nil {
@@ -173,6 +332,7 @@ func TestAnOlderPlotIsBroughtForward(t *testing.T) {
 		`INSERT INTO beds VALUES (1, 'Old Bed', 4, 3, 2, 1, 30, 6.5, 'moist', 'pet ground', 'kept', 2, NULL)`,
 		`INSERT INTO plantings VALUES (1, 1, 'lovage', 3, NULL, '2029-01-01', '2029-01-01', 'seed', 'sure', '', '', NULL)`,
 		`INSERT INTO site VALUES (1, 'Acre', 46.6, 640, 'hill-valley', 30, 20, 'metric', 14)`,
+		`INSERT INTO ledger VALUES (1, '2029-01-01T08:00:00Z', '2029-01-01', 'bed', 'Laid out a bed', 7, NULL, '[{"table":"beds","id":7,"before":null,"after":{"id":7}}]', NULL, NULL)`,
 	} {
 		if _, err := db.ExecContext(t.Context(), statement); err != nil {
 			t.Fatal(err)
@@ -181,15 +341,5 @@ func TestAnOlderPlotIsBroughtForward(t *testing.T) {
 	if err := db.Close(); err != nil {
 		t.Fatal(err)
 	}
-	s := open(t, dir)
-	bed, err := s.GetBed(t.Context(), 1)
-	if err != nil || bed.SunHours == nil || *bed.SunHours != 6.5 || bed.Shape != "rectangle" || bed.Points != "[]" || bed.Unsafe != "pet ground" || bed.RoundOrder != 2 {
-		t.Errorf("the bed is now %+v, %v", bed, err)
-	}
-	if site, err := s.GetSite(t.Context()); err != nil || site.Boundary != "[]" || site.BearingDeg != 0 || site.Longitude != nil {
-		t.Errorf("the site is now %+v, %v", site, err)
-	}
-	if plantings, err := s.ListPlantings(t.Context()); err != nil || len(plantings) != 1 {
-		t.Errorf("%d plantings are left, %v", len(plantings), err)
-	}
+	return dir
 }

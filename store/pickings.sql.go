@@ -19,7 +19,7 @@ func (q *Queries) DropPicking(ctx context.Context, id int64) error {
 }
 
 const getPicking = `-- name: GetPicking :one
-SELECT id, planting_id, day, part, units, grams, share, took_anyway, note, client_key FROM pickings WHERE id = ?
+SELECT id, planting_id, day, part, units, grams, share, took_anyway, note, client_key, crowns_back, noted_after FROM pickings WHERE id = ?
 `
 
 func (q *Queries) GetPicking(ctx context.Context, id int64) (Picking, error) {
@@ -36,34 +36,14 @@ func (q *Queries) GetPicking(ctx context.Context, id int64) (Picking, error) {
 		&i.TookAnyway,
 		&i.Note,
 		&i.ClientKey,
-	)
-	return i, err
-}
-
-const getPickingByClientKey = `-- name: GetPickingByClientKey :one
-SELECT id, planting_id, day, part, units, grams, share, took_anyway, note, client_key FROM pickings WHERE client_key = ?
-`
-
-func (q *Queries) GetPickingByClientKey(ctx context.Context, clientKey *string) (Picking, error) {
-	row := q.db.QueryRowContext(ctx, getPickingByClientKey, clientKey)
-	var i Picking
-	err := row.Scan(
-		&i.ID,
-		&i.PlantingID,
-		&i.Day,
-		&i.Part,
-		&i.Units,
-		&i.Grams,
-		&i.Share,
-		&i.TookAnyway,
-		&i.Note,
-		&i.ClientKey,
+		&i.CrownsBack,
+		&i.NotedAfter,
 	)
 	return i, err
 }
 
 const listPickings = `-- name: ListPickings :many
-SELECT id, planting_id, day, part, units, grams, share, took_anyway, note, client_key FROM pickings ORDER BY day, id
+SELECT id, planting_id, day, part, units, grams, share, took_anyway, note, client_key, crowns_back, noted_after FROM pickings ORDER BY day, id
 `
 
 func (q *Queries) ListPickings(ctx context.Context) ([]Picking, error) {
@@ -86,6 +66,8 @@ func (q *Queries) ListPickings(ctx context.Context) ([]Picking, error) {
 			&i.TookAnyway,
 			&i.Note,
 			&i.ClientKey,
+			&i.CrownsBack,
+			&i.NotedAfter,
 		); err != nil {
 			return nil, err
 		}
@@ -101,8 +83,8 @@ func (q *Queries) ListPickings(ctx context.Context) ([]Picking, error) {
 }
 
 const putPicking = `-- name: PutPicking :one
-INSERT INTO pickings (id, planting_id, day, part, units, grams, share, took_anyway, note, client_key)
-VALUES (?1, ?2, ?3, ?4, ?5, ?6, ?7, ?8, ?9, ?10)
+INSERT INTO pickings (id, planting_id, day, part, units, grams, share, took_anyway, note, client_key, crowns_back, noted_after)
+VALUES (?1, ?2, ?3, ?4, ?5, ?6, ?7, ?8, ?9, ?10, ?11, ?12)
 ON CONFLICT (id) DO UPDATE SET
     planting_id = excluded.planting_id,
     day = excluded.day,
@@ -112,8 +94,10 @@ ON CONFLICT (id) DO UPDATE SET
     share = excluded.share,
     took_anyway = excluded.took_anyway,
     note = excluded.note,
-    client_key = excluded.client_key
-RETURNING id, planting_id, day, part, units, grams, share, took_anyway, note, client_key
+    client_key = excluded.client_key,
+    crowns_back = excluded.crowns_back,
+    noted_after = excluded.noted_after
+RETURNING id, planting_id, day, part, units, grams, share, took_anyway, note, client_key, crowns_back, noted_after
 `
 
 type PutPickingParams struct {
@@ -127,6 +111,8 @@ type PutPickingParams struct {
 	TookAnyway int64   `json:"took_anyway"`
 	Note       string  `json:"note"`
 	ClientKey  *string `json:"client_key"`
+	CrownsBack float64 `json:"crowns_back"`
+	NotedAfter int64   `json:"noted_after"`
 }
 
 // Put writes a whole row: a new one where id is null, else in place of the old.
@@ -143,6 +129,8 @@ func (q *Queries) PutPicking(ctx context.Context, arg PutPickingParams) (Picking
 		arg.TookAnyway,
 		arg.Note,
 		arg.ClientKey,
+		arg.CrownsBack,
+		arg.NotedAfter,
 	)
 	var i Picking
 	err := row.Scan(
@@ -156,6 +144,8 @@ func (q *Queries) PutPicking(ctx context.Context, arg PutPickingParams) (Picking
 		&i.TookAnyway,
 		&i.Note,
 		&i.ClientKey,
+		&i.CrownsBack,
+		&i.NotedAfter,
 	)
 	return i, err
 }

@@ -19,7 +19,7 @@ func (q *Queries) DropPlanting(ctx context.Context, id int64) error {
 }
 
 const getPlanting = `-- name: GetPlanting :one
-SELECT id, bed_id, species_id, plants, area_m2, counted_on, started_on, origin, identity, identity_note, note, removed_on FROM plantings WHERE id = ?
+SELECT id, bed_id, species_id, plants, area_m2, counted_on, started_on, origin, identity, identity_note, note, removed_on, counted_after, start_year FROM plantings WHERE id = ?
 `
 
 func (q *Queries) GetPlanting(ctx context.Context, id int64) (Planting, error) {
@@ -38,12 +38,14 @@ func (q *Queries) GetPlanting(ctx context.Context, id int64) (Planting, error) {
 		&i.IdentityNote,
 		&i.Note,
 		&i.RemovedOn,
+		&i.CountedAfter,
+		&i.StartYear,
 	)
 	return i, err
 }
 
 const listPlantings = `-- name: ListPlantings :many
-SELECT id, bed_id, species_id, plants, area_m2, counted_on, started_on, origin, identity, identity_note, note, removed_on FROM plantings ORDER BY bed_id, id
+SELECT id, bed_id, species_id, plants, area_m2, counted_on, started_on, origin, identity, identity_note, note, removed_on, counted_after, start_year FROM plantings ORDER BY bed_id, id
 `
 
 func (q *Queries) ListPlantings(ctx context.Context) ([]Planting, error) {
@@ -68,6 +70,8 @@ func (q *Queries) ListPlantings(ctx context.Context) ([]Planting, error) {
 			&i.IdentityNote,
 			&i.Note,
 			&i.RemovedOn,
+			&i.CountedAfter,
+			&i.StartYear,
 		); err != nil {
 			return nil, err
 		}
@@ -83,8 +87,8 @@ func (q *Queries) ListPlantings(ctx context.Context) ([]Planting, error) {
 }
 
 const putPlanting = `-- name: PutPlanting :one
-INSERT INTO plantings (id, bed_id, species_id, plants, area_m2, counted_on, started_on, origin, identity, identity_note, note, removed_on)
-VALUES (?1, ?2, ?3, ?4, ?5, ?6, ?7, ?8, ?9, ?10, ?11, ?12)
+INSERT INTO plantings (id, bed_id, species_id, plants, area_m2, counted_on, started_on, origin, identity, identity_note, note, removed_on, counted_after, start_year)
+VALUES (?1, ?2, ?3, ?4, ?5, ?6, ?7, ?8, ?9, ?10, ?11, ?12, ?13, ?14)
 ON CONFLICT (id) DO UPDATE SET
     bed_id = excluded.bed_id,
     species_id = excluded.species_id,
@@ -96,8 +100,10 @@ ON CONFLICT (id) DO UPDATE SET
     identity = excluded.identity,
     identity_note = excluded.identity_note,
     note = excluded.note,
-    removed_on = excluded.removed_on
-RETURNING id, bed_id, species_id, plants, area_m2, counted_on, started_on, origin, identity, identity_note, note, removed_on
+    removed_on = excluded.removed_on,
+    counted_after = excluded.counted_after,
+    start_year = excluded.start_year
+RETURNING id, bed_id, species_id, plants, area_m2, counted_on, started_on, origin, identity, identity_note, note, removed_on, counted_after, start_year
 `
 
 type PutPlantingParams struct {
@@ -113,6 +119,8 @@ type PutPlantingParams struct {
 	IdentityNote string   `json:"identity_note"`
 	Note         string   `json:"note"`
 	RemovedOn    *string  `json:"removed_on"`
+	CountedAfter int64    `json:"counted_after"`
+	StartYear    *int64   `json:"start_year"`
 }
 
 // Put writes a whole row: a new one where id is null, else in place of the old.
@@ -131,6 +139,8 @@ func (q *Queries) PutPlanting(ctx context.Context, arg PutPlantingParams) (Plant
 		arg.IdentityNote,
 		arg.Note,
 		arg.RemovedOn,
+		arg.CountedAfter,
+		arg.StartYear,
 	)
 	var i Planting
 	err := row.Scan(
@@ -146,6 +156,8 @@ func (q *Queries) PutPlanting(ctx context.Context, arg PutPlantingParams) (Plant
 		&i.IdentityNote,
 		&i.Note,
 		&i.RemovedOn,
+		&i.CountedAfter,
+		&i.StartYear,
 	)
 	return i, err
 }

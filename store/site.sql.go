@@ -10,7 +10,7 @@ import (
 )
 
 const getSite = `-- name: GetSite :one
-SELECT id, name, latitude, altitude_m, climate_id, width_m, depth_m, units, weather_seed, bearing_deg, longitude, boundary, customs FROM site WHERE id = 1
+SELECT id, name, latitude, altitude_m, climate_id, width_m, depth_m, units, weather_seed, bearing_deg, longitude, boundary, customs, station, copies_kept FROM site WHERE id = 1
 `
 
 func (q *Queries) GetSite(ctx context.Context) (Site, error) {
@@ -30,13 +30,15 @@ func (q *Queries) GetSite(ctx context.Context) (Site, error) {
 		&i.Longitude,
 		&i.Boundary,
 		&i.Customs,
+		&i.Station,
+		&i.CopiesKept,
 	)
 	return i, err
 }
 
 const putSite = `-- name: PutSite :one
-INSERT INTO site (id, name, latitude, altitude_m, climate_id, width_m, depth_m, units, weather_seed, bearing_deg, longitude, boundary, customs)
-VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)
+INSERT INTO site (id, name, latitude, altitude_m, climate_id, width_m, depth_m, units, weather_seed, bearing_deg, longitude, boundary, customs, station, copies_kept)
+VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)
 ON CONFLICT (id) DO UPDATE SET
     name = excluded.name,
     latitude = excluded.latitude,
@@ -49,8 +51,10 @@ ON CONFLICT (id) DO UPDATE SET
     bearing_deg = excluded.bearing_deg,
     longitude = excluded.longitude,
     boundary = excluded.boundary,
-    customs = excluded.customs
-RETURNING id, name, latitude, altitude_m, climate_id, width_m, depth_m, units, weather_seed, bearing_deg, longitude, boundary, customs
+    customs = excluded.customs,
+    station = excluded.station,
+    copies_kept = excluded.copies_kept
+RETURNING id, name, latitude, altitude_m, climate_id, width_m, depth_m, units, weather_seed, bearing_deg, longitude, boundary, customs, station, copies_kept
 `
 
 type PutSiteParams struct {
@@ -67,6 +71,8 @@ type PutSiteParams struct {
 	Longitude   *float64 `json:"longitude"`
 	Boundary    string   `json:"boundary"`
 	Customs     int64    `json:"customs"`
+	Station     string   `json:"station"`
+	CopiesKept  int64    `json:"copies_kept"`
 }
 
 // Put writes a whole row: a new one where id is null, else in place of the old.
@@ -86,6 +92,8 @@ func (q *Queries) PutSite(ctx context.Context, arg PutSiteParams) (Site, error) 
 		arg.Longitude,
 		arg.Boundary,
 		arg.Customs,
+		arg.Station,
+		arg.CopiesKept,
 	)
 	var i Site
 	err := row.Scan(
@@ -102,6 +110,8 @@ func (q *Queries) PutSite(ctx context.Context, arg PutSiteParams) (Site, error) 
 		&i.Longitude,
 		&i.Boundary,
 		&i.Customs,
+		&i.Station,
+		&i.CopiesKept,
 	)
 	return i, err
 }

@@ -6,7 +6,6 @@ import (
 	"fmt"
 	"io"
 	"os"
-	"path/filepath"
 	"slices"
 	"strings"
 
@@ -38,11 +37,8 @@ func exportCommand() *cobra.Command {
 			return nil
 		},
 		RunE: func(cmd *cobra.Command, args []string) (err error) {
-			if p.dir == "" {
-				return usageError{errors.New("say where the plot is kept: --data DIR")}
-			}
-			if _, err := os.Stat(filepath.Join(p.dir, store.FileName)); err != nil {
-				return fmt.Errorf("there is no plot in %s", p.dir)
+			if err := p.needsFolder(); err != nil {
+				return err
 			}
 			if today != "" {
 				day, err := calendar.Parse(today)
@@ -51,26 +47,29 @@ func exportCommand() *cobra.Command {
 				}
 				p.today = &day
 			}
-			to := cmd.OutOrStdout()
-			if out != "" {
-				file, err := os.Create(out)
+			if out == "" {
+				return p.export(cmd.Context(), args, cmd.OutOrStdout())
+			}
+			if err := store.RefuseDataFile(out, p.dir); err != nil {
+				return err
+			}
+			return store.Replace(out, func(temporary string) error {
+				file, err := os.Create(temporary)
 				if err != nil {
 					return err
 				}
-				defer func() { err = errors.Join(err, file.Close()) }()
-				to = file
-			}
-			return p.export(cmd.Context(), args, to)
+				return errors.Join(p.export(cmd.Context(), args, file), file.Close())
+			})
 		},
 	}
-	cmd.Flags().StringVar(&p.dir, "data", "", "folder that the plot is kept in")
+	p.dataFlag(cmd)
 	cmd.Flags().StringVar(&out, "out", "", "file to write; standard output where it is left out")
 	cmd.Flags().StringVar(&today, "today", "", "the day that windows count from, 2031-05-27")
 	return cmd
 }
 
 func (p plot) export(ctx context.Context, what []string, to io.Writer) (err error) {
-	g, s, err := p.open(ctx)
+	g, s, err := p.openToRead(ctx)
 	if err != nil {
 		return err
 	}

@@ -10,6 +10,7 @@ import (
 
 	"bramblyacre/format"
 	"bramblyacre/garden"
+	"bramblyacre/store"
 )
 
 // readers are what can be read into a plot, by the name it is asked for.
@@ -22,33 +23,46 @@ var readers = map[string]func(context.Context, *garden.Garden, []byte) (garden.E
 		return g.ImportPlan(ctx, data)
 	},
 	"plant": func(ctx context.Context, g *garden.Garden, text []byte) (garden.Entry, error) {
-		entry, _, err := g.PutOwnPlant(ctx, garden.PlantFileInput{Text: string(text)})
+		entry, _, err := g.PutOwnPlant(ctx, garden.AsItStands, garden.PlantFileInput{Text: string(text)})
 		return entry, err
 	},
 }
 
-// importCommand reads a plan's or a plant's file into a plot.
+// importCommand reads a plan's or a plant's file into a plot, or a whole plot into a folder.
 func importCommand() *cobra.Command {
 	var p plot
+	var preview bool
 	cmd := &cobra.Command{
-		Use: "import plan|plant FILE --data DIR", Short: "Read a plan (GeoJSON) or a plant of your own (TOML), as export writes them, into the plot",
+		Use: "import plan|plant|archive FILE --data DIR", Short: "Read a plan (GeoJSON) or a plant of your own (TOML) into the plot, or an archive in place of it; all as export writes them",
 		Args: func(_ *cobra.Command, args []string) error {
-			if len(args) != 2 || readers[args[0]] == nil {
-				return usageError{errors.New("say what to read and from where: import plan FILE, or import plant FILE")}
+			if len(args) != 2 || readers[args[0]] == nil && args[0] != "archive" {
+				return usageError{errors.New("say what to read and from where: import plan FILE, import plant FILE, or import archive FILE")}
 			}
 			return nil
 		},
 		RunE: func(cmd *cobra.Command, args []string) (err error) {
-			if p.dir == "" {
-				return usageError{errors.New("say where the plot is kept: --data DIR")}
+			if err := p.needsFolder(); err != nil {
+				return err
+			}
+			if args[0] == "archive" {
+				return p.importArchive(cmd.Context(), args[1], preview, cmd.OutOrStdout())
 			}
 			text, err := os.ReadFile(args[1])
 			if err != nil {
 				return err
 			}
 			g, s, err := p.open(cmd.Context())
+			var held store.HeldError
+			if errors.As(err, &held) {
+				return fmt.Errorf("%w, or bring the file on its page: a plan under Plot, a plant under Plants", held)
+			}
 			if err != nil {
 				return err
+			}
+			for _, note := range s.Notes {
+				if _, err := fmt.Fprintln(cmd.ErrOrStderr(), note); err != nil {
+					return err
+				}
 			}
 			defer func() { err = errors.Join(err, s.Close()) }()
 			entry, err := readers[args[0]](cmd.Context(), g, text)
@@ -59,6 +73,7 @@ func importCommand() *cobra.Command {
 			return err
 		},
 	}
-	cmd.Flags().StringVar(&p.dir, "data", "", "folder that the plot is kept in")
+	p.dataFlag(cmd)
+	cmd.Flags().BoolVar(&preview, "preview", false, "say what an archive holds, and read nothing")
 	return cmd
 }

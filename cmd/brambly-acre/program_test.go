@@ -14,7 +14,6 @@ import (
 	"sync"
 	"syscall"
 	"testing"
-	"time"
 
 	"bramblyacre/garden"
 )
@@ -129,6 +128,8 @@ func TestHelpAndVersion(t *testing.T) {
 type process struct {
 	cmd *exec.Cmd
 	url string
+	// notes is what it says before its address.
+	notes []string
 }
 
 func start(t testing.TB, args ...string) *process {
@@ -143,14 +144,24 @@ func start(t testing.TB, args ...string) *process {
 		_ = s.cmd.Process.Kill() // it may have ended already
 		_ = s.cmd.Wait()
 	})
-	line, err := bufio.NewReader(out).ReadString('\n')
-	check(t, err)
-	_, address, found := strings.Cut(strings.TrimSpace(line), " at ")
-	if !found {
-		t.Fatalf("it says %q, not its address", line)
+	lines := bufio.NewReader(out)
+	for s.url == "" {
+		line, err := lines.ReadString('\n')
+		check(t, err)
+		if _, address, found := strings.Cut(strings.TrimSpace(line), "Brambly Acre is at "); found {
+			s.url = address
+		} else {
+			s.notes = append(s.notes, strings.TrimSpace(line))
+		}
 	}
-	s.url = address
 	return s
+}
+
+// stop ends the program as a grower would.
+func (s *process) stop(t testing.TB) {
+	t.Helper()
+	check(t, s.cmd.Process.Signal(syscall.SIGTERM))
+	check(t, s.cmd.Wait())
 }
 
 func (s *process) post(path string, body any) (status int, err error) {
@@ -174,88 +185,6 @@ func (s *process) get(t testing.TB, path string, into any) {
 		t.Fatalf("%s is answered %s", path, answer.Status)
 	}
 	check(t, json.NewDecoder(answer.Body).Decode(into))
-}
-
-// Killed at any moment, the program loses nothing that it acknowledged and keeps
-// nothing half-written.
-func TestKillingDuringWritesLosesNothingAcknowledged(t *testing.T) {
-	dir := t.TempDir()
-	args := []string{"serve", "--data", dir, "--today", "2031-05-27"}
-	s := start(t, args...)
-	status, err := s.post("/api/beds", garden.BedInput{Name: "Long Bed", FormInput: garden.FormInput{X: "10 m", Y: "5 m", Width: "8 m", Depth: "1 m"}, SunHours: new(6.0), Moisture: "moist"})
-	if err != nil || status != http.StatusOK {
-		t.Fatalf("the bed: %d, %v", status, err)
-	}
-	status, err = s.post("/api/plantings", garden.PlantingInput{BedID: 1, SpeciesID: "garden-sorrel", Plants: 9, StartedOn: "2029-04-10", Origin: "seed"})
-	if err != nil || status != http.StatusOK {
-		t.Fatalf("the planting: %d, %v", status, err)
-	}
-	acknowledged := map[string]bool{}
-	for round := range 4 {
-		var lock sync.Mutex
-		var writers sync.WaitGroup
-		for writer := range 3 {
-			writers.Go(func() {
-				for i := range 500 { // ended by the kill long before
-					note := fmt.Sprintf("round %d writer %d look %d", round, writer, i)
-					status, err := s.post("/api/plantings/1/observations", garden.ObservationInput{Day: "2031-05-27", Stage: "in bud", Note: note})
-					if err != nil {
-						return
-					}
-					if status == http.StatusOK {
-						lock.Lock()
-						acknowledged[note] = true
-						lock.Unlock()
-					}
-				}
-			})
-		}
-		time.Sleep(time.Duration(150+70*round) * time.Millisecond)
-		check(t, s.cmd.Process.Signal(syscall.SIGKILL))
-		writers.Wait()
-		_ = s.cmd.Wait() // killed, as it should be
-		s = start(t, args...)
-	}
-	written := exportedNotes(t, dir)
-	if len(acknowledged) == 0 {
-		t.Fatal("nothing was acknowledged before the kills")
-	}
-	for note := range acknowledged {
-		if !written[note] {
-			t.Errorf("%q was acknowledged and is lost", note)
-		}
-	}
-	// What was written without its answer arriving is whole, too: a row of the
-	// ledger for each row of the table.
-	entries := 0
-	for before := int64(0); ; {
-		var page garden.LedgerView
-		s.get(t, fmt.Sprintf("/api/ledger?kind=observation&most=200&before=%d", before), &page)
-		entries += len(page.Lines)
-		if !page.More {
-			break
-		}
-		before = page.Lines[len(page.Lines)-1].ID
-	}
-	if entries != len(written) {
-		t.Errorf("%d looks are written, %d in the ledger", len(written), entries)
-	}
-	t.Logf("%d looks acknowledged, %d written, over four kills", len(acknowledged), len(written))
-}
-
-func exportedNotes(t *testing.T, dir string) map[string]bool {
-	t.Helper()
-	status, out, errs := run(t, "export", "observations", "--data", dir, "--today", "2031-05-27")
-	if status != 0 {
-		t.Fatalf("export: %d, %s", status, errs)
-	}
-	notes := map[string]bool{}
-	for line := range strings.Lines(out) {
-		if i := strings.LastIndex(line, ",round "); i >= 0 {
-			notes[strings.TrimSpace(line[i+1:])] = true
-		}
-	}
-	return notes
 }
 
 func TestSIGTERMEndsItGracefully(t *testing.T) {

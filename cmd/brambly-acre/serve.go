@@ -8,6 +8,7 @@ import (
 	"net"
 	"os"
 	"path/filepath"
+	"sync"
 
 	"github.com/spf13/cobra"
 
@@ -20,7 +21,12 @@ import (
 	"bramblyacre/web"
 )
 
-const usualAddress = "127.0.0.1:8420"
+// The addresses that a plot of one's own and the sample plot are served at: two, so that
+// a page, or what a device kept, of the one never meets the other.
+const (
+	ownAddress    = "127.0.0.1:8420"
+	sampleAddress = "127.0.0.1:8421"
+)
 
 // plot is what is served.
 type plot struct {
@@ -35,8 +41,8 @@ func serveCommand() *cobra.Command {
 	cmd := &cobra.Command{
 		Use: "serve --data DIR", Short: "Serve the plot kept in a folder", Args: noArguments,
 		RunE: func(cmd *cobra.Command, _ []string) error {
-			if p.dir == "" {
-				return usageError{errors.New("say where the plot is kept: --data DIR")}
+			if err := p.needsFolder(); err != nil {
+				return err
 			}
 			if today != "" {
 				day, err := calendar.Parse(today)
@@ -48,8 +54,8 @@ func serveCommand() *cobra.Command {
 			return p.serve(cmd.Context())
 		},
 	}
-	cmd.Flags().StringVar(&p.dir, "data", "", "folder that the plot is kept in")
-	cmd.Flags().StringVar(&p.address, "addr", usualAddress, "address to listen on")
+	p.dataFlag(cmd)
+	cmd.Flags().StringVar(&p.address, "addr", ownAddress, "address to listen on")
 	cmd.Flags().StringVar(&today, "today", "", "fix today to a date, 2031-05-27")
 	return cmd
 }
@@ -59,6 +65,10 @@ func demoCommand() *cobra.Command {
 	cmd := &cobra.Command{
 		Use: "demo", Short: "Serve a fresh copy of the sample plot", Args: noArguments,
 		RunE: func(cmd *cobra.Command, _ []string) (err error) {
+			// Before the folder is touched: a slip in the address leaves everything as it was.
+			if err := onlyLoopback(p.address); err != nil {
+				return err
+			}
 			if p.dir == "" {
 				if p.dir, err = os.MkdirTemp("", "brambly-acre-*"); err != nil {
 					return fmt.Errorf("make a folder for the sample plot: %w", err)
@@ -71,7 +81,7 @@ func demoCommand() *cobra.Command {
 		},
 	}
 	cmd.Flags().StringVar(&p.dir, "data", "", "folder for the sample plot; a temporary one where it is left out")
-	cmd.Flags().StringVar(&p.address, "addr", usualAddress, "address to listen on")
+	cmd.Flags().StringVar(&p.address, "addr", sampleAddress, "address to listen on")
 	return cmd
 }
 
@@ -91,16 +101,36 @@ func clearSample(dir string) error {
 		}
 		return os.WriteFile(mark, []byte("A copy of the sample plot; made anew at every start.\n"), 0o600)
 	}
-	for _, suffix := range []string{"", "-wal", "-shm"} {
-		if err := os.Remove(filepath.Join(dir, store.FileName+suffix)); err != nil && !errors.Is(err, os.ErrNotExist) {
-			return err
-		}
+	return store.Clear(dir)
+}
+
+// adopt takes the mark of a sample off a folder that is used in earnest: the sample is
+// never made anew over it.
+func adopt(dir string) (note string, err error) {
+	err = os.Remove(filepath.Join(dir, sampleMark))
+	if errors.Is(err, os.ErrNotExist) {
+		return "", nil
+	}
+	return fmt.Sprintf("The sample plot in %s is your own from now on: demo leaves it alone.", dir), err
+}
+
+// onlyLoopback refuses an address that other machines could reach.
+func onlyLoopback(address string) error {
+	host, _, err := net.SplitHostPort(address)
+	if err != nil {
+		return usageError{fmt.Errorf("--addr %s: write it as 127.0.0.1:8420", address)}
+	}
+	if ip := net.ParseIP(host); host != "localhost" && (ip == nil || !ip.IsLoopback()) {
+		return usageError{fmt.Errorf("--addr %s: other machines could reach it, and nobody is asked who they are: they would read what is noted of the household's health, and could write. Serve it on 127.0.0.1", address)}
 	}
 	return nil
 }
 
 // serve opens the plot and answers until the context ends.
 func (p plot) serve(ctx context.Context) (err error) {
+	if err := onlyLoopback(p.address); err != nil {
+		return err
+	}
 	log := slog.New(slog.NewTextHandler(os.Stderr, nil))
 	slog.SetDefault(log)
 	g, s, err := p.open(ctx)
@@ -121,9 +151,17 @@ func (p plot) serve(ctx context.Context) (err error) {
 	if err != nil {
 		return errors.Join(err, listener.Close())
 	}
+	for _, note := range s.Notes {
+		fmt.Println(note)
+	}
 	fmt.Printf("Brambly Acre is at http://%s\n", address)
 	log.Info("listening", "address", address, "data", p.dir, "today", g.Today().String(), "sample", p.sample)
+	keeping, stop := context.WithCancel(ctx)
+	var kept sync.WaitGroup
+	kept.Go(func() { newKeeper(g, s, p.sample, log).run(keeping) })
 	err = server.Serve(ctx, listener, handler)
+	stop()
+	kept.Wait()
 	log.Info("stopped")
 	return err
 }
@@ -137,7 +175,16 @@ func (p plot) open(ctx context.Context) (*garden.Garden, *store.Store, error) {
 	if err != nil {
 		return nil, nil, err
 	}
-	if p.sample {
+	if !p.sample {
+		note, err := adopt(p.dir)
+		if err != nil {
+			return nil, nil, errors.Join(err, s.Close())
+		}
+		if note != "" {
+			s.Notes = append(s.Notes, note)
+		}
+	} else {
+		s.Notes = nil // it is made anew at every start
 		if err := demo.Build(ctx, s, shipped); err != nil {
 			return nil, nil, errors.Join(err, s.Close())
 		}

@@ -23,15 +23,17 @@ func TestChillCountsTheColdOfTheAutumnBefore(t *testing.T) {
 	tests := []struct {
 		name    string
 		weather []Day
-		wants   float64
 		day     int
+		want    float64
 	}{
-		{"the autumn gave enough", steady(whole, 4), 60, 0},
-		{"a fifth of it falls in the season", append(steady(LeadDays, 4), steady(season.Days(), 4)...), LeadDays + 20, 19},
-		{"too warm a winter", steady(whole, 9), 10, season.Days()},
-		{"too cold to count", steady(whole, -6), 10, season.Days()},
-		{"at the bounds", steady(whole, 7), 1, 0},
-		{"a warm autumn, then cold", append(steady(LeadDays, 12), steady(season.Days(), 2)...), 30, 29},
+		{"the autumn and the first day", steady(whole, 4), 0, LeadDays + 1},
+		{"before the first day", steady(whole, 4), -1, LeadDays},
+		{"twenty days of the season too", steady(whole, 4), 19, LeadDays + 20},
+		{"too warm a winter", steady(whole, 9), 300, 0},
+		{"too cold to count", steady(whole, -6), 300, 0},
+		{"at the bounds", steady(whole, 7), 9, LeadDays + 10},
+		{"a warm autumn, then cold", append(steady(LeadDays, 12), steady(season.Days(), 2)...), 29, 30},
+		{"beyond the season", steady(whole, 4), 5000, float64(whole)},
 	}
 	for _, test := range tests {
 		e, err := NewEnsemble(valleyGenerator(t), season, from, test.weather, 2, 1)
@@ -39,8 +41,8 @@ func TestChillCountsTheColdOfTheAutumnBefore(t *testing.T) {
 			t.Fatal(err)
 		}
 		for member := range e.Size() {
-			if got := e.Chill(within).DayReaching(member, test.wants); got != test.day {
-				t.Errorf("%s: %v cold days have passed by day %d, want %d", test.name, test.wants, got, test.day)
+			if got := e.Chill(within).Days(member, test.day); got != test.want {
+				t.Errorf("%s: %v cold days by day %d, want %v", test.name, got, test.day, test.want)
 			}
 		}
 	}

@@ -6,6 +6,7 @@ import (
 	"sync"
 
 	"bramblyacre/core/calendar"
+	"bramblyacre/core/parallel"
 )
 
 // LeadDays is how long before a season its weather is followed, in days: the
@@ -52,18 +53,24 @@ func NewEnsemble(g *Generator, season calendar.Season, readingsFrom calendar.Dat
 		members: make([][]Day, size),
 		thermal: map[thermalKey]*ThermalTable{}, chill: map[ChillRange]*ChillTable{},
 	}
-	for m := range e.members {
+	var past Past
+	if known > 0 {
+		past = g.After(first, readings)
+	}
+	generate := func(m int) {
 		rng := rand.New(rand.NewPCG(seed, uint64(m)+1))
 		days := make([]Day, known, total)
 		var state State
 		if known > 0 {
 			copy(days, readings)
-			state = g.StateAfter(e.KnownUntil, days[known-1])
+			state = past.State(rng)
 		} else {
 			state = g.Start(rng, first)
 		}
 		e.members[m], _ = g.Generate(days, rng, first.AddDays(known), total-known, state)
 	}
+	// Each member has its own stream of chance, so that they can be made side by side.
+	parallel.Each(size, generate)
 	return e, nil
 }
 
@@ -191,15 +198,9 @@ func (e *Ensemble) Chill(within ChillRange) *ChillTable {
 	return table
 }
 
-// DayReaching returns the first day of the season (0 is the first) by whose
-// end the member has had the given number of cold days, or the season's length
-// if it never has.
-func (t *ChillTable) DayReaching(member int, days float64) int {
+// Days returns how many cold days a member has had by the end of a day of the season (0 is
+// the first).
+func (t *ChillTable) Days(member, day int) float64 {
 	counts := t.counts[member]
-	for i := LeadDays; i < len(counts)-1; i++ {
-		if float64(counts[i+1]) >= days {
-			return i - LeadDays
-		}
-	}
-	return len(counts) - 1 - LeadDays
+	return float64(counts[min(max(0, LeadDays+day+1), len(counts)-1)])
 }

@@ -31,15 +31,20 @@ func (e *Ensemble) FrostChance(thresholdC float64) []float64 {
 }
 
 // FrostDates are the days around a summer by which frost has become unlikely
-// or likely again. None is set where the climate has no such night.
+// or likely again.
 type FrostDates struct {
-	// Last is the first day after which the chance of another such night
-	// before midsummer has fallen to the asked chance.
+	// Last is the last such night before midsummer in the asked chance of years: another
+	// comes after it no more often than that.
 	Last calendar.Date
 	// First is the first day by whose end such a night has come with the
 	// asked chance after midsummer.
-	First             calendar.Date
+	First calendar.Date
+	// HasLast and HasFirst are false where such nights come in fewer years than that: then
+	// there is no such date.
 	HasLast, HasFirst bool
+	// InSpring and InAutumn are the shares of years with any such night on that side of
+	// midsummer, 0–1.
+	InSpring, InAutumn float64
 }
 
 // FrostDates returns the dates for a night at or below thresholdC (°C) and a
@@ -64,16 +69,17 @@ func (e *Ensemble) FrostDates(thresholdC, chance float64) FrostDates {
 		last[lastNight+1]++
 		first[firstNight]++
 	}
-	var dates FrostDates
-	allowed := chance * float64(len(e.members))
-	if later := float64(len(e.members) - last[0]); later > 0 {
+	size := float64(len(e.members))
+	dates := FrostDates{InSpring: 1 - float64(last[0])/size, InAutumn: 1 - float64(first[days])/size}
+	allowed := chance * size
+	if later := float64(len(e.members) - last[0]); later > allowed {
 		dates.HasLast = true
 		day := -1
 		for later > allowed {
 			day++
 			later -= float64(last[day+1])
 		}
-		dates.Last = e.Season.Start.AddDays(max(day, 0))
+		dates.Last = e.Season.Start.AddDays(day)
 	}
 	come := 0.0
 	for day := middle; day < days; day++ {

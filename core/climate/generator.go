@@ -25,21 +25,29 @@ func (d Day) Mean() float64 { return (d.TMin + d.TMax) / 2 }
 
 const wetDayMM = 1.0
 
-// State is what one day hands on to the next.
+// State is what one day hands on to the next. All but Wet are in standard deviations of
+// their own.
 type State struct {
 	Wet bool
-	// MaxResidual and MinResidual are the extremes' distances from the
-	// season's course, in standard deviations.
+	// MaxResidual and MinResidual are the day's own part of how far its extremes lie
+	// from the season's course; Weeks and Year are the parts that change over weeks and
+	// over a year, which both extremes share.
 	MaxResidual, MinResidual float64
+	Weeks, Year              float64
 }
 
 // Generator makes daily weather with the statistics of the normals.
 //
 // Source: Richardson 1981, Water Resources Research 17:182–190: a two-state
 // Markov chain for wet days, gamma amounts, and the extremes' residuals as a
-// first-order autoregressive pair about a yearly course. The chain's
-// probabilities and the gamma's shape follow from the monthly normals by Geng
-// et al. 1986, Agricultural and Forest Meteorology 36:363–376.
+// first-order autoregressive pair about a yearly course, with a yearly course of their
+// spread. The chain's probabilities and the gamma's shape follow from the monthly normals
+// by Geng et al. 1986, Agricultural and Forest Meteorology 36:363–376.
+//
+// Such weather differs too little from year to year (Wilks and Wilby 1999, Progress in
+// Physical Geography 23:329–357), so a part of the spread changes slowly: over weeks, and
+// over a year, each a first-order autoregressive course of its own. The whole spread of a
+// day stays what the normals say.
 type Generator struct {
 	normals Normals
 	days    [367]dayParameters
@@ -49,6 +57,8 @@ type Generator struct {
 
 type dayParameters struct {
 	tmin, tmax         float64 // means over wet and dry days, °C
+	spreadMin          float64 // standard deviation about the mean, °C
+	spreadMax          float64 // and about the mean of a wet or a dry day
 	wetShare           float64
 	wetAfterDry        float64
 	wetAfterWet        float64
@@ -66,6 +76,21 @@ const (
 	wettestShare = 0.97
 )
 
+// The slow parts: their shares of the spread, and the days in which each forgets all but
+// 1/e of itself. Guesses of ours, such that the means of a season and of a year differ
+// about twice as much as without them.
+const (
+	weeksShare, weeksDays = 0.30, 25.0
+	yearShare, yearDays   = 0.15, 365.0
+)
+
+// persistence of the slow parts from day to day, and the day's own share of the spread.
+var (
+	weeksKept = math.Exp(-1 / weeksDays)
+	yearKept  = math.Exp(-1 / yearDays)
+	ownShare  = math.Sqrt(1 - weeksShare*weeksShare - yearShare*yearShare)
+)
+
 // NewGenerator prepares a generator for the normals, which must pass Check.
 func NewGenerator(normals Normals) (*Generator, error) {
 	if err := normals.Check(); err != nil {
@@ -75,14 +100,21 @@ func NewGenerator(normals Normals) (*Generator, error) {
 	if err := g.fitResiduals(); err != nil {
 		return nil, err
 	}
-	tmin, tmax := fitHarmonics(normals.TMin), fitHarmonics(normals.TMax)
-	for yearDay := 1; yearDay <= 366; yearDay++ {
+	tmin, tmax := fitCourse(normals.TMin), fitCourse(normals.TMax)
+	before := 0.0
+	for _, yearDay := range append([]int{365}, oneTo366...) {
 		share, amount := normals.wetShare(yearDay)
 		share = math.Min(share, wettestShare)
-		p := dayParameters{tmin: tmin.at(yearDay), tmax: tmax.at(yearDay), wetShare: share}
-		p.wetAfterDry = 0.75 * share // Geng et al. 1986
-		p.wetAfterWet = 0.25 + p.wetAfterDry
-		above := math.Max(0.2, amount-wetDayMM)
+		p := dayParameters{tmin: tmin[yearDay], tmax: tmax[yearDay], wetShare: share}
+		p.spreadMin, p.spreadMax = normals.Spread(yearDay)
+		// Wet and dry days lie apart already; what is left of the spread is chance.
+		p.spreadMax = math.Sqrt(math.Max(p.spreadMax*p.spreadMax/4, p.spreadMax*p.spreadMax-normals.WetDayCooler*normals.WetDayCooler*share*(1-share)))
+		// Geng et al. 1986: a quarter higher after a wet day; the rest such that the
+		// share of wet days is the month's, whatever the month before.
+		p.wetAfterDry = math.Max(0, share-wetPersistence*before)
+		p.wetAfterWet = wetPersistence + p.wetAfterDry
+		before = share
+		above := math.Max(leastAbove, amount-wetDayMM)
 		// Geng et al. 1986: scale −2.16 + 1.83 × mean amount, held where the
 		// shape stays between 0.4 and 1.
 		p.gammaB = math.Min(above/0.4, math.Max(above, -2.16+1.83*amount))
@@ -91,6 +123,18 @@ func NewGenerator(normals Normals) (*Generator, error) {
 	}
 	return g, nil
 }
+
+// wetPersistence is how much likelier a wet day is after a wet day than after a dry one
+// (Geng et al. 1986); leastAbove is the least mean rain of a wet day above its limit, in
+// mm.
+const wetPersistence, leastAbove = 0.25, 0.05
+
+var oneTo366 = func() (all []int) {
+	for yearDay := 1; yearDay <= 366; yearDay++ {
+		all = append(all, yearDay)
+	}
+	return all
+}()
 
 // fitResiduals solves A = M₁M₀⁻¹ and BBᵀ = M₀ − M₁M₀⁻¹M₁ᵀ (Matalas 1967, as
 // used by Richardson 1981).
@@ -156,16 +200,23 @@ func (g *Generator) next(rng *rand.Rand, yearDay int, from State) (Day, State) {
 	e0, e1 := rng.NormFloat64(), rng.NormFloat64()
 	next.MaxResidual = g.carry[0][0]*from.MaxResidual + g.carry[0][1]*from.MinResidual + g.noise[0][0]*e0
 	next.MinResidual = g.carry[1][0]*from.MaxResidual + g.carry[1][1]*from.MinResidual + g.noise[1][0]*e0 + g.noise[1][1]*e1
-	day.TMax = g.meanMax(p, next.Wet) + next.MaxResidual*g.normals.SpreadMax
-	day.TMin = p.tmin + next.MinResidual*g.normals.SpreadMin
-	if day.TMin > day.TMax-0.5 {
-		// Richardson 1981 leaves such days possible; a day's lowest stays
-		// below its highest here.
+	next.Weeks = weeksKept*from.Weeks + math.Sqrt(1-weeksKept*weeksKept)*rng.NormFloat64()
+	next.Year = yearKept*from.Year + math.Sqrt(1-yearKept*yearKept)*rng.NormFloat64()
+	slow := weeksShare*next.Weeks + yearShare*next.Year
+	day.TMax = g.meanMax(p, next.Wet) + (slow+ownShare*next.MaxResidual)*p.spreadMax
+	day.TMin = p.tmin + (slow+ownShare*next.MinResidual)*p.spreadMin
+	if span := day.TMax - day.TMin; span < leastSpan {
+		// Richardson 1981 leaves such days possible; a day's lowest stays below its
+		// highest here, the nearer the smaller the span would be.
 		middle := (day.TMin + day.TMax) / 2
-		day.TMin, day.TMax = middle-0.25, middle+0.25
+		span = leastSpan * math.Exp(span/leastSpan-1)
+		day.TMin, day.TMax = middle-span/2, middle+span/2
 	}
 	return day, next
 }
+
+// leastSpan is the span of a day's temperatures in °C below which they are drawn apart.
+const leastSpan = 1.0
 
 // meanMax is the mean highest temperature of a wet or a dry day; over both it
 // is the normal.
@@ -176,17 +227,6 @@ func (g *Generator) meanMax(p *dayParameters, wet bool) float64 {
 	return p.tmax + g.normals.WetDayCooler*p.wetShare
 }
 
-// StateAfter returns the state that a read day leaves behind, so that the
-// generated days go on from the weather as it was.
-func (g *Generator) StateAfter(date calendar.Date, day Day) State {
-	p := &g.days[date.YearDay()]
-	return State{
-		Wet:         day.Wet(),
-		MaxResidual: (day.TMax - g.meanMax(p, day.Wet())) / g.normals.SpreadMax,
-		MinResidual: (day.TMin - p.tmin) / g.normals.SpreadMin,
-	}
-}
-
 // Start returns a state without a past, for the first day of a series.
 func (g *Generator) Start(rng *rand.Rand, date calendar.Date) State {
 	e := rng.NormFloat64()
@@ -194,5 +234,7 @@ func (g *Generator) Start(rng *rand.Rand, date calendar.Date) State {
 		Wet:         rng.Float64() < g.days[date.YearDay()].wetShare,
 		MaxResidual: e,
 		MinResidual: sameDay*e + math.Sqrt(1-sameDay*sameDay)*rng.NormFloat64(),
+		Weeks:       rng.NormFloat64(),
+		Year:        rng.NormFloat64(),
 	}
 }

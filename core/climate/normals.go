@@ -6,6 +6,7 @@ package climate
 import (
 	"fmt"
 	"math"
+	"slices"
 	"time"
 
 	"bramblyacre/core/calendar"
@@ -31,9 +32,12 @@ type Normals struct {
 	Rain    [12]float64 `toml:"rain_mm"`
 	WetDays [12]float64 `toml:"wet_days"`
 	// SpreadMin and SpreadMax are standard deviations of the daily extremes
-	// about the season's course, in °C.
+	// about the season's course, in °C, in the mean of the year; SwingMin and SwingMax
+	// are by which share of them midwinter is wider, and midsummer narrower.
 	SpreadMin float64 `toml:"spread_min_c"`
 	SpreadMax float64 `toml:"spread_max_c"`
+	SwingMin  float64 `toml:"swing_min,omitempty"`
+	SwingMax  float64 `toml:"swing_max,omitempty"`
 	// WetDayCooler is how much lower the highest temperature is on a wet day
 	// than on a dry one, in °C.
 	WetDayCooler float64 `toml:"wet_day_cooler_c"`
@@ -41,6 +45,11 @@ type Normals struct {
 
 // Check returns an error naming the first figure that cannot be.
 func (n Normals) Check() error {
+	for _, number := range slices.Concat(n.TMin[:], n.TMax[:], n.Rain[:], n.WetDays[:], []float64{n.SpreadMin, n.SpreadMax, n.SwingMin, n.SwingMax, n.WetDayCooler}) {
+		if math.IsNaN(number) || math.IsInf(number, 0) {
+			return fmt.Errorf("climate %q: %v is no figure", n.ID, number)
+		}
+	}
 	for m := range 12 {
 		month := time.Month(m + 1)
 		length := float64(daysIn(month))
@@ -58,8 +67,14 @@ func (n Normals) Check() error {
 	if n.SpreadMin <= 0 || n.SpreadMax <= 0 || n.WetDayCooler < 0 {
 		return fmt.Errorf("climate %q: the spreads must be above 0 and wet_day_cooler_c not below", n.ID)
 	}
+	if math.Abs(n.SwingMin) >= mostSwing || math.Abs(n.SwingMax) >= mostSwing {
+		return fmt.Errorf("climate %q: a swing of the spread lies between −%v and %v", n.ID, mostSwing, mostSwing)
+	}
 	return nil
 }
+
+// mostSwing is how far the spread can swing: some is left in every season.
+const mostSwing = 0.8
 
 // AtSite returns the normals for a height in metres and a latitude in degrees:
 // cooled by LapseRate, and turned by six months when the site lies in the

@@ -2,7 +2,10 @@ package climate
 
 import (
 	"math"
+	"sync"
 	"time"
+
+	"gonum.org/v1/gonum/mat"
 
 	"bramblyacre/core/calendar"
 )
@@ -10,64 +13,98 @@ import (
 // yearLength is the mean calendar year, in days.
 const yearLength = 365.2425
 
-// harmonics is a yearly course: a mean and two waves, a year and half a year long.
-type harmonics struct {
-	mean     float64
-	cos, sin [2]float64
-}
+// course is a yearly course: a value for each day of the year, 1–366.
+type course [367]float64
 
-// fitHarmonics fits the course whose monthly means are nearest the given ones.
-// Averaging over a month flattens wave k by sinc(kπ/12), which is undone here.
-func fitHarmonics(monthly [12]float64) harmonics {
-	var h harmonics
-	for m, value := range monthly {
-		h.mean += value / 12
-		for k := range 2 {
-			angle := float64(k+1) * 2 * math.Pi * (float64(m) + 0.5) / 12
-			flattened := float64(k+1) * math.Pi / 12
-			gain := flattened / math.Sin(flattened) / 6
-			h.cos[k] += value * math.Cos(angle) * gain
-			h.sin[k] += value * math.Sin(angle) * gain
+// fitCourse returns the course whose mean over each month is the given one: a mean, the
+// first five pairs of waves and the sixth, of which twelve months leave one way.
+//
+// Source: Epstein 1991, Journal of Climate 4:365–368, with months of their own lengths.
+func fitCourse(monthly [12]float64) *course {
+	shares := monthShares()
+	var c course
+	for yearDay := range c {
+		for m, value := range monthly {
+			c[yearDay] += value * shares[yearDay][m]
 		}
 	}
-	return h
+	return &c
 }
 
-// at returns the course on a day of the year, 1–366.
-func (h harmonics) at(yearDay int) float64 {
-	value := h.mean
-	for k := range 2 {
-		angle := float64(k+1) * 2 * math.Pi * (float64(yearDay) - 0.5) / yearLength
-		value += h.cos[k]*math.Cos(angle) + h.sin[k]*math.Sin(angle)
+// monthShares are how much each month's mean counts towards each day of the year.
+var monthShares = sync.OnceValue(func() *[367][12]float64 {
+	means := mat.NewDense(12, 12, nil)
+	yearDay := 0
+	for m := range 12 {
+		days := daysIn(time.Month(m + 1))
+		for range days {
+			yearDay++
+			for k, value := range waves(yearDay) {
+				means.Set(m, k, means.At(m, k)+value/float64(days))
+			}
+		}
 	}
-	return value
-}
+	var inverse mat.Dense
+	if err := inverse.Inverse(means); err != nil {
+		panic(err) // the same twelve months every time
+	}
+	var shares [367][12]float64
+	for yearDay := range shares {
+		for k, wave := range waves(yearDay) {
+			for m := range 12 {
+				shares[yearDay][m] += wave * inverse.At(k, m)
+			}
+		}
+	}
+	return &shares
+})
 
-// betweenMonths interpolates monthly figures linearly between mid-months.
-func betweenMonths(monthly [12]float64, yearDay int) float64 {
-	position := (float64(yearDay)-0.5)/yearLength*12 - 0.5
-	before := int(math.Floor(position))
-	share := position - float64(before)
-	return monthly[(before+12)%12]*(1-share) + monthly[(before+13)%12]*share
+// waves are 1, and the cosines and sines of one to six waves a year, on a day. The sixth
+// stands for both of its kind: over twelve months they look alike.
+func waves(yearDay int) (values [12]float64) {
+	angle := 2 * math.Pi * (float64(yearDay) - 0.5) / yearLength
+	values[0] = 1
+	for k := 1; k <= 5; k++ {
+		values[2*k-1], values[2*k] = math.Cos(float64(k)*angle), math.Sin(float64(k)*angle)
+	}
+	values[11] = math.Sin(6 * angle)
+	return values
 }
 
 // MeanCourse returns what tells the usual lowest and highest temperature of a day, in
 // °C. Fitting it costs far more than asking it.
 func (n Normals) MeanCourse() func(day calendar.Date) (tminC, tmaxC float64) {
-	low, high := fitHarmonics(n.TMin), fitHarmonics(n.TMax)
+	low, high := fitCourse(n.TMin), fitCourse(n.TMax)
 	return func(day calendar.Date) (tminC, tmaxC float64) {
-		return low.at(day.YearDay()), high.at(day.YearDay())
+		return low[day.YearDay()], high[day.YearDay()]
 	}
 }
 
-// wetShare returns the share of wet days and the mean rain of one, in mm.
-func (n Normals) wetShare(yearDay int) (share, millimetres float64) {
-	var shares, amounts [12]float64
-	for m := range 12 {
-		shares[m] = n.WetDays[m] / float64(daysIn(time.Month(m+1)))
-		if n.WetDays[m] > 0 {
-			amounts[m] = n.Rain[m] / n.WetDays[m]
-		}
+// midwinter is the day of the year on which a northern winter's weather swings most.
+const midwinter = 15
+
+// Spread returns the standard deviations of a day's lowest and highest temperature about
+// their course, in °C: one wave a year, widest in midwinter where the swing is above 0.
+//
+// Source: Richardson 1981, who fits a yearly wave to the standard deviations too.
+func (n Normals) Spread(yearDay int) (minC, maxC float64) {
+	at := 2 * math.Pi * (float64(yearDay) - midwinter) / yearLength
+	if n.Latitude < 0 {
+		at += math.Pi
 	}
-	return betweenMonths(shares, yearDay), betweenMonths(amounts, yearDay)
+	return n.SpreadMin * (1 + n.SwingMin*math.Cos(at)), n.SpreadMax * (1 + n.SwingMax*math.Cos(at))
+}
+
+// wetShare returns the share of wet days and the mean rain of one, in mm, in the month
+// of a day of the year: the month's own, so that a dry month stays dry beside a wet one
+// (as Richardson and Wright 1984, WGEN, have it).
+func (n Normals) wetShare(yearDay int) (share, millimetres float64) {
+	m := int(calendar.Must(2031, time.January, 1).AddDays(min(yearDay, 365)-1).Month()) - 1
+	if yearDay == 366 {
+		m = 11
+	}
+	if n.WetDays[m] == 0 {
+		return 0, 0
+	}
+	return n.WetDays[m] / float64(daysIn(time.Month(m+1))), n.Rain[m] / n.WetDays[m]
 }

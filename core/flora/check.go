@@ -122,6 +122,11 @@ func (s *Species) checkGrowth(c *checker) {
 	c.figure("growth.base", unitCelsius, g.Base, -5, 20)
 	c.figure("growth.upper", unitCelsius, g.Upper, 15, 50)
 	c.figure("growth.spread", unitShare, g.Spread, 0.005, 0.5)
+	for i, frost := range g.Frosts {
+		key := at("growth.frost", i)
+		c.figure(key+".below", unitCelsius, frost.Below, -40, 10)
+		c.oneOf(key+".does", frost.Does, FrostWords...)
+	}
 	c.want(len(g.Years) > 0, "growth.year", "is missing")
 	for i, year := range g.Years {
 		key := fmt.Sprintf("growth.year[%d]", i)

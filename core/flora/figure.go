@@ -1,6 +1,9 @@
 package flora
 
-import "fmt"
+import (
+	"fmt"
+	"math"
+)
 
 // Standing says what a figure rests on, weakest first.
 type Standing int
@@ -62,6 +65,8 @@ type Figure struct {
 // its own range, or claims a source it does not name.
 func (f Figure) check(unit string) error {
 	switch {
+	case !finite(f.Value, f.Low, f.High):
+		return fmt.Errorf("is no number; write one in %s", unit)
 	case f == Figure{}:
 		return fmt.Errorf("is missing; write a number in %s, with its range in brackets", unit)
 	case f.Unit == "":
@@ -74,4 +79,15 @@ func (f Figure) check(unit string) error {
 		return fmt.Errorf("the value %v is outside its range %v to %v", f.Value, f.Low, f.High)
 	}
 	return checkStanding(f.Standing, f.Source)
+}
+
+// finite tells whether all of several numbers are numbers, and not endless. No comparison
+// holds for one that is none, so that it has to be asked for first.
+func finite(numbers ...float64) bool {
+	for _, n := range numbers {
+		if math.IsNaN(n) || math.IsInf(n, 0) {
+			return false
+		}
+	}
+	return true
 }

@@ -46,6 +46,9 @@ type Identity struct {
 	Shows Shows    `toml:"shows"`
 	// Kin warns where the common name or the genus misleads.
 	Kin string `toml:"kin,omitempty"`
+	// OtherThan are the ids of dangerous plants that it shares a name with, or nearly,
+	// and is not: the grower's word, asked for where a name is so near.
+	OtherThan []string `toml:"other_than,omitempty"`
 }
 
 // DangerWords are what a plant taken by mistake does, the worst first.

@@ -24,18 +24,18 @@ type OriginRow struct {
 	// Settles is how many seasons, the one it is set in among them, it is left
 	// alone to recover: a usual value.
 	Settles int
-	// FromStart is true where growth begins with the day it is set, as a
-	// sowing does, not with the year.
+	// FromStart is true where growth begins with the day it is set: a sowing. What is set
+	// as a plant was growing before.
 	FromStart bool
 }
 
 var originRows = []OriginRow{
 	{FromSeed, "from seed", 0, 0, true},
-	{FromCutting, "from a cutting", 0, 1, true},
+	{FromCutting, "from a cutting", 0, 1, false},
 	{FromDivision, "from a division", 1, 1, false},
-	{FromVolunteer, "came up by itself", 0, 0, true},
+	{FromVolunteer, "came up by itself", 0, 0, false},
 	{FromBought, "bought", 1, 1, false},
-	{FromFound, "found here", 2, 0, false},
+	{FromFound, "found here", 1, 0, false},
 }
 
 // For is what the origin means for plants of a life form. One that lives a year is in

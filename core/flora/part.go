@@ -1,5 +1,7 @@
 package flora
 
+import "slices"
+
 // Verdict says what a part may serve for.
 type Verdict string
 
@@ -46,6 +48,28 @@ type Part struct {
 	Harvest *HarvestRule `toml:"harvest,omitempty"`
 }
 
+// verdictMakes are the preparations that each verdict allows. What is for outside only is
+// never made into something to swallow.
+var verdictMakes = map[Verdict]func(made string) bool{
+	EatenRaw:    func(made string) bool { return made == "food" },
+	EatenCooked: func(made string) bool { return made == "food" },
+	Preparation: func(made string) bool { return made != "food" },
+	OutsideOnly: func(made string) bool { return made == "salve" || made == "bath" },
+}
+
+// Preparations are what the part may be made into by its verdicts, in the order of
+// PreparationWords. This is the one place that judges it: for making, for a label and for
+// the cautions shown.
+func (p Part) Preparations() []string {
+	may := []string{}
+	for _, made := range PreparationWords {
+		if slices.ContainsFunc(p.Verdicts, func(v Verdict) bool { makes := verdictMakes[v]; return makes != nil && makes(made) }) {
+			may = append(may, made)
+		}
+	}
+	return may
+}
+
 // HarvestRule says when and how much of a part may be taken.
 type HarvestRule struct {
 	// Verb is the grower's word: Cut, Pick, Lift.
@@ -54,8 +78,8 @@ type HarvestRule struct {
 	One  string `toml:"one"`
 	Many string `toml:"many"`
 	// From and Until bound the stages: it begins with From and ends when Until
-	// begins. Where From comes later in the year than Until, the band runs
-	// through the winter.
+	// begins. Where From comes later in the plant's own year than Until, the band runs
+	// through the winter; the rest ends a year.
 	From  Stage `toml:"from"`
 	Until Stage `toml:"until"`
 	// Peak is the best stage.
@@ -86,10 +110,6 @@ type HarvestRule struct {
 	// MinutesEach is the work for one unit.
 	MinutesEach Figure `toml:"minutes_each"`
 }
-
-// ThroughWinter tells whether the band runs from dying back through the rest
-// to next year's growth.
-func (h *HarvestRule) ThroughWinter() bool { return h.From > h.Until }
 
 // IsDug tells whether some part of the species is taken with its roots.
 func (s *Species) IsDug() bool {

@@ -21,6 +21,8 @@ type Range struct {
 
 func (r Range) check(unit string) error {
 	switch {
+	case !finite(r.Low, r.From, r.To, r.High):
+		return fmt.Errorf("is no range of numbers; write it in %s", unit)
 	case r == Range{}:
 		return fmt.Errorf("is missing; write from what to what it is good, in %s, and in brackets what is borne", unit)
 	case r.Unit != unit:

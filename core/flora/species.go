@@ -2,7 +2,10 @@ package flora
 
 import (
 	"fmt"
+	"slices"
 	"strings"
+
+	"bramblyacre/core/spelling"
 )
 
 // Species is one plant of the library.
@@ -39,35 +42,74 @@ type Names struct {
 	Family    string       `toml:"family"`
 	Former    []string     `toml:"former"`
 	Common    []CommonName `toml:"common"`
+
+	plain *plainNames
+}
+
+// plainNames are the botanical names made plain for comparing, with what they were made of.
+type plainNames struct {
+	botanical         string
+	former, binomials []string
+}
+
+// MakePlain works out the names to compare by once: a library compares all with all. A
+// change of the names after it is noticed.
+func (n *Names) MakePlain() {
+	n.plain = &plainNames{n.Botanical, slices.Clone(n.Former), n.binomials()}
 }
 
 // SamePlant tells whether two descriptions are of one plant: they share a genus and
-// epithet, now or formerly, whatever the author.
+// epithet, now or formerly, whatever the author, accents, or letters that only look alike.
 func SamePlant(a, b *Species) bool {
-	for i := -1; i < len(a.Names.Former); i++ {
-		for j := -1; j < len(b.Names.Former); j++ {
-			if name := a.Names.binomial(i); name != "" && strings.EqualFold(name, b.Names.binomial(j)) {
-				return true
+	return slices.ContainsFunc(a.Names.binomials(), func(name string) bool { return slices.Contains(b.Names.binomials(), name) })
+}
+
+// NearPlant tells whether a plant may be another one misspelt or under another's common
+// name, and by which of its names: a botanical name that is a slip or two off, or a name
+// of its own that is among all names of the other.
+func NearPlant(a, other *Species) (by string, near bool) {
+	for _, mine := range a.Names.binomials() {
+		for _, theirs := range other.Names.binomials() {
+			if spelling.NearNames(mine, theirs) {
+				return mine, true
 			}
 		}
 	}
-	return false
+	theirs := other.Names.all()
+	for _, name := range a.Names.all() {
+		if slices.Contains(theirs, name) {
+			return name, true
+		}
+	}
+	return "", false
 }
 
-// binomial is the genus and epithet of a former name, or for -1 of the name in force;
-// empty where there are not both.
-func (n Names) binomial(former int) string {
-	name := n.Botanical
-	if former >= 0 {
-		name = n.Former[former]
+// all are the common names in every language, and the name shown first, for comparing.
+func (n Names) all() []string {
+	names := []string{spelling.Words(n.Name)}
+	for _, common := range n.Common {
+		names = append(names, spelling.Words(common.Name))
 	}
-	genus, rest, found := strings.Cut(strings.TrimSpace(name), " ")
-	rest = strings.TrimSpace(strings.TrimPrefix(rest, "×"))
-	epithet, _, _ := strings.Cut(rest, " ")
-	if !found || epithet == "" {
-		return ""
+	return names
+}
+
+// binomials are genus and epithet of the name in force and of every former one, for
+// comparing; one without both is left out.
+func (n Names) binomials() []string {
+	if p := n.plain; p != nil && p.botanical == n.Botanical && slices.Equal(p.former, n.Former) {
+		return p.binomials
 	}
-	return genus + " " + epithet
+	var all []string
+	for _, name := range append([]string{n.Botanical}, n.Former...) {
+		words := strings.Fields(spelling.Words(strings.ReplaceAll(name, "×", " ")))
+		if len(words) > 2 && words[1] == "x" {
+			words = slices.Delete(words, 1, 2)
+		}
+		if len(words) > 1 {
+			all = append(all, words[0]+" "+words[1])
+		}
+	}
+	return all
 }
 
 // CommonName is a name with the language or region that uses it.
@@ -136,9 +178,43 @@ type Growth struct {
 	// wanted before it shoots. Neither is needed where the stages stand in figures.
 	At    string  `toml:"at,omitempty"`
 	Chill *Figure `toml:"chill,omitempty"`
+	// Frosts are the nights that end its year.
+	Frosts []FrostRule `toml:"frost,omitempty"`
 	// Years are the stage sequences by year of life.
 	Years []YearOfLife `toml:"year"`
 }
+
+// FrostRule is a night that a plant does not outlast unharmed.
+type FrostRule struct {
+	// Below is the lowest temperature of the night, in °C, at or under which it strikes.
+	Below Figure `toml:"below"`
+	// Does is what it does: it ends the year's growth, or kills.
+	Does string `toml:"does"`
+	// From and Until bound the stages in which it strikes: all that stand above ground
+	// where they are left out.
+	From  Stage `toml:"from,omitempty"`
+	Until Stage `toml:"until,omitempty"`
+}
+
+// What a frost does.
+const (
+	EndsTheYear = "ends the year"
+	Kills       = "kills"
+)
+
+// KilledBelow is the night's lowest temperature in °C at which frost kills the plant
+// wherever it grows, and whether any does.
+func (g Growth) KilledBelow() (below Figure, has bool) {
+	for _, frost := range g.Frosts {
+		if frost.Does == Kills && (!has || frost.Below.Value > below.Value) {
+			below, has = frost.Below, true
+		}
+	}
+	return below, has
+}
+
+// FrostWords are all that a frost does.
+var FrostWords = []string{EndsTheYear, Kills}
 
 // YearOfLife is the sequence of stages from one year of life on, until the next
 // entry takes over.
@@ -166,6 +242,13 @@ type StageRule struct {
 	// longest day.
 	DayAbove *Figure `toml:"day_above"`
 	DayBelow *Figure `toml:"day_below"`
+	// DayShare is a day length as a share of the year's range, 0 the shortest day to 1 the
+	// longest, that counts as DayBelow does. It is what a course tells: its days are at one
+	// latitude, and come about the same time at another.
+	DayShare *Figure `toml:"-"`
+	// LeastDays is how many days after sowing the stage comes at the soonest, however warm,
+	// with its range: worked out with a course; nil for none.
+	LeastDays *Figure `toml:"-"`
 	// Chill is the number of winter days whose mean lies in the chill range
 	// that must have passed.
 	Chill *Figure `toml:"chill"`
@@ -211,7 +294,7 @@ func (s *Species) ForecastStanding(year YearOfLife) Standing {
 	weakest := Weakest(s.Growth.Base.Standing, s.Growth.Upper.Standing, s.Growth.Spread.Standing)
 	for _, rule := range year.Stages {
 		weakest = Weakest(weakest, rule.Warmth.Standing)
-		for _, condition := range []*Figure{rule.DayAbove, rule.DayBelow, rule.Chill} {
+		for _, condition := range []*Figure{rule.DayAbove, rule.DayBelow, rule.DayShare, rule.Chill} {
 			if condition != nil {
 				weakest = Weakest(weakest, condition.Standing)
 			}

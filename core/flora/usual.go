@@ -18,6 +18,8 @@ type UsualGrowth struct {
 type UsualPart struct {
 	Water Figure `toml:"water"`
 	HarvestRule
+	// WayOnce is the way of a plant that does not live on, where it is another.
+	WayOnce string `toml:"way_once"`
 }
 
 // Fill puts the usual figure wherever a species leaves one out. A figure that stands
@@ -35,6 +37,9 @@ func (u UsualFigures) Fill(s *Species) {
 		if part.Water == nil {
 			water := usual.Water
 			part.Water = &water
+		}
+		if usual.WayOnce != "" && s.Life.Form != Perennial {
+			fillText(&part.Harvest.Way, usual.WayOnce)
 		}
 		usual.fill(part.Harvest)
 	}

@@ -106,3 +106,16 @@ func TestStripsCoverTheirBends(t *testing.T) {
 		}
 	}
 }
+
+func TestTheShareOfARegionWithinAnother(t *testing.T) {
+	square := Region{Areas: []Polygon{Rectangle(4, 4)}}
+	for _, test := range []struct {
+		moved Point
+		want  float64
+	}{{Point{0, 0}, 1}, {Point{2, 0}, 0.5}, {Point{2, 2}, 0.25}, {Point{9, 0}, 0}} {
+		other := Region{Areas: []Polygon{Rectangle(4, 4).Moved(test.moved)}}
+		if got := square.ShareWithin(other); math.Abs(got-test.want) > 0.03 {
+			t.Errorf("moved by %v the share is %v, want %v", test.moved, got, test.want)
+		}
+	}
+}

@@ -103,3 +103,27 @@ func (r Region) Corners() []Point {
 	}
 	return all
 }
+
+// ShareWithin returns the share of the region's area, 0–1, that lies within another: counted
+// on a grid of some hundreds of points, so it errs by a few hundredths.
+func (r Region) ShareWithin(other Region) float64 {
+	const across = 40
+	low, high := r.Bounds()
+	all, within := 0, 0
+	for i := range across {
+		for j := range across {
+			at := Point{low.X + (high.X-low.X)*(float64(i)+0.5)/across, low.Y + (high.Y-low.Y)*(float64(j)+0.5)/across}
+			if !r.Contains(at) {
+				continue
+			}
+			all++
+			if other.Contains(at) {
+				within++
+			}
+		}
+	}
+	if all == 0 {
+		return 0
+	}
+	return float64(within) / float64(all)
+}

@@ -33,6 +33,8 @@ const (
 	Depth     = "depth"
 )
 
+// The deepest class has no end, and stands for ground as deep as roots ask for: a plant that
+// wants more than half a metre can do well in it.
 var aspects = []Aspect{
 	{Texture, "texture", textureWords(), textureHeaviness(), "heaviness"},
 	{Drainage, "drainage", flora.DrainageWords, []float64{0, 1, 2, 3}, "drainage"},
@@ -40,7 +42,7 @@ var aspects = []Aspect{
 	{Winter, "moisture in winter", flora.MoistureWords, []float64{0, 1, 2, 3}, "moisture"},
 	{Acidity, "pH", []string{"4", "4.5", "5", "5.5", "6", "6.5", "7", "7.5", "8", "8.5", "9"}, []float64{4, 4.5, 5, 5.5, 6, 6.5, 7, 7.5, 8, 8.5, 9}, "pH"},
 	{Fertility, "fertility", flora.FertilityWords, []float64{0, 1, 2}, "fertility"},
-	{Depth, "depth", []string{"under 15 cm", "15–30 cm", "30–50 cm", "over 50 cm"}, []float64{10, 22, 40, 70}, "cm"},
+	{Depth, "depth", []string{"under 15 cm", "15–30 cm", "30–50 cm", "over 50 cm"}, []float64{10, 22, 40, 100}, "cm"},
 }
 
 // Aspects lists every aspect.

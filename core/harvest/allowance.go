@@ -80,10 +80,11 @@ func Allow(rule *flora.HarvestRule, stand Stand) Allowance {
 	if cut > 0 {
 		a.Regrown = 1 - missing/cut
 	}
+	// What is at the right stage is a share of the whole stand; what was picked was of it.
 	limits := []Limit{
 		{ByShare, rule.CutShare.Value * standing},
 		{ByFloor, standing - rule.Floor.Value*full},
-		{ByStage, stand.Ready * standing},
+		{ByStage, stand.Ready*full - missing},
 	}
 	if missing > 0 {
 		limits = append(limits, Limit{ByRegrowth, rule.CutShare.Value*full - missing})
@@ -119,6 +120,21 @@ func GramsEach(rule *flora.HarvestRule, sizeShare float64) float64 {
 		return rule.GramsEach.Value * sizeShare
 	}
 	return rule.GramsEach.Value
+}
+
+// LeavesCrowns tells whether what is lifted of a species leaves a crown with buds that may
+// be put back: of a plant that lives on, not of one whose root is all it has.
+func LeavesCrowns(species *flora.Species, rule *flora.HarvestRule) bool {
+	return rule.TakesPlant && species.Life.Form == flora.Perennial
+}
+
+// WholeUnits returns how many whole units a fresh weight in grams is of, gramsEach being what
+// one weighs: the nearest number, and never none.
+func WholeUnits(grams, gramsEach float64) float64 {
+	if !(gramsEach > 0) {
+		return 1
+	}
+	return math.Max(1, math.Round(grams/gramsEach))
 }
 
 // regrownShare is the share of a cut that has grown back after some warmth.

@@ -78,17 +78,8 @@ func (w Window) OpenOn(day calendar.Date) bool {
 // day, 0–1.
 func ReadyShare(f *phenology.Forecast, rule *flora.HarvestRule, day calendar.Date) float64 {
 	ready := 0.0
-	past := false
 	for k, share := range f.SharesOn(day) {
-		stage := f.Stages[k]
-		yearEnd := k > 0 && stage == flora.Resting
-		switch {
-		case rule.ThroughWinter():
-			past = past || k > 0 && (stage >= rule.From || yearEnd)
-			if past || stage < rule.Until {
-				ready += share
-			}
-		case k > 0 && stage >= rule.From && stage < rule.Until:
+		if f.Between(k, rule.From, rule.Until) {
 			ready += share
 		}
 	}

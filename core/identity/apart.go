@@ -43,10 +43,14 @@ type Rules struct {
 	// Dangers are all other dangerous plants on record, those it names as look-alikes
 	// first, the deadly before the poisonous.
 	Dangers []Danger
+	// decides are the deciding characters of each danger.
+	decides []marks
 }
 
-// NewRules returns the rules of a species among all species of a library.
-func NewRules(species *flora.Species, all []*flora.Species) *Rules {
+// NewRules returns the rules of a species among all species of a library. One of the
+// grower's own counts as naming every dangerous plant: nobody has gone over what it is
+// mistaken for.
+func NewRules(species *flora.Species, all []*flora.Species, own bool) *Rules {
 	r := &Rules{Species: species, Musts: species.Identity.Musts}
 	listed := map[string]bool{}
 	for _, l := range species.LookAlikes {
@@ -58,12 +62,15 @@ func NewRules(species *flora.Species, all []*flora.Species) *Rules {
 	}
 	for _, other := range all {
 		if other.ID != species.ID && flora.IsDangerous(other.Identity.Danger) && !flora.SamePlant(species, other) {
-			r.Dangers = append(r.Dangers, Danger{other.ID, other.Names.Name, other.Names.Botanical, other.Identity.Danger, listed[other.ID], Apart(species.Identity.Shows, other.Identity.Shows)})
+			r.Dangers = append(r.Dangers, Danger{other.ID, other.Names.Name, other.Names.Botanical, other.Identity.Danger, own || listed[other.ID], Apart(species.Identity.Shows, other.Identity.Shows)})
 		}
 	}
 	slices.SortStableFunc(r.Dangers, func(a, b Danger) int {
 		return 2*rank(b.Listed, a.Listed) + dangerOrder[a.Danger] - dangerOrder[b.Danger]
 	})
+	for _, d := range r.Dangers {
+		r.decides = append(r.decides, markAll(d.Deciding))
+	}
 	return r
 }
 
@@ -122,7 +129,7 @@ func CheckTogether(all []*flora.Species) []error {
 		if !s.IsUsed() {
 			continue
 		}
-		for _, d := range NewRules(s, all).Dangers {
+		for _, d := range NewRules(s, all, false).Dangers {
 			if len(d.Deciding) < NeedApart {
 				faults = append(faults, fault("identity.shows", "only %v tell it from %s, which is %s; %d characters are needed", d.Deciding, d.Name, d.Danger, NeedApart))
 			}

@@ -12,6 +12,9 @@ import (
 // when it is decided what to look at next. They order questions and prove nothing.
 var dangerWeights = map[string]float64{"deadly": 8, "poisonous": 4, "unpleasant": 1.5, "harmless": 1}
 
+// untoldWeight puts what was left untold, and holds a danger open, before all else.
+const untoldWeight = 1000
+
 // listedWeight is how much more a named look-alike counts than another dangerous plant.
 const listedWeight = 5
 
@@ -26,28 +29,32 @@ type Question struct {
 	// shows; the others stand in for one that cannot be told.
 	Needed bool
 	weight float64
+	// against are the keys of those that Against names.
+	against []string
 }
 
 // Questions returns the characters worth looking at that shows lets through, the one
-// that excludes most danger first. A character is worth a look if it is a must not seen,
-// or decides against a dangerous plant that is not ruled out; where only another look is
-// owed, so are those that would make it, and of a sure plant so are those that would
-// prove it once more.
-func (r *Rules) Questions(f Finding, shows func(Character) bool) []Question {
+// that excludes most danger first, for a person whose reading has seen some already. A
+// character is worth a look if it is a must that the reading has not seen, was left
+// untold, or decides against a dangerous plant that is not ruled out, or against which
+// the reading does not hold enough by itself.
+func (r *Rules) Questions(f Finding, reading map[string]bool, shows func(Character) bool) []Question {
 	var questions []Question
-	again := len(f.MustsOwed) == 0 && len(f.DangersOwed) == 0
 	owed := map[string]bool{}
 	for _, d := range f.DangersOwed {
-		owed[d.Name] = true
+		owed[d.key()] = true
 	}
 	for _, character := range vocabulary {
 		id := character.ID
-		if _, known := r.Species.Identity.Shows[id]; !known || !shows(character) || f.Seen[id] && !again {
+		if _, known := r.Species.Identity.Shows[id]; !known || !shows(character) {
 			continue
 		}
+		untold := slices.Contains(f.Untold, id)
 		q := Question{Character: character, Must: slices.Contains(r.Musts, id)}
 		for _, d := range r.Dangers {
-			if !slices.Contains(d.Deciding, id) || !owed[d.Name] && !(again && d.Listed) {
+			isOwed := owed[d.key()] && !f.Seen[id]
+			thin := !reading[id] && countSeen(d.Deciding, reading) < d.eachReading()
+			if !slices.Contains(d.Deciding, id) || !isOwed && !thin {
 				continue
 			}
 			weight := dangerWeights[d.Danger]
@@ -56,8 +63,12 @@ func (r *Rules) Questions(f Finding, shows func(Character) bool) []Question {
 			}
 			q.weight += weight
 			q.Against = append(q.Against, d.Name)
+			q.against = append(q.against, d.key())
 		}
-		if q.Must && (again || slices.Contains(f.MustsOwed, id)) {
+		if untold {
+			q.weight += untoldWeight
+		}
+		if q.Must && !reading[id] {
 			q.weight += dangerWeights["deadly"]
 		} else if len(q.Against) == 0 {
 			continue
@@ -65,43 +76,35 @@ func (r *Rules) Questions(f Finding, shows func(Character) bool) []Question {
 		questions = append(questions, q)
 	}
 	slices.SortStableFunc(questions, func(a, b Question) int { return cmp.Compare(b.weight, a.weight) })
-	r.markNeeded(f, questions, again)
+	r.markNeeded(f, reading, questions)
 	return questions
 }
 
-// markNeeded marks the musts, and of the rest, in order, those that rule out a danger
-// which the ones marked before do not.
-func (r *Rules) markNeeded(f Finding, questions []Question, again bool) {
-	seen := map[string]bool{}
-	for id := range f.Seen {
-		seen[id] = !again
+// key tells dangers apart: two plants can go by one name.
+func (d Danger) key() string { return d.ID + "|" + d.Name + "|" + d.Botanical }
+
+// markNeeded marks the musts, what was left untold, and of the rest, in order, those
+// that rule out a danger which the ones marked before do not.
+func (r *Rules) markNeeded(f Finding, reading map[string]bool, questions []Question) {
+	all, own := maps.Clone(f.Seen), maps.Clone(reading)
+	if own == nil {
+		own = map[string]bool{}
 	}
+	need := func(q *Question) { q.Needed, all[q.Character.ID], own[q.Character.ID] = true, true, true }
 	for i := range questions {
-		if questions[i].Must {
-			questions[i].Needed, seen[questions[i].Character.ID] = true, true
+		if q := &questions[i]; q.Must && !reading[q.Character.ID] || slices.Contains(f.Untold, q.Character.ID) {
+			need(q)
 		}
 	}
-	wanted := NeedApart
-	if again {
-		wanted = 1
-	}
 	for i := range questions {
-		id := questions[i].Character.ID
+		q := &questions[i]
 		for _, d := range r.Dangers {
-			if !questions[i].Needed && slices.Contains(questions[i].Against, d.Name) && slices.Contains(d.Deciding, id) && countSeen(d.Deciding, seen) < wanted {
-				questions[i].Needed, seen[id] = true, true
+			if !q.Needed && slices.Contains(q.against, d.key()) && (countSeen(d.Deciding, all) < NeedApart || countSeen(d.Deciding, own) < d.eachReading()) {
+				need(q)
 			}
 		}
 	}
-	slices.SortStableFunc(questions, func(a, b Question) int {
-		switch {
-		case a.Needed && !b.Needed:
-			return -1
-		case b.Needed && !a.Needed:
-			return 1
-		}
-		return 0
-	})
+	slices.SortStableFunc(questions, func(a, b Question) int { return rank(b.Needed, a.Needed) })
 }
 
 // TableQuestions are the short second check of what was picked: for each dangerous

@@ -2,6 +2,7 @@ package identity
 
 import (
 	"fmt"
+	"slices"
 	"strings"
 	"testing"
 	"time"
@@ -45,7 +46,7 @@ func TestOnlyCharactersWithoutACommonStateDecide(t *testing.T) {
 // characters on each, with a label and without, is judged as the rule says: 131,072
 // cases.
 func TestTheGateIsExhaustivelyStrict(t *testing.T) {
-	rules := NewRules(herb(), []*flora.Species{herb(), twin()})
+	rules := NewRules(herb(), []*flora.Species{herb(), twin()}, false)
 	deciding := map[string]bool{"smell": true, "sap": true, "flower-colour": true}
 	musts := map[string]bool{"smell": true, "sap": true, "leaf-order": true}
 	kinds := []Answer{"", Seen, NotSeen, CannotTell}
@@ -66,33 +67,45 @@ func TestTheGateIsExhaustivelyStrict(t *testing.T) {
 		for _, first := range all {
 			for _, second := range all {
 				f := rules.Judge([]Look{{Day: day, By: "Ida", Answers: first}, {Day: day.AddDays(9), By: "Ida", Answers: second}}, labelled)
-				mustsSeen, decided, visits, contradicted := 0, 0, 0, false
+				mustsSeen, decided, untold, whole, contradicted := 0, 0, false, 0, false
 				for _, id := range characters {
-					if first[id] == Seen || second[id] == Seen {
-						if musts[id] {
-							mustsSeen++
-						}
-						if deciding[id] {
-							decided++
-						}
+					sees := first[id] == Seen || second[id] == Seen
+					if sees && musts[id] {
+						mustsSeen++
 					}
+					if sees && deciding[id] {
+						decided++
+					}
+					untold = untold || deciding[id] && !sees && (first[id] == CannotTell || second[id] == CannotTell)
 					contradicted = contradicted || first[id] == NotSeen || second[id] == NotSeen
 				}
-				for _, look := range []map[string]Answer{first, second} {
-					must, decides := false, false
-					for id, answer := range look {
-						must = must || answer == Seen && musts[id]
-						decides = decides || answer == Seen && deciding[id]
+				// A reading is a look that is whole by itself, or both together.
+				isWhole := func(looks ...map[string]Answer) bool {
+					saw, tells := 0, 0
+					for _, id := range characters {
+						if slices.ContainsFunc(looks, func(look map[string]Answer) bool { return look[id] == Seen }) {
+							if musts[id] {
+								saw++
+							}
+							if deciding[id] {
+								tells++
+							}
+						}
 					}
-					if must && decides {
-						visits++
-					}
+					return tells >= 2 && (saw == 3 || labelled && saw >= 2)
+				}
+				switch {
+				case isWhole(first) && isWhole(second):
+					whole = 2
+				case isWhole(first), isWhole(first, second):
+					whole = 1
 				}
 				want := Unproven
 				switch {
 				case contradicted:
 					want = Excluded
-				case labelled && mustsSeen >= 2 && decided == 3 && visits >= 1, mustsSeen == 3 && decided == 3 && visits == 2:
+				case untold || decided < 3:
+				case labelled && mustsSeen >= 2 && whole >= 1, mustsSeen == 3 && whole == 2:
 					want = Sure
 				}
 				if f.State != want {
@@ -107,33 +120,117 @@ func TestTheGateIsExhaustivelyStrict(t *testing.T) {
 	}
 }
 
-func TestTwoPeopleOnOneDayAreTwoLooksAndOnePersonTwiceIsOne(t *testing.T) {
-	rules := NewRules(herb(), []*flora.Species{herb(), twin()})
+func TestTwoLooksAreByTwoPeopleOrDaysApart(t *testing.T) {
+	rules := NewRules(herb(), []*flora.Species{herb(), twin()}, false)
 	day := calendar.Must(2031, time.June, 1)
 	all := map[string]Answer{}
 	for _, id := range characters {
 		all[id] = Seen
 	}
-	same := []Look{{Day: day, By: "Ida", Answers: all}, {Day: day, By: "Ida", Answers: all}}
-	if f := rules.Judge(same, false); f.State != Unproven || f.LooksOwed != 1 {
-		t.Errorf("one person twice on a day: %s, %d looks owed", f.State, f.LooksOwed)
+	two := func(by string, later int) []Look {
+		return []Look{{Day: day, By: "Ida", Answers: all}, {Day: day.AddDays(later), By: by, Answers: all}}
 	}
-	for _, spelt := range []string{"ida", " Ida ", "IDA"} {
-		if f := rules.Judge([]Look{{Day: day, By: "Ida", Answers: all}, {Day: day, By: spelt, Answers: all}}, false); f.State != Unproven || f.LooksOwed != 1 {
-			t.Errorf("Ida and %q on one day: %s", spelt, f.State)
+	for _, spelt := range []string{"Ida", "ida", " Ida ", "IDA", "Ida.", "I\u200bda", "Ｉｄａ", "Іda", "Ida\u00a0", "Idà"} {
+		for later := range DaysApart {
+			if f := rules.Judge(two(spelt, later), false); f.State != Unproven || f.LooksOwed != 1 {
+				t.Errorf("Ida, and %q %d days later: %s, %d looks owed", spelt, later, f.State, f.LooksOwed)
+			}
+		}
+		if f := rules.Judge(two(spelt, DaysApart), false); f.State != Sure {
+			t.Errorf("Ida, and %q %d days later: %s", spelt, DaysApart, f.State)
 		}
 	}
-	for name, second := range map[string]Look{"another person": {Day: day, By: "Joss", Answers: all}, "another day": {Day: day.AddDays(1), By: "Ida", Answers: all}} {
-		if f := rules.Judge(append(same, second), false); f.State != Sure {
-			t.Errorf("%s: %s", name, f.State)
+	if f := rules.Judge(two("Joss", 0), false); f.State != Sure {
+		t.Errorf("two people on one day: %s", f.State)
+	}
+	// The second person's look has to be whole: two musts of three, or one deciding
+	// character, are none.
+	for _, thin := range [][]string{{"smell", "leaf-order"}, {"smell", "sap"}, {"leaf-order"}} {
+		answers := map[string]Answer{}
+		for _, id := range thin {
+			answers[id] = Seen
+		}
+		looks := two("Joss", 0)
+		looks[1].Answers = answers
+		if f := rules.Judge(looks, false); f.State != Unproven || f.LooksOwed != 1 {
+			t.Errorf("a second look at %v: %s", thin, f.State)
 		}
 	}
-	contradicted := append(same, Look{Day: day, By: "Joss", Answers: all}, Look{Day: day.AddDays(30), By: "Ida", Answers: map[string]Answer{"sap": NotSeen}})
+	contradicted := append(two("Joss", 0), Look{Day: day.AddDays(30), By: "Ida", Answers: map[string]Answer{"sap": NotSeen}})
 	if f := rules.Judge(contradicted, false); f.State != Excluded || len(f.ExcludedBy) != 1 || f.ExcludedBy[0] != "sap" {
 		t.Errorf("a later contradiction leaves it %s by %v", f.State, f.ExcludedBy)
 	}
 	if f := rules.Judge([]Look{{Day: day, By: "Ida", Answers: map[string]Answer{"aura": NotSeen}}}, false); f.State != Unproven {
 		t.Errorf("an answer about nothing on record: %s", f.State)
+	}
+}
+
+// What one person sees over several days makes one reading; the next sees each character
+// again, three days or more after it was seen first.
+func TestAReadingGrowsOverDays(t *testing.T) {
+	rules := NewRules(herb(), []*flora.Species{herb(), twin()}, false)
+	day := calendar.Must(2031, time.May, 1)
+	leaf := map[string]Answer{"smell": Seen, "leaf-order": Seen}
+	flower := map[string]Answer{"sap": Seen, "flower-colour": Seen}
+	looks := []Look{{Day: day, By: "Ida", Answers: leaf}, {Day: day.AddDays(40), By: "Ida", Answers: flower}}
+	if seen, from := rules.Reading(looks[:1], "ida", false); len(seen) != 2 || from != 0 {
+		t.Errorf("after the leaf %v is seen, from %s", seen, from)
+	}
+	if seen, from := rules.Reading(looks, "ida", false); len(seen) != 0 || from != day.AddDays(43) {
+		t.Errorf("after the flower %v is seen, from %s", seen, from)
+	}
+	looks = append(looks, Look{Day: day.AddDays(42), By: "Ida", Answers: leaf}, Look{Day: day.AddDays(42), By: "Ida", Answers: flower})
+	if f := rules.Judge(looks, false); f.State != Unproven || f.LooksOwed != 1 {
+		t.Errorf("the flower two days after: %s", f.State)
+	}
+	if seen, from := rules.Reading(looks, "ida", false); !seen["smell"] || seen["sap"] || from != day.AddDays(43) {
+		t.Errorf("the second reading has %v, from %s", seen, from)
+	}
+	looks = append(looks, Look{Day: day.AddDays(43), By: "Ida", Answers: flower})
+	if f := rules.Judge(looks, false); f.State != Sure {
+		t.Errorf("three days after: %s", f.State)
+	}
+}
+
+// A character that decides and could not be told leaves its danger open, with a label
+// too, until somebody has seen it; it is asked for first.
+func TestWhatCannotBeToldLeavesItsDangerOpen(t *testing.T) {
+	third := twin()
+	third.Identity.Shows["stem-fill"] = flora.States{"chambered"} // a fourth that decides
+	rules := NewRules(herb(), []*flora.Species{herb(), third}, false)
+	day := calendar.Must(2031, time.June, 1)
+	answers := map[string]Answer{"smell": Seen, "sap": Seen, "leaf-order": Seen, "flower-colour": Seen, "stem-fill": CannotTell}
+	for _, labelled := range []bool{false, true} {
+		looks := []Look{{Day: day, By: "Ida", Answers: answers}, {Day: day, By: "Joss", Answers: answers}}
+		f := rules.Judge(looks, labelled)
+		if f.State != Unproven || len(f.DangersOwed) != 1 || len(f.Untold) != 1 || f.Untold[0] != "stem-fill" {
+			t.Errorf("labelled %v: %s, untold %v", labelled, f.State, f.Untold)
+		}
+		if asked := rules.Questions(f, nil, func(Character) bool { return true }); asked[0].Character.ID != "stem-fill" || !asked[0].Needed {
+			t.Errorf("the first question is %s", asked[0].Character.ID)
+		}
+		looks = append(looks, Look{Day: day, By: "Joss", Answers: map[string]Answer{"stem-fill": Seen}})
+		if f := rules.Judge(looks, labelled); f.State != Sure {
+			t.Errorf("labelled %v, seen after all: %s", labelled, f.State)
+		}
+	}
+}
+
+// A label lowers the looks and never the dangers: a dangerous plant that the species
+// does not name has to be ruled out as fully as one that it names.
+func TestALabelLowersNoDanger(t *testing.T) {
+	unnamed := herb()
+	unnamed.LookAlikes = nil
+	rules := NewRules(unnamed, []*flora.Species{unnamed, twin()}, false)
+	day := calendar.Must(2031, time.June, 1)
+	for n, want := range []State{Unproven, Unproven, Unproven, Sure} {
+		answers := map[string]Answer{"leaf-order": Seen}
+		for _, id := range []string{"smell", "sap", "flower-colour"}[:n] {
+			answers[id] = Seen
+		}
+		if f := rules.Judge([]Look{{Day: day, By: "Ida", Answers: answers}}, true); f.State != want {
+			t.Errorf("with %d deciding characters it is %s", n, f.State)
+		}
 	}
 }
 
@@ -161,7 +258,7 @@ func TestAnAnswerSpeaksOfWhatWasAsked(t *testing.T) {
 		if test.asked == nil {
 			look.Shown = nil
 		}
-		f := NewRules(herb(), []*flora.Species{herb(), twin()}).Judge([]Look{look}, false)
+		f := NewRules(herb(), []*flora.Species{herb(), twin()}, false).Judge([]Look{look}, false)
 		if f.Seen["smell"] != test.seen || (f.State == Excluded) != test.against {
 			t.Errorf("%s: seen %v, %s", name, f.Seen["smell"], f.State)
 		}
@@ -169,13 +266,13 @@ func TestAnAnswerSpeaksOfWhatWasAsked(t *testing.T) {
 }
 
 func TestAPlantWithoutMustsIsNeverSure(t *testing.T) {
-	rules := NewRules(twin(), []*flora.Species{herb(), twin()})
+	rules := NewRules(twin(), []*flora.Species{herb(), twin()}, false)
 	day := calendar.Must(2031, time.June, 1)
 	all := map[string]Answer{}
 	for _, id := range characters {
 		all[id] = Seen
 	}
-	if f := rules.Judge([]Look{{Day: day, By: "Ida", Answers: all}, {Day: day.AddDays(1), By: "Ida", Answers: all}}, true); f.State != Unproven {
+	if f := rules.Judge([]Look{{Day: day, By: "Ida", Answers: all}, {Day: day.AddDays(9), By: "Ida", Answers: all}}, true); f.State != Unproven {
 		t.Errorf("a plant that is never used is %s", f.State)
 	}
 }
@@ -208,10 +305,10 @@ func TestWhatExcludesMostDangerIsAskedFirstAndOnlyWhatIsNeeded(t *testing.T) {
 	harmless := twin()
 	harmless.ID, harmless.Names.Name, harmless.Identity.Danger = "cousin", "cousin", "poisonous"
 	harmless.Identity.Shows = flora.Shows{"stem-fill": {"chambered"}, "smell": {"rank"}, "sap": {"red"}, "leaf-order": {"basal"}}
-	rules := NewRules(herb(), []*flora.Species{herb(), twin(), harmless})
+	rules := NewRules(herb(), []*flora.Species{herb(), twin(), harmless}, false)
 	always := func(Character) bool { return true }
 	f := rules.Judge(nil, false)
-	questions := rules.Questions(f, always)
+	questions := rules.Questions(f, nil, always)
 	if questions[0].Character.ID != "smell" && questions[0].Character.ID != "sap" || len(questions[0].Against) != 2 {
 		t.Errorf("the first question is %s against %v", questions[0].Character.ID, questions[0].Against)
 	}
@@ -227,7 +324,7 @@ func TestWhatExcludesMostDangerIsAskedFirstAndOnlyWhatIsNeeded(t *testing.T) {
 		t.Errorf("%d of %d questions are needed", needed, len(questions))
 	}
 	noFlower := func(c Character) bool { return c.ID != "flower-colour" }
-	for _, q := range rules.Questions(f, noFlower) {
+	for _, q := range rules.Questions(f, nil, noFlower) {
 		if q.Character.ID == "flower-colour" {
 			t.Error("the flower is asked for, and does not show")
 		}

@@ -5,12 +5,13 @@
 package identity
 
 import (
+	"cmp"
 	"fmt"
 	"slices"
-	"strings"
 
 	"bramblyacre/core/calendar"
 	"bramblyacre/core/flora"
+	"bramblyacre/core/spelling"
 )
 
 // State is whether a planting's identity has been proved.
@@ -46,6 +47,8 @@ func ParseAnswer(word string) (Answer, error) {
 
 // Look is one visit's answers, by one person.
 type Look struct {
+	// Day is the day on which it was noted, by the plot's clock: two days typed in one
+	// sitting are one.
 	Day calendar.Date
 	By  string
 	// Answers are by character: whether a state that the species has was seen.
@@ -64,86 +67,70 @@ type Finding struct {
 	// out yet, with the characters that still could.
 	MustsOwed   []string
 	DangersOwed []Danger
-	// LooksOwed is how many more looks that prove something are wanted, where only
-	// those are missing.
+	// Untold are the characters that could not be told and that nobody has seen since:
+	// each leaves open every danger that it decides against.
+	Untold []string
+	// LooksOwed is how many more whole readings are wanted (see Judge).
 	LooksOwed int
 	// Seen are the characters that were seen.
 	Seen map[string]bool
 }
 
-// looksWanted is how many looks, on other days or by other people, prove a plant that
-// did not come labelled from a known source.
-const looksWanted = 2
-
-// labelledMusts is how many musts are enough of a plant that came labelled.
-const labelledMusts = 2
+const (
+	// readingsWanted is how many whole readings prove a plant; labelledReadings how many
+	// prove one that came labelled from a known source.
+	readingsWanted, labelledReadings = 2, 1
+	// labelledMusts is how many musts are enough of a plant that came labelled.
+	labelledMusts = 2
+	// eachAgainstDeadly and eachAgainstNamed are how many deciding characters a reading
+	// holds by itself against every deadly plant, and against a poisonous one that the
+	// species names.
+	eachAgainstDeadly, eachAgainstNamed = 2, 1
+	// DaysApart is how many days lie between two readings by one person: the eye has to
+	// come to it anew.
+	DaysApart = 3
+)
 
 // Judge tells what looks prove. No character may contradict: one that does ends it. An
 // answer counts by the states that were asked for: seen where the species shows all of
 // them still, contradicted where it shows none beyond them.
 //
 // A plant is sure if all musts were seen, NeedApart deciding characters were seen
-// against every dangerous plant on record, and two looks on other days or by other
-// people each saw a must and ruled out every look-alike its species names by at least
-// one deciding character.
+// against every dangerous plant on record and none of those that decide against it was
+// left untold, and two whole readings were made: by two people, or by one who saw each
+// character again DaysApart days or more later. A reading is what one person has seen
+// over one or more looks; it is whole with all musts, eachAgainstDeadly deciding
+// characters against every deadly plant and eachAgainstNamed against every poisonous one
+// that the species names.
 //
-// One that came labelled from a known source is sure if it agrees with one such look:
-// against every dangerous look-alike its species names NeedApart deciding characters
-// were seen, and of the musts two, or all where there are fewer. Anything less is
-// unproven.
+// Of one that came labelled from a known source one reading is enough, and of the musts
+// two, or all where there are fewer. The dangers are the same: a label can lie. Anything
+// less is unproven.
 func (r *Rules) Judge(looks []Look, labelled bool) Finding {
 	f := Finding{State: Unproven, Seen: map[string]bool{}}
-	type visit struct {
-		day calendar.Date
-		by  string
-	}
-	visits := map[visit]map[string]bool{}
-	contradicted := map[string]bool{}
+	var seen, contradicted, untold marks
 	for _, look := range looks {
-		// However the name is written, it is one person.
-		at := visit{look.Day, strings.ToLower(strings.Join(strings.Fields(look.By), " "))}
-		if visits[at] == nil {
-			visits[at] = map[string]bool{}
-		}
-		for character, answer := range look.Answers {
-			states, known := r.Species.Identity.Shows[character]
-			if !known {
-				continue
-			}
-			asked, told := look.Shown[character]
-			if !told {
-				asked = states
-			}
-			switch {
-			case answer == Seen && within(asked, states):
-				f.Seen[character], visits[at][character] = true, true
-			case answer == NotSeen && within(states, asked):
-				contradicted[character] = true
-			}
-		}
+		read := r.read(look)
+		seen, contradicted, untold = seen|read.seen, contradicted|read.against, untold|read.untold
 	}
-	f.ExcludedBy = Sorted(contradicted)
-	f.MustsOwed = unseen(r.Musts, f.Seen)
-	if labelled && countSeen(r.Musts, f.Seen) >= min(labelledMusts, len(r.Musts)) {
-		f.MustsOwed = nil
-	}
-	for _, d := range r.Dangers {
-		if (d.Listed || !labelled) && countSeen(d.Deciding, f.Seen) < NeedApart {
-			d.Deciding = unseen(d.Deciding, f.Seen)
+	untold &^= seen
+	f.Seen, f.ExcludedBy, f.Untold = seen.set(), contradicted.sorted(), untold.sorted()
+	f.MustsOwed = r.mustsOwed(seen, labelled)
+	for i, d := range r.Dangers {
+		if decides := r.decides[i]; (decides&seen).count() < NeedApart || decides&untold != 0 {
+			d.Deciding = (decides &^ seen).sorted()
 			f.DangersOwed = append(f.DangersOwed, d)
 		}
 	}
-	f.LooksOwed = looksWanted
+	f.LooksOwed = readingsWanted
 	if labelled {
-		f.LooksOwed = 1
+		f.LooksOwed = labelledReadings
 	}
-	for _, seen := range visits {
-		if f.LooksOwed > 0 && r.proves(seen) {
-			f.LooksOwed--
-		}
+	for _, of := range byPerson(looks) {
+		f.LooksOwed = max(0, f.LooksOwed-r.wholeReadings(of, labelled))
 	}
 	switch {
-	case len(f.ExcludedBy) > 0:
+	case contradicted != 0:
 		f.State = Excluded
 	case len(r.Musts) > 0 && len(f.MustsOwed) == 0 && len(f.DangersOwed) == 0 && f.LooksOwed == 0:
 		f.State = Sure
@@ -151,22 +138,129 @@ func (r *Rules) Judge(looks []Look, labelled bool) Finding {
 	return f
 }
 
-// within tells whether every one of some states is among others.
-func within(states, others flora.States) bool {
-	return !slices.ContainsFunc(states, func(state string) bool { return !slices.Contains(others, state) })
+// readLook is what one look amounts to.
+type readLook struct{ seen, against, untold marks }
+
+func (r *Rules) read(look Look) (read readLook) {
+	for character, answer := range look.Answers {
+		states, known := r.Species.Identity.Shows[character]
+		if !known {
+			continue
+		}
+		asked, told := look.Shown[character]
+		if !told {
+			asked = states
+		}
+		switch {
+		case answer == CannotTell:
+			read.untold |= mark(character)
+		case answer == Seen && within(asked, states):
+			read.seen |= mark(character)
+		case answer == NotSeen && within(states, asked):
+			read.against |= mark(character)
+		}
+	}
+	return read
 }
 
-// proves tells whether one visit by itself speaks for the plant.
-func (r *Rules) proves(seen map[string]bool) bool {
-	if countSeen(r.Musts, seen) == 0 {
+// byPerson puts looks together by who looked, however the name was typed, each in the
+// order of their days.
+func byPerson(looks []Look) map[string][]Look {
+	all := map[string][]Look{}
+	for _, look := range looks {
+		who := spelling.PersonKey(look.By)
+		all[who] = append(all[who], look)
+	}
+	for _, of := range all {
+		slices.SortStableFunc(of, func(a, b Look) int { return cmp.Compare(a.Day, b.Day) })
+	}
+	return all
+}
+
+// readings tells what one person has read: what they saw, what they saw again DaysApart
+// days or more after the first time, and the first day that what was not seen again so
+// far can be.
+func (r *Rules) readings(looks []Look) (once, again marks, from calendar.Date) {
+	var first [64]calendar.Date
+	for _, look := range looks {
+		for at, is := range r.read(look).seen.each() {
+			switch {
+			case once&is == 0:
+				once |= is
+				first[at] = look.Day
+			case look.Day >= first[at].AddDays(DaysApart):
+				again |= is
+			}
+		}
+	}
+	for at := range (once &^ again).each() {
+		from = max(from, first[at].AddDays(DaysApart))
+	}
+	return once, again, from
+}
+
+// wholeReadings counts the whole readings that one person has made: none, one or two.
+func (r *Rules) wholeReadings(looks []Look, labelled bool) int {
+	once, again, _ := r.readings(looks)
+	switch {
+	case !r.isWhole(once, labelled):
+		return 0
+	case !r.isWhole(again, labelled):
+		return 1
+	}
+	return 2
+}
+
+// Reading is what one person need not look at for their next whole reading, and the
+// first day on which a look at the rest counts for it: the zero day where any does.
+func (r *Rules) Reading(looks []Look, by string, labelled bool) (seen map[string]bool, from calendar.Date) {
+	once, again, from := r.readings(byPerson(looks)[spelling.PersonKey(by)])
+	switch {
+	case !r.isWhole(once, labelled):
+		return once.set(), 0
+	case r.isWhole(again, labelled): // both are made: a look from now on is one more
+		return map[string]bool{}, from
+	}
+	return again.set(), from
+}
+
+// isWhole tells whether what was seen is a whole reading.
+func (r *Rules) isWhole(seen marks, labelled bool) bool {
+	if len(r.Musts) == 0 || len(r.mustsOwed(seen, labelled)) > 0 {
 		return false
 	}
-	for _, d := range r.Dangers {
-		if d.Listed && countSeen(d.Deciding, seen) == 0 {
+	for i, d := range r.Dangers {
+		if (r.decides[i] & seen).count() < d.eachReading() {
 			return false
 		}
 	}
 	return true
+}
+
+// eachReading is how many deciding characters a reading holds against a danger.
+func (d Danger) eachReading() int {
+	switch {
+	case d.Danger == "deadly":
+		return eachAgainstDeadly
+	case d.Listed:
+		return eachAgainstNamed
+	}
+	return 0
+}
+
+// mustsOwed are the musts that are not among what was seen; none of a labelled plant
+// once enough are.
+func (r *Rules) mustsOwed(seen marks, labelled bool) []string {
+	musts := markAll(r.Musts)
+	if labelled && (musts&seen).count() >= min(labelledMusts, len(r.Musts)) {
+		return nil
+	}
+	return unseen(r.Musts, seen.set())
+}
+
+// within tells whether every one of some states is among others.
+func within(states, others flora.States) bool {
+	return !slices.ContainsFunc(states, func(state string) bool { return !slices.Contains(others, state) })
 }
 
 func countSeen(characters []string, seen map[string]bool) (n int) {

@@ -118,7 +118,7 @@ func TestLookAlikesStandByTheirDanger(t *testing.T) {
 // At the table each danger that the species names is asked about once, by the first
 // deciding character that a leaf in the hand still shows.
 func TestTheTableAsksOncePerDanger(t *testing.T) {
-	rules := NewRules(herb(), []*flora.Species{herb(), twin()})
+	rules := NewRules(herb(), []*flora.Species{herb(), twin()}, false)
 	if !rules.NamesDanger() {
 		t.Error("it names no danger")
 	}
@@ -133,7 +133,7 @@ func TestTheTableAsksOncePerDanger(t *testing.T) {
 	if none := rules.TableQuestions(func(Character) bool { return false }); len(none) != 0 {
 		t.Errorf("of a picking that shows nothing it asks %d questions", len(none))
 	}
-	alone := NewRules(&flora.Species{ID: "alone"}, nil)
+	alone := NewRules(&flora.Species{ID: "alone"}, nil, false)
 	if alone.NamesDanger() || len(alone.TableQuestions(inHand)) != 0 {
 		t.Error("a plant without dangers asks at the table")
 	}

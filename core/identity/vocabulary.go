@@ -52,6 +52,9 @@ func CharacterOf(id string) (Character, bool) {
 var characterAt = func() map[string]int {
 	at := map[string]int{}
 	for i, c := range vocabulary {
+		if mark := marks(1) << i; mark == 0 {
+			panic("the vocabulary has outgrown marks: a character without a bit would contradict nothing")
+		}
 		at[c.ID] = i
 	}
 	return at

@@ -39,6 +39,9 @@ func TestEveryCharacterAsksAndEveryStateHasItsSentence(t *testing.T) {
 			t.Errorf("%s has %d states, and the questions reckon with fewer than %d", c.ID, len(c.States), mostStates)
 		}
 	}
+	if len(seen) >= 64 {
+		t.Errorf("the vocabulary has %d characters, and the gate reckons with fewer than 64", len(seen))
+	}
 	if len(seen) < 30 {
 		t.Errorf("the vocabulary has %d characters", len(seen))
 	}

@@ -90,3 +90,17 @@ func plan(t testing.TB, yearOfLife int) *Plan {
 	}
 	return p
 }
+
+// planOf is the plan of a species in its third year.
+func planOf(t testing.TB, species *flora.Species) *Plan {
+	t.Helper()
+	daylight, err := NewDaylight(latitude, season)
+	if err != nil {
+		t.Fatal(err)
+	}
+	p, err := NewPlan(species, 3, daylight, season.Start-1)
+	if err != nil {
+		t.Fatal(err)
+	}
+	return p
+}

@@ -10,6 +10,7 @@ package phenology
 import (
 	"fmt"
 	"math"
+	"slices"
 
 	"bramblyacre/core/calendar"
 	"bramblyacre/core/climate"
@@ -29,6 +30,13 @@ type Plan struct {
 	spread     float64
 	warmthFrom int // day of the season from which warmth counts
 	standing   flora.Standing
+	// off is by stage index how far its figure may be off: the standard deviation of the
+	// logarithm of its warmth, after the figure's range.
+	off      []float64
+	sequence int // the year of life from which these stages hold
+	ends     int // the index of the first stage that ends the year; the number of stages if none
+	warmerC  float64
+	frosts   []flora.FrostRule
 }
 
 // NewPlan returns the plan of a species in one season of its life. The first
@@ -51,13 +59,37 @@ func NewPlan(species *flora.Species, yearOfLife int, daylight *Daylight, started
 		spread:     species.Growth.Spread.Value,
 		warmthFrom: max(0, started.DaysSince(season.Start)),
 		standing:   species.ForecastStanding(year),
+		off:        []float64{0}, sequence: year.From, frosts: species.Growth.Frosts,
 	}
 	p.light = []lightGate{{p.warmthFrom, p.warmthFrom, p.warmthFrom}}
+	for p.ends = len(year.Stages) + 1; p.ends > 1; p.ends-- {
+		if last := year.Stages[p.ends-2].Stage; last != flora.DyingBack && last != flora.Resting {
+			break
+		}
+	}
 	for k, rule := range year.Stages {
 		p.Stages = append(p.Stages, rule.Stage)
-		p.light = append(p.light, gateOf(rule, daylight.hours).notBefore(p.light[k]))
+		p.off = append(p.off, offOf(rule.Warmth))
+		gate := gateOf(rule, daylight.hours).notBefore(p.light[k])
+		if least := rule.LeastDays; least != nil {
+			after := func(days float64) int { return p.warmthFrom + int(math.Round(days)) }
+			gate = gate.notBefore(lightGate{after(least.Value), after(least.Low), after(least.High)})
+		}
+		p.light = append(p.light, gate)
 	}
 	return p, nil
+}
+
+// rangeHolds is how many standard deviations wide the range of a figure is taken to be: it
+// holds nineteen in twenty.
+const rangeHolds = 4
+
+// offOf is the standard deviation of the logarithm of a figure, after its range.
+func offOf(f flora.Figure) float64 {
+	if f.Low <= 0 || f.High <= f.Low {
+		return 0
+	}
+	return math.Log(f.High/f.Low) / rangeHolds
 }
 
 // AtSpot returns the plan for plants at a spot whose days are warmer than the
@@ -67,6 +99,7 @@ func (p *Plan) AtSpot(warmerC float64) *Plan {
 	spot := *p
 	spot.baseC -= warmerC
 	spot.upperC -= warmerC
+	spot.warmerC += warmerC
 	return &spot
 }
 
@@ -90,25 +123,6 @@ func (p *Plan) Index(stage flora.Stage, day calendar.Date) (int, bool) {
 		}
 	}
 	return 0, false
-}
-
-// gates are the days before which each stage cannot be reached, whatever the
-// warmth: by day length for every member alike, by chill for each member.
-type gates struct {
-	light []lightGate           // by stage index
-	chill []*climate.ChillTable // nil where the stage waits for no cold
-	wants []float64             // days of cold
-}
-
-func (p *Plan) gates(weather *climate.Ensemble) gates {
-	g := gates{light: p.light, chill: make([]*climate.ChillTable, len(p.Stages)), wants: make([]float64, len(p.Stages))}
-	for k, rule := range p.rules {
-		if rule.Chill != nil {
-			g.chill[k+1] = weather.Chill(climate.ChillRange{Low: flora.ChillLowC, High: flora.ChillHighC})
-			g.wants[k+1] = rule.Chill.Value
-		}
-	}
-	return g
 }
 
 // Daylight is the hours of daylight on each day of a season, which the plans of
@@ -141,6 +155,11 @@ func (g lightGate) at(place float64) int {
 	return g.earliest + int(place*float64(g.latest-g.earliest+1))
 }
 
+// share is the chance, 0–1, that the stage is open by a day.
+func (g lightGate) share(day int) float64 {
+	return math.Min(1, math.Max(0, float64(day-g.earliest+1)/float64(g.latest-g.earliest+1)))
+}
+
 func (g lightGate) notBefore(other lightGate) lightGate {
 	return lightGate{max(g.usual, other.usual), max(g.earliest, other.earliest), max(g.latest, other.latest)}
 }
@@ -150,6 +169,11 @@ func gateOf(rule flora.StageRule, hours []float64) lightGate {
 	var g lightGate
 	if f := rule.DayAbove; f != nil {
 		g = g.notBefore(lightGate{firstAbove(hours, f.Value), firstAbove(hours, f.Low), firstAbove(hours, f.High)})
+	}
+	if f := rule.DayShare; f != nil {
+		shortest, longest := slices.Min(hours), slices.Max(hours)
+		at := func(share float64) int { return firstBelow(hours, shortest+share*(longest-shortest)) }
+		g = g.notBefore(lightGate{at(f.Value), at(f.High), at(f.Low)})
 	}
 	if f := rule.DayBelow; f != nil {
 		g = g.notBefore(lightGate{firstBelow(hours, f.Value), firstBelow(hours, f.High), firstBelow(hours, f.Low)})
@@ -181,50 +205,42 @@ func firstBelow(hours []float64, threshold float64) int {
 	return longest
 }
 
-// member returns the first day on which each stage is open to one member, for
-// a place in the range of the rules' day lengths (0 to 1; below 0 for the usual
-// figures).
-func (g gates) member(m int, place float64, into []int) []int {
-	into = into[:0]
-	open := 0
-	for k, light := range g.light {
-		day := light.usual
-		if place >= 0 {
-			day = light.at(place)
-		}
-		if g.chill[k] != nil {
-			day = max(day, g.chill[k].DayReaching(m, g.wants[k]))
-		}
-		open = max(open, day)
-		into = append(into, open)
-	}
-	return into
-}
-
-// usualLight asks for the rules' usual day lengths.
-const usualLight = -1
-
 // table returns the weather's warmth for the plan's temperatures.
 func (p *Plan) table(weather *climate.Ensemble) *climate.ThermalTable {
 	return weather.Thermal(p.baseC, p.upperC)
 }
 
-// lead returns how far past a stage's threshold a plant of pace rho stands when
-// warmth (°C·d) has come since the start, in standard deviations of the
-// planting's spread: the share of plants that have reached the stage is Φ of it.
-func (p *Plan) lead(index int, warmth, logRho float64) float64 {
-	if index == 0 {
-		return beyondDoubt
+// order is a stage's place in the year: the rest that ends it comes after all others, as
+// does a stage that the year does not have and whose usual place is later.
+func (p *Plan) order(stage flora.Stage) int {
+	if stage != flora.Resting {
+		for k := 1; k < len(p.Stages); k++ {
+			if p.Stages[k] == stage {
+				return k
+			}
+		}
+		for k := 1; k < len(p.Stages); k++ {
+			if p.Stages[k] > stage || p.Stages[k] == flora.Resting {
+				return k
+			}
+		}
 	}
-	threshold := p.rules[index-1].Warmth.Value
-	switch {
-	case threshold <= 0:
-		return beyondDoubt
-	case warmth <= 0:
-		return -beyondDoubt
+	if last := len(p.Stages) - 1; p.Stages[last] == flora.Resting {
+		return last
 	}
-	return (math.Log(warmth/threshold) - logRho) / p.spread
+	return len(p.Stages)
 }
 
-// beyondDoubt is a number of standard deviations that stands for certainty.
-const beyondDoubt = 8.0
+// ThroughWinter tells whether days between a stage and another run through the winter:
+// the one that ends them comes earlier in the year of this plant than the one that begins
+// them. The rest ends a year.
+func (p *Plan) ThroughWinter(from, until flora.Stage) bool { return p.order(until) < p.order(from) }
+
+// Between tells whether the stage of an index lies between a stage and another, which is
+// outside.
+func (p *Plan) Between(k int, from, until flora.Stage) bool {
+	if p.ThroughWinter(from, until) {
+		return k >= p.order(from) || k < p.order(until)
+	}
+	return k > 0 && k >= p.order(from) && k < p.order(until)
+}

@@ -3,6 +3,7 @@ package phenology
 import (
 	"fmt"
 	"math"
+	"slices"
 	"strings"
 	"time"
 
@@ -67,7 +68,7 @@ func stagesOf(s *flora.Species, year *flora.YearOfLife, station climate.Normals)
 			continue
 		}
 		tmin, tmax := mean(day)
-		warmth, err := meanWarmth(station, tmin, tmax, s.Growth.Base.Value, s.Growth.Upper.Value)
+		warmth, err := meanWarmth(station, day, tmin, tmax, s.Growth.Base.Value, s.Growth.Upper.Value)
 		if err != nil {
 			return nil, err
 		}
@@ -91,13 +92,16 @@ func stagesOf(s *flora.Species, year *flora.YearOfLife, station climate.Normals)
 		}
 		before = day
 		rule := flora.StageRule{Stage: stage, Warmth: around(sums[day.DaysSince(season.Start)+1], courseWarmth)}
+		if year.Sown != "" {
+			rule.LeastDays = leastAfter(day.DaysSince(start))
+		}
 		if stage == flora.DyingBack || stage == flora.Resting {
-			if err := waitForDay(&rule, station.Latitude, day); err != nil {
+			if err := waitForDay(&rule, station.Latitude, season, day); err != nil {
 				return nil, err
 			}
 			// Where the light decides, warmth must not hold it up: in a cold autumn there
 			// may be none to come.
-			if rule.DayBelow != nil && len(rules) > 0 {
+			if rule.DayShare != nil && len(rules) > 0 {
 				rule.Warmth = rules[len(rules)-1].Warmth
 			}
 		}
@@ -110,11 +114,13 @@ func stagesOf(s *flora.Species, year *flora.YearOfLife, station climate.Normals)
 }
 
 // meanWarmth is the warmth in °C d that a day of a station gathers in the mean of many
-// years, with the usual lowest and highest temperature tminC and tmaxC. Days warmer and colder than the mean do not weigh out near the base, so it is
-// the mean over a normal spread, by Gauss and Hermite's rule of three points.
-func meanWarmth(station climate.Normals, tminC, tmaxC, baseC, upperC float64) (warmth float64, err error) {
+// years, with the usual lowest and highest temperature tminC and tmaxC. Days warmer and
+// colder than the mean do not weigh out near the base, so it is the mean over a normal
+// spread, by Gauss and Hermite's rule of three points.
+func meanWarmth(station climate.Normals, day calendar.Date, tminC, tmaxC, baseC, upperC float64) (warmth float64, err error) {
+	spreadMin, spreadMax := station.Spread(day.YearDay())
 	for _, point := range []struct{ at, weight float64 }{{0, 2.0 / 3}, {math.Sqrt(3), 1.0 / 6}, {-math.Sqrt(3), 1.0 / 6}} {
-		low, high := tminC+point.at*station.SpreadMin, tmaxC+point.at*station.SpreadMax
+		low, high := tminC+point.at*spreadMin, tmaxC+point.at*spreadMax
 		part, err := climate.DegreeDays(min(low, high), max(low, high), baseC, upperC)
 		if err != nil {
 			return 0, err
@@ -125,19 +131,34 @@ func meanWarmth(station climate.Normals, tminC, tmaxC, baseC, upperC float64) (w
 }
 
 // waitForDay makes a stage wait for the day length of a day, where days grow shorter
-// then, with a range of courseDays either way.
-func waitForDay(rule *flora.StageRule, latitude float64, day calendar.Date) error {
-	var hours [3]float64
+// then, with a range of courseDays either way: as a share of the year's range, so that it
+// comes about that day at every latitude.
+func waitForDay(rule *flora.StageRule, latitude float64, season calendar.Season, day calendar.Date) error {
+	daylight, err := NewDaylight(latitude, season)
+	if err != nil {
+		return err
+	}
+	shortest, longest := slices.Min(daylight.hours), slices.Max(daylight.hours)
+	var shares [3]float64
 	for i, days := range []int{-courseDays, 0, courseDays} {
-		var err error
-		if hours[i], err = climate.DayLength(latitude, day.AddDays(days)); err != nil {
+		hours, err := climate.DayLength(latitude, day.AddDays(days))
+		if err != nil {
 			return err
 		}
+		shares[i] = (hours - shortest) / (longest - shortest)
 	}
-	if hours[2] < hours[1] && hours[1] < hours[0] {
-		rule.DayBelow = &flora.Figure{Value: hours[1], Low: hours[2], High: hours[0], Unit: "h", Standing: flora.Guess}
+	if shares[2] < shares[1] && shares[1] < shares[0] {
+		rule.DayShare = &flora.Figure{Value: shares[1], Low: shares[2], High: shares[0], Unit: "share", Standing: flora.Guess}
 	}
 	return nil
+}
+
+// leastAfter is the least time after sowing of a stage that usually comes after a number of
+// days: warmth beyond what a plant grows best in gains it nothing. That it is between half
+// and four fifths of the usual time is a guess of ours.
+func leastAfter(days int) *flora.Figure {
+	usual := float64(days)
+	return &flora.Figure{Value: 0.65 * usual, Low: 0.5 * usual, High: 0.8 * usual, Unit: "days", Standing: flora.Guess}
 }
 
 func around(value, share float64) flora.Figure {

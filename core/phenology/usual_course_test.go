@@ -57,7 +57,7 @@ func TestACourseInTheSouthRunsThroughTheNewYear(t *testing.T) {
 		t.Fatal(err)
 	}
 	rules := species.Growth.Years[0].Stages
-	if len(rules) != 4 || rules[3].DayBelow == nil || rules[0].DayBelow != nil || rules[2].Warmth.Value <= rules[1].Warmth.Value {
+	if len(rules) != 4 || rules[3].DayShare == nil || rules[0].DayShare != nil || rules[2].Warmth.Value <= rules[1].Warmth.Value {
 		t.Errorf("the rules are %+v", rules)
 	}
 	species.Growth.Years = []flora.YearOfLife{{From: 1, Course: "shooting 5 Mar, first flower 1 Dec"}}

@@ -145,7 +145,8 @@ func direction(value float64, r flora.Range) string {
 	return ""
 }
 
-// believed scores an aspect by the mean over what it may be.
+// believed scores an aspect by the mean over what it may be. Where the likeliest is as the
+// species wants it, doubt alone makes no shortfall.
 func believed(need Need, b ground.Belief, r flora.Range) Score {
 	s := Score{Need: need, Known: b.Known(), Range: r, Standing: r.Standing}
 	if !s.Known {
@@ -164,6 +165,9 @@ func believed(need Need, b ground.Belief, r flora.Range) Score {
 		}
 	}
 	s.Has = b.Mean()
+	if likeliest := b.Aspect.Values[slices.Index(b.Chance, slices.Max(b.Chance))]; direction(likeliest, r) == "" {
+		s.Value = math.Max(s.Value, ShortBelow)
+	}
 	switch {
 	case s.Value >= 1-1e-9:
 	case below >= above:

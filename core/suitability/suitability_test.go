@@ -306,7 +306,7 @@ func TestCrowdingGrowsWithThePlants(t *testing.T) {
 		t.Errorf("two young hops cover %v", area)
 	}
 	want := suitability.MatureArea(hop, 2)
-	if math.Abs(want-2*math.Pi/4*0.81) > 1e-9 || math.Abs(area[10]-want) > 1e-9 {
+	if math.Abs(want-2*0.81) > 1e-9 || math.Abs(area[10]-want) > 1e-9 {
 		t.Errorf("in ten years they cover %v, want %v", area[10], want)
 	}
 	burdock := suitability.Stand{Species: species(t, "greater-burdock"), Plants: 4, Year: 2}

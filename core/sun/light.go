@@ -1,10 +1,10 @@
 package sun
 
 import (
-	"runtime"
-	"sync"
+	"context"
 
 	"bramblyacre/core/geometry"
+	"bramblyacre/core/parallel"
 )
 
 // Light is the direct sun on points of the ground along a course.
@@ -17,12 +17,13 @@ type Light struct {
 }
 
 // NewLight works out the light on points of the ground between obstacles. An
-// obstacle's Foot is taken from the terrain where its middle stands.
-func NewLight(c *Course, terrain Terrain, points []geometry.Point, obstacles []Obstacle) *Light {
+// obstacle's Foot is taken from the terrain where its middle stands. The error is the
+// context's, where it ends before all is worked out.
+func NewLight(ctx context.Context, c *Course, terrain Terrain, points []geometry.Point, obstacles []Obstacle) (*Light, error) {
 	l := &Light{course: c, points: points, heights: make([]float64, len(points)), share: make([][]float32, len(points))}
 	obstacles = terrain.standing(obstacles)
 	ramps := terrain.measured()
-	l.each(func(i int) {
+	all := parallel.Until(ctx.Done(), len(l.points), func(i int) {
 		at := points[i]
 		l.heights[i] = ramps.height(at)
 		tilt := terrain.Tilt(at)
@@ -38,7 +39,10 @@ func NewLight(c *Course, terrain Terrain, points []geometry.Point, obstacles []O
 		l.share[i] = share
 		l.shade(i, share, obstacles)
 	})
-	return l
+	if !all {
+		return nil, ctx.Err()
+	}
+	return l, nil
 }
 
 // With returns the light when further obstacles stand on the plan. The light it
@@ -47,7 +51,7 @@ func NewLight(c *Course, terrain Terrain, points []geometry.Point, obstacles []O
 func (l *Light) With(terrain Terrain, obstacles []Obstacle) *Light {
 	obstacles = terrain.standing(obstacles)
 	more := &Light{course: l.course, points: l.points, heights: l.heights, share: make([][]float32, len(l.points))}
-	l.each(func(i int) {
+	parallel.Each(len(l.points), func(i int) {
 		share := make([]float32, len(l.share[i]))
 		copy(share, l.share[i])
 		more.share[i] = share
@@ -68,20 +72,6 @@ func (t Terrain) standing(obstacles []Obstacle) []Obstacle {
 		placed[i] = o
 	}
 	return placed
-}
-
-// each runs work for every point, on all processors.
-func (l *Light) each(work func(i int)) {
-	workers := min(runtime.GOMAXPROCS(0), len(l.points))
-	var all sync.WaitGroup
-	for w := range workers {
-		all.Go(func() {
-			for i := w; i < len(l.points); i += workers {
-				work(i)
-			}
-		})
-	}
-	all.Wait()
 }
 
 func (l *Light) shade(i int, share []float32, obstacles []Obstacle) {

@@ -1,6 +1,8 @@
 package sun
 
 import (
+	"context"
+	"errors"
 	"math"
 	"math/rand/v2"
 	"testing"
@@ -99,7 +101,7 @@ func TestOpenFieldEqualsDayLength(t *testing.T) {
 			check(t, err)
 			want, err := DayLength(latitude, day)
 			check(t, err)
-			near(t, "an open field's sun", NewLight(course, nil, field, nil).Hours(0)[0], want, 1e-4)
+			near(t, "an open field's sun", lightOf(t, course, nil, field, nil).Hours(0)[0], want, 1e-4)
 			if fao, err := climate.DayLength(latitude, day); err != nil || math.Abs(latitude) < 55 && math.Abs(fao-want) > 0.3 {
 				t.Errorf("at %v° on %s the day is %v h here and %v h by FAO-56", latitude, day, want, fao)
 			}
@@ -131,7 +133,7 @@ func TestShadeOfALongWallAtNoon(t *testing.T) {
 			face = 0.3 // the wall is 0.3 m thick
 		}
 		points := []geometry.Point{at(face + side.poleward*0.95*reach), at(face + side.poleward*1.05*reach), at(0.3 - face - side.poleward*0.5)}
-		light := NewLight(course, nil, points, []Obstacle{wall(0, height)})
+		light := lightOf(t, course, nil, points, []Obstacle{wall(0, height)})
 		middle := len(course.moments) / 2
 		for i, want := range []float32{0, 1, 1} {
 			if got := light.share[i][middle]; got != want {
@@ -152,7 +154,7 @@ func TestFootOfAWallInMidsummer(t *testing.T) {
 	day := calendar.Must(2031, time.June, 21)
 	course, err := Day(46.6, 0, day, 2)
 	check(t, err)
-	light := NewLight(course, nil, []geometry.Point{{Y: -0.01}}, []Obstacle{wall(0, 50)})
+	light := lightOf(t, course, nil, []geometry.Point{{Y: -0.01}}, []Obstacle{wall(0, 50)})
 	want := 0.0
 	for _, m := range course.moments {
 		if m.toY < 0 { // the sun stands up the plan, north of east and west
@@ -176,13 +178,13 @@ func TestBareCrownsLetMoreThrough(t *testing.T) {
 	course, err := Year(46.6, 0, 2031, 10)
 	check(t, err)
 	point := []geometry.Point{{}}
-	shaded := NewLight(course, nil, point, []Obstacle{tree}).Hours(0)
+	shaded := lightOf(t, course, nil, point, []Obstacle{tree}).Hours(0)
 	lost := func(m int) float64 { return (course.OpenHours()[m] - shaded[m]) / course.OpenHours()[m] }
 	if lost(9) <= lost(10)/2 || lost(10) <= 0 {
 		t.Errorf("October loses %v of its sun, November %v", lost(9), lost(10))
 	}
 	tree.Through = [12]float64{}
-	opaque := NewLight(course, nil, point, []Obstacle{tree}).Hours(0)
+	opaque := lightOf(t, course, nil, point, []Obstacle{tree}).Hours(0)
 	for m := range 12 {
 		if opaque[m] > shaded[m]+1e-6 {
 			t.Errorf("month %d: an opaque crown leaves %v h, a thin one %v h", m+1, opaque[m], shaded[m])
@@ -199,9 +201,9 @@ func TestSlopes(t *testing.T) {
 	area := geometry.Polygon{{X: -20, Y: -20}, {X: 20, Y: -20}, {X: 20, Y: 20}, {X: -20, Y: 20}}
 	hours := func(faces, gradient float64) float64 {
 		slope := Terrain{{Area: area, Uphill: Toward(faces+180, 0), Gradient: gradient}}
-		return NewLight(course, slope, []geometry.Point{{}}, nil).Hours(0)[0]
+		return lightOf(t, course, slope, []geometry.Point{{}}, nil).Hours(0)[0]
 	}
-	level := NewLight(course, nil, []geometry.Point{{}}, nil).Hours(0)[0]
+	level := lightOf(t, course, nil, []geometry.Point{{}}, nil).Hours(0)[0]
 	near(t, "a south slope's sun in December", hours(180, 0.3), level, 1e-4)
 	if got := hours(0, 0.45); got != 0 { // noon's sun is 19.96° high, and tan 20° is 0.36
 		t.Errorf("a steep north slope has %v h of December sun", got)
@@ -249,9 +251,9 @@ func TestSunHoursNeverExceedTheDayAndMoreObstaclesNeverHelp(t *testing.T) {
 		obstacles := randomObstacles(rng, 8)
 		terrain := Terrain{{Area: geometry.Rectangle(40, 30).Moved(geometry.Point{X: 35, Y: 27}), Uphill: Toward(rng.Float64()*360, 0), Gradient: rng.Float64()}}
 		points := randomPoints(rng, 12)
-		few := NewLight(course, terrain, points, obstacles[:5])
+		few := lightOf(t, course, terrain, points, obstacles[:5])
 		all := few.With(terrain, obstacles[5:])
-		atOnce := NewLight(course, terrain, points, obstacles)
+		atOnce := lightOf(t, course, terrain, points, obstacles)
 		for i := range points {
 			for m, hours := range all.Hours(i) {
 				if hours > course.OpenHours()[m]+1e-4 || hours > few.Hours(i)[m]+1e-5 || hours < 0 {
@@ -271,7 +273,7 @@ func TestTurningPlanAndNorthTogetherChangesNothing(t *testing.T) {
 	terrain := Terrain{{Area: geometry.Rectangle(40, 30).Moved(geometry.Point{X: 35, Y: 27}), Uphill: Toward(200, 0), Gradient: 0.2}}
 	course, err := Year(46.6, 0, 2031, 10)
 	check(t, err)
-	before := NewLight(course, terrain, points, obstacles)
+	before := lightOf(t, course, terrain, points, obstacles)
 	const angle = 63.0
 	turned, err := Year(46.6, -angle, 2031, 10)
 	check(t, err)
@@ -283,7 +285,7 @@ func TestTurningPlanAndNorthTogetherChangesNothing(t *testing.T) {
 		points[i] = points[i].Turned(angle)
 	}
 	terrain[0].Area, terrain[0].Uphill = terrain[0].Area.Turned(angle), Toward(200, -angle)
-	after := NewLight(turned, terrain, points, obstacles)
+	after := lightOf(t, turned, terrain, points, obstacles)
 	for i := range points {
 		for m := range 12 {
 			// A ray along an edge may fall to either side of it.
@@ -301,7 +303,7 @@ func TestDrawnShadowsAgreeWithTheLight(t *testing.T) {
 	points := randomPoints(rng, 400)
 	disagree, shaded := 0, 0
 	for _, o := range randomObstacles(rng, 12) {
-		light := NewLight(course, nil, points, []Obstacle{o})
+		light := lightOf(t, course, nil, points, []Obstacle{o})
 		for j, m := range course.moments {
 			azimuth := math.Atan2(m.x, -m.y)/rad + 20
 			outlines := o.Shadow(Position{Altitude: math.Asin(m.up) / rad, Azimuth: azimuth}, 20)
@@ -345,17 +347,40 @@ func benchPlot(b *testing.B) (*Course, []geometry.Point, []Obstacle) {
 func BenchmarkYearOf40BedsAnd30Obstacles(b *testing.B) {
 	course, points, obstacles := benchPlot(b)
 	for b.Loop() {
-		NewLight(course, nil, points, obstacles)
+		lightOf(b, course, nil, points, obstacles)
 	}
 }
 
 func BenchmarkDragStepOf40BedsAnd30Obstacles(b *testing.B) {
 	course, points, obstacles := benchPlot(b)
-	others := NewLight(course, nil, points, obstacles[1:])
+	others := lightOf(b, course, nil, points, obstacles[1:])
 	for b.Loop() {
 		moved := others.With(nil, obstacles[:1])
 		for bed := range 40 {
 			moved.MeanHours(bed*25, bed*25+25)
 		}
+	}
+}
+
+// lightOf is a light that nobody waits for in vain.
+func lightOf(t testing.TB, course *Course, terrain Terrain, points []geometry.Point, obstacles []Obstacle) *Light {
+	t.Helper()
+	light, err := NewLight(t.Context(), course, terrain, points, obstacles)
+	if err != nil {
+		t.Fatal(err)
+	}
+	return light
+}
+
+// Whoever leaves takes their work along: nothing is worked out for nobody.
+func TestALightThatNobodyWaitsForIsNotWorkedOut(t *testing.T) {
+	course, err := Year(46.6, 0, 2031, 15)
+	if err != nil {
+		t.Fatal(err)
+	}
+	ctx, leave := context.WithCancel(t.Context())
+	leave()
+	if light, err := NewLight(ctx, course, nil, make([]geometry.Point, 100), nil); !errors.Is(err, context.Canceled) || light != nil {
+		t.Errorf("it is %v, %v", light, err)
 	}
 }

@@ -57,6 +57,18 @@ func (s System) PlantLength(metres float64) string {
 	return trimmed(metres*100, 0) + " cm"
 }
 
+// PlantLengths writes a range of a plant's sizes, given in metres, in one unit: "1.4 to 2.2 m",
+// "60 to 90 cm", "24 to 36 in". The greater says which.
+func (s System) PlantLengths(low, high float64) string {
+	switch {
+	case s == US:
+		return trimmed(low/0.0254, 0) + " to " + s.PlantLength(high)
+	case math.Abs(high) >= 2:
+		return trimmed(low, 1) + " to " + s.PlantLength(high)
+	}
+	return trimmed(low*100, 0) + " to " + s.PlantLength(high)
+}
+
 // GroundLength writes a length on the ground, given in metres: "2.4 m",
 // "7 ft 10 in".
 func (s System) GroundLength(metres float64) string {

@@ -8,8 +8,8 @@ import (
 	"fmt"
 	"math"
 	"regexp"
-	"strconv"
 	"strings"
+	"unicode"
 )
 
 // Kind is what a quantity measures.
@@ -55,7 +55,7 @@ var scales = map[string]scale{
 	"in": {Length, 0.0254, 0}, "inch": {Length, 0.0254, 0}, "inches": {Length, 0.0254, 0}, "\"": {Length, 0.0254, 0}, "″": {Length, 0.0254, 0},
 	"ft": {Length, 0.3048, 0}, "foot": {Length, 0.3048, 0}, "feet": {Length, 0.3048, 0}, "'": {Length, 0.3048, 0}, "′": {Length, 0.3048, 0},
 	"yd": {Length, 0.9144, 0}, "yard": {Length, 0.9144, 0}, "yards": {Length, 0.9144, 0},
-	"g": {Mass, 1, 0}, "gram": {Mass, 1, 0}, "grams": {Mass, 1, 0}, "kg": {Mass, 1000, 0}, "kilo": {Mass, 1000, 0}, "kilos": {Mass, 1000, 0},
+	"mg": {Mass, 0.001, 0}, "g": {Mass, 1, 0}, "gram": {Mass, 1, 0}, "grams": {Mass, 1, 0}, "kg": {Mass, 1000, 0}, "kilo": {Mass, 1000, 0}, "kilos": {Mass, 1000, 0},
 	"oz": {Mass, 28.349523125, 0}, "ounce": {Mass, 28.349523125, 0}, "ounces": {Mass, 28.349523125, 0},
 	"lb": {Mass, 453.59237, 0}, "lbs": {Mass, 453.59237, 0}, "pound": {Mass, 453.59237, 0}, "pounds": {Mass, 453.59237, 0},
 	"m²": {Area, 1, 0}, "m2": {Area, 1, 0}, "sqm": {Area, 1, 0},
@@ -67,7 +67,7 @@ var scales = map[string]scale{
 
 // Parse reads one amount of a kind and returns it in the base unit (m, g, m²
 // or °C). A number without a unit takes the given default unit. Several parts
-// are added up ("2 lb 3 oz", "5' 4\""), temperatures excepted. A unit of
+// are added up ("2 lb 3 oz", "5' 4\""), temperatures excepted; only the last may lack its unit. A unit of
 // another kind, an unknown unit, or a text that is no number is an error that
 // says what to write; an empty text is ErrEmpty.
 func Parse(kind Kind, text, defaultUnit string) (float64, error) {
@@ -78,7 +78,10 @@ func Parse(kind Kind, text, defaultUnit string) (float64, error) {
 	total, parts := 0.0, 0
 	for rest != "" {
 		number, name, remaining, err := nextPart(rest)
-		if err != nil {
+		if errors.Is(err, ErrAmbiguous) {
+			return 0, fmt.Errorf("%q: %w", text, err)
+		}
+		if err != nil || name == "" && remaining != "" { // two numbers are not one amount
 			return 0, fmt.Errorf("%q is not %s; write for example %s", text, kind.withArticle(), example(kind))
 		}
 		rest = remaining
@@ -107,16 +110,20 @@ var examples = map[Kind]string{
 
 func example(kind Kind) string { return examples[kind] }
 
-// onePart is a number and its unit: "2 lb" of "2 lb 3 oz", "5'" of "5'4". The
-// 2 of m2 and ft2 belongs to the unit only where a word ends after it.
-var onePart = regexp.MustCompile(`^\s*([+-]?\d+(?:[.,]\d+)?|[+-]?[.,]\d+)[\s\x{a0}]*((?:m|ft)2\b|[^\d\s+.,-]*)[\s\x{a0}]*`)
+// unitName is a unit after its number. The 2 of m2 and ft2 belongs to the unit only where a
+// word ends after it.
+var unitName = regexp.MustCompile(`^[\s\x{a0}]*((?:m|ft)2\b|[^\d\s+.,/½⅓⅔¼¾⅛⅜⅝⅞-]*)[\s\x{a0}]*`)
 
-// nextPart splits the first number and its unit off the text.
+// nextPart splits the first number and its unit off the text: "2 lb" of "2 lb 3 oz", "5'" of
+// "5'4".
 func nextPart(text string) (number float64, name, rest string, err error) {
-	found := onePart.FindStringSubmatch(text)
-	if found == nil {
-		return 0, "", "", errors.New("no number")
+	number, rest, err = SplitNumber(text)
+	if err != nil {
+		return 0, "", "", err
 	}
-	number, err = strconv.ParseFloat(strings.Replace(found[1], ",", ".", 1), 64)
-	return number, found[2], text[len(found[0]):], err
+	found := unitName.FindStringSubmatch(rest)
+	if found[1] == "" && strings.ContainsFunc(text[:len(text)-len(rest)], unicode.IsLetter) {
+		return 0, "", "", errNoNumber // "half", of nothing
+	}
+	return number, found[1], rest[len(found[0]):], nil
 }

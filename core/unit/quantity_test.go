@@ -25,6 +25,15 @@ func TestParseReadsWhatGrowersType(t *testing.T) {
 		{Length, ".5 m", "cm", 0.5},
 		{Mass, "2 lb 3 oz", "g", 992.2333},
 		{Mass, "1.2 kg", "g", 1200},
+		{Mass, "1/4 lb", "g", 113.398},
+		{Mass, "1 1/2 lb", "g", 680.3886},
+		{Mass, "1½ lb", "g", 680.3886},
+		{Mass, "½ kg", "g", 500},
+		{Mass, "half a pound", "g", 226.7962},
+		{Mass, "a pound", "g", 453.59237},
+		{Mass, "two ounces", "g", 56.699},
+		{Mass, "1/2", "oz", 14.1748},
+		{Length, "2 ft 6 1/2 in", "cm", 0.7747},
 		{Mass, "1.2 KG", "g", 1200},
 		{Area, "3 m2", "m²", 3},
 		{Area, "1 acre", "m²", 4046.8564224},
@@ -40,7 +49,7 @@ func TestParseReadsWhatGrowersType(t *testing.T) {
 }
 
 func TestParseRefusesWithAnExample(t *testing.T) {
-	for _, text := range []string{"a lot", "12 kg", "1e400", "--3", "4 4x", "3 apples"} {
+	for _, text := range []string{"a lot", "1/0 m", "half", "a", "1/", "12 kg", "1e400", "--3", "4 4x", "3 apples"} {
 		_, err := Parse(Length, text, "cm")
 		if err == nil || !strings.Contains(err.Error(), "45 cm or 18 in") {
 			t.Errorf("Parse(length, %q) gave %v; want an error with an example", text, err)
@@ -86,6 +95,41 @@ func TestDisplay(t *testing.T) {
 	for _, test := range tests {
 		if test.got != test.want {
 			t.Errorf("got %q, want %q", test.got, test.want)
+		}
+	}
+}
+
+func TestNumbersAreReadAsTheyAreWrittenAndSaid(t *testing.T) {
+	for _, test := range []struct {
+		text string
+		want float64
+		rest string
+	}{
+		{"a handful", 1, " handful"}, {"an armful", 1, " armful"}, {"half a bowl", 0.5, " bowl"}, {"Two bunches", 2, " bunches"}, {"1/4 lb", 0.25, " lb"},
+		{"1 1/2 cups", 1.5, " cups"}, {"1-1/2 cups", 1.5, " cups"}, {"2 ½ cups", 2.5, " cups"}, {"¾ quart", 0.75, " quart"}, {"-3 °C", -3, " °C"}, {"a dozen heads", 12, " heads"}, {"1,5", 1.5, ""}, {"one", 1, ""},
+		{"1 000 g", 1000, " g"}, {"1\u202f250 000", 1250000, ""}, {"12 12", 12, " 12"}, {"0,125 kg", 0.125, " kg"}, {"1000,5", 1000.5, ""},
+	} {
+		if got, rest, err := SplitNumber(test.text); err != nil || math.Abs(got-test.want) > 1e-12 || rest != test.rest {
+			t.Errorf("SplitNumber(%q) = %v, %q, %v; want %v, %q", test.text, got, rest, err, test.want, test.rest)
+		}
+	}
+	for _, text := range []string{"", "apples", "another", "1/0 cup", "--3", "/4", "oneself", "1,500 g", "999,000"} {
+		if got, _, err := SplitNumber(text); err == nil {
+			t.Errorf("SplitNumber(%q) = %v", text, got)
+		}
+	}
+}
+
+// Two numbers, or one that can be read two ways, are never quietly added up or cut short.
+func TestWhatCanBeReadTwoWaysIsRefused(t *testing.T) {
+	for _, text := range []string{"12 12", "1 2 kg", "1,500 g", "1,500,000", "3 4 5", "2 lb 3 4 oz"} {
+		if got, err := Parse(Mass, text, "g"); err == nil {
+			t.Errorf("%q is %v g", text, got)
+		}
+	}
+	for text, want := range map[string]float64{"1 000": 1000, "1 000 g": 1000, "1 kg 250": 1250, "2 lb 3 oz": 2*453.59237 + 3*28.349523125} {
+		if got, err := Parse(Mass, text, "g"); err != nil || math.Abs(got-want) > 1e-9 {
+			t.Errorf("%q is %v g, %v; want %v", text, got, err, want)
 		}
 	}
 }

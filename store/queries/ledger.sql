@@ -18,5 +18,8 @@ WHERE (kind = sqlc.arg('kind') OR CAST(sqlc.arg('kind') AS TEXT) = '' AND (kind 
 ORDER BY id DESC
 LIMIT sqlc.arg('most');
 
+-- name: WholeLedger :many
+SELECT id, changes FROM ledger ORDER BY id;
+
 -- name: LastLedgerID :one
 SELECT CAST(COALESCE(MAX(id), 0) AS INTEGER) AS newest FROM ledger;

@@ -1,8 +1,8 @@
 -- Put writes a whole row: a new one where id is null, else in place of the old.
 -- It is the only way rows change, so that the ledger can put any row back.
 -- name: PutLook :one
-INSERT INTO looks (id, planting_id, find_id, day, by_whom, answers, shown, photos, note)
-VALUES (sqlc.narg('id'), sqlc.narg('planting_id'), sqlc.narg('find_id'), sqlc.arg('day'), sqlc.arg('by_whom'), sqlc.arg('answers'), sqlc.arg('shown'), sqlc.arg('photos'), sqlc.arg('note'))
+INSERT INTO looks (id, planting_id, find_id, day, by_whom, answers, shown, photos, note, noted_on)
+VALUES (sqlc.narg('id'), sqlc.narg('planting_id'), sqlc.narg('find_id'), sqlc.arg('day'), sqlc.arg('by_whom'), sqlc.arg('answers'), sqlc.arg('shown'), sqlc.arg('photos'), sqlc.arg('note'), sqlc.arg('noted_on'))
 ON CONFLICT (id) DO UPDATE SET
     planting_id = excluded.planting_id,
     find_id = excluded.find_id,
@@ -11,7 +11,8 @@ ON CONFLICT (id) DO UPDATE SET
     answers = excluded.answers,
     shown = excluded.shown,
     photos = excluded.photos,
-    note = excluded.note
+    note = excluded.note,
+    noted_on = excluded.noted_on
 RETURNING *;
 
 -- name: GetLook :one

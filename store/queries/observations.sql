@@ -1,8 +1,8 @@
 -- Put writes a whole row: a new one where id is null, else in place of the old.
 -- It is the only way rows change, so that the ledger can put any row back.
 -- name: PutObservation :one
-INSERT INTO observations (id, planting_id, day, stage, share, height_m, width_m, marks, note, client_key)
-VALUES (sqlc.narg('id'), sqlc.arg('planting_id'), sqlc.arg('day'), sqlc.arg('stage'), sqlc.arg('share'), sqlc.narg('height_m'), sqlc.narg('width_m'), sqlc.arg('marks'), sqlc.arg('note'), sqlc.narg('client_key'))
+INSERT INTO observations (id, planting_id, day, stage, share, height_m, width_m, marks, note, client_key, affirmed)
+VALUES (sqlc.narg('id'), sqlc.arg('planting_id'), sqlc.arg('day'), sqlc.arg('stage'), sqlc.arg('share'), sqlc.narg('height_m'), sqlc.narg('width_m'), sqlc.arg('marks'), sqlc.arg('note'), sqlc.narg('client_key'), sqlc.arg('affirmed'))
 ON CONFLICT (id) DO UPDATE SET
     planting_id = excluded.planting_id,
     day = excluded.day,
@@ -12,7 +12,8 @@ ON CONFLICT (id) DO UPDATE SET
     width_m = excluded.width_m,
     marks = excluded.marks,
     note = excluded.note,
-    client_key = excluded.client_key
+    client_key = excluded.client_key,
+    affirmed = excluded.affirmed
 RETURNING *;
 
 -- name: GetObservation :one
@@ -23,6 +24,3 @@ DELETE FROM observations WHERE id = ?;
 
 -- name: ListObservations :many
 SELECT * FROM observations ORDER BY day, id;
-
--- name: GetObservationByClientKey :one
-SELECT * FROM observations WHERE client_key = ?;

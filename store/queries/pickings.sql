@@ -1,8 +1,8 @@
 -- Put writes a whole row: a new one where id is null, else in place of the old.
 -- It is the only way rows change, so that the ledger can put any row back.
 -- name: PutPicking :one
-INSERT INTO pickings (id, planting_id, day, part, units, grams, share, took_anyway, note, client_key)
-VALUES (sqlc.narg('id'), sqlc.arg('planting_id'), sqlc.arg('day'), sqlc.arg('part'), sqlc.arg('units'), sqlc.arg('grams'), sqlc.arg('share'), sqlc.arg('took_anyway'), sqlc.arg('note'), sqlc.narg('client_key'))
+INSERT INTO pickings (id, planting_id, day, part, units, grams, share, took_anyway, note, client_key, crowns_back, noted_after)
+VALUES (sqlc.narg('id'), sqlc.arg('planting_id'), sqlc.arg('day'), sqlc.arg('part'), sqlc.arg('units'), sqlc.arg('grams'), sqlc.arg('share'), sqlc.arg('took_anyway'), sqlc.arg('note'), sqlc.narg('client_key'), sqlc.arg('crowns_back'), sqlc.arg('noted_after'))
 ON CONFLICT (id) DO UPDATE SET
     planting_id = excluded.planting_id,
     day = excluded.day,
@@ -12,7 +12,9 @@ ON CONFLICT (id) DO UPDATE SET
     share = excluded.share,
     took_anyway = excluded.took_anyway,
     note = excluded.note,
-    client_key = excluded.client_key
+    client_key = excluded.client_key,
+    crowns_back = excluded.crowns_back,
+    noted_after = excluded.noted_after
 RETURNING *;
 
 -- name: GetPicking :one
@@ -23,6 +25,3 @@ DELETE FROM pickings WHERE id = ?;
 
 -- name: ListPickings :many
 SELECT * FROM pickings ORDER BY day, id;
-
--- name: GetPickingByClientKey :one
-SELECT * FROM pickings WHERE client_key = ?;

@@ -1,13 +1,17 @@
 import { useMemo, useSyncExternalStore } from "react";
 
-import { api, told, Unreachable, type Schemas } from "./client";
+import { api, newKey, plotShown, Refusal, told, Unreachable, type Schemas } from "./client";
 
 /** A look that was noted without a network: kept on this device until it is sent. */
 export interface Kept {
+  /** The plot that it was noted in: it is never sent to another. */
+  plot?: string;
   plantingId: number;
   note: Schemas["ObservationInput"];
   /** Why the plot did not take it in, once it has said so. */
   refused?: string;
+  /** The questions it was asked back with, word for word: affirmed, it is taken in. */
+  asked?: string[];
 }
 
 const place = "brambly-acre-outbox";
@@ -40,28 +44,44 @@ function listen(tell: () => void) {
   };
 }
 
-/** useKeptLooks returns the looks that are kept on this device: those to send, and those that were refused. */
+const isOurs = (kept: Kept) => kept.plot === plotShown();
+
+/** useKeptLooks returns the looks that this device keeps for this plot: those to send, and those that were refused. */
 export function useKeptLooks(): Kept[] {
   const text = useSyncExternalStore(listen, stored);
-  return useMemo(() => parse(text), [text]);
+  return useMemo(() => parse(text).filter(isOurs), [text]);
+}
+
+/** useForeignLooks returns how many looks this device keeps for other plots: they wait until those are served again. */
+export function useForeignLooks(): number {
+  const text = useSyncExternalStore(listen, stored);
+  return useMemo(() => parse(text).filter((kept) => !isOurs(kept)).length, [text]);
 }
 
 /** discard throws a look away that was refused. */
 export const discard = (kept: Kept) =>
   write(read().filter((other) => other.note.clientKey !== kept.note.clientKey));
 
-/** newKey makes a key by which a look that is sent twice counts once. */
-export function newKey(): string {
-  const bytes = crypto.getRandomValues(new Uint8Array(16));
-  return Array.from(bytes, (b) => b.toString(16).padStart(2, "0")).join("");
-}
+/** affirm says that a look that was asked back about is no slip: it is sent again. */
+export const affirm = (kept: Kept) =>
+  write(
+    read().map((other) =>
+      other.note.clientKey === kept.note.clientKey
+        ? {
+            plot: other.plot,
+            plantingId: other.plantingId,
+            note: { ...other.note, affirmed: kept.asked ?? [] },
+          }
+        : other,
+    ),
+  );
 
 const send = ({ plantingId, note }: Kept) =>
   told(api.POST("/api/plantings/{id}/observations", { params: { path: { id: plantingId } }, body: note }));
 
 /** noteLook sends a look, or keeps it on this device where the plot cannot be reached: then it returns null. */
 export async function noteLook(plantingId: number, note: Schemas["ObservationInput"]) {
-  const kept = { plantingId, note: { ...note, clientKey: note.clientKey ?? newKey() } };
+  const kept = { plot: plotShown(), plantingId, note: { ...note, clientKey: note.clientKey ?? newKey() } };
   try {
     return await send(kept);
   } catch (reason) {
@@ -74,15 +94,19 @@ export async function noteLook(plantingId: number, note: Schemas["ObservationInp
 /** sendWaiting sends the looks that wait, the oldest first, and returns how many were taken in. */
 export async function sendWaiting(): Promise<number> {
   let sent = 0;
-  for (const kept of read().filter((k) => !k.refused)) {
+  for (const kept of read().filter((k) => isOurs(k) && !k.refused)) {
     try {
       await send(kept);
     } catch (reason) {
-      if (reason instanceof Unreachable) break;
+      // Where another plot is served now, they wait for their own.
+      if (reason instanceof Unreachable || (reason instanceof Refusal && reason.otherPlot)) break;
       // What the plot refuses stays here with its reason, so that nothing is lost unseen.
       const refused = reason instanceof Error ? reason.message : String(reason);
+      const asked = reason instanceof Refusal ? reason.asked.map((question) => question.words) : [];
       write(
-        read().map((other) => (other.note.clientKey === kept.note.clientKey ? { ...other, refused } : other)),
+        read().map((other) =>
+          other.note.clientKey === kept.note.clientKey ? { ...other, refused, asked } : other,
+        ),
       );
       continue;
     }

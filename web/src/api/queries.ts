@@ -1,11 +1,22 @@
 import { keepPreviousData, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useCallback } from "react";
 
-import { api, told } from "./client";
+import { api, showPlot, told } from "./client";
 
 const on = (day: string | undefined) => ({ params: { query: { on: day } } });
 
-export const useSite = () => useQuery({ queryKey: ["site"], queryFn: () => told(api.GET("/api/site")) });
+export const useSite = () =>
+  useQuery({
+    queryKey: ["site"],
+    queryFn: async () => {
+      const site = await told(api.GET("/api/site"));
+      showPlot(site.plotId);
+      return site;
+    },
+  });
+
+export const useCopies = () =>
+  useQuery({ queryKey: ["copies"], queryFn: () => told(api.GET("/api/copies")) });
 
 export const useRibbon = (day?: string) =>
   useQuery({
@@ -149,18 +160,19 @@ export const useCompare = (ids: string[], day?: string) =>
     enabled: ids.length > 1,
   });
 
-export const useCheck = (id: number, day?: string) =>
+export const useCheck = (id: number, day: string | undefined, by: string) =>
   useQuery({
-    queryKey: ["check", id, day],
+    queryKey: ["check", id, day, by],
     queryFn: () =>
-      told(api.GET("/api/plantings/{id}/check", { params: { path: { id }, query: { on: day } } })),
+      told(api.GET("/api/plantings/{id}/check", { params: { path: { id }, query: { on: day, by } } })),
     placeholderData: keepPreviousData,
   });
 
-export const useFindCheck = (id: number, day?: string) =>
+export const useFindCheck = (id: number, day: string | undefined, by: string) =>
   useQuery({
-    queryKey: ["find check", id, day],
-    queryFn: () => told(api.GET("/api/finds/{id}/check", { params: { path: { id }, query: { on: day } } })),
+    queryKey: ["findCheck", id, day, by],
+    queryFn: () =>
+      told(api.GET("/api/finds/{id}/check", { params: { path: { id }, query: { on: day, by } } })),
     placeholderData: keepPreviousData,
   });
 

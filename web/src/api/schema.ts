@@ -175,6 +175,41 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/copies": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** How the plot's file is looked after */
+        get: operations["getCopies"];
+        put?: never;
+        /** Keep a copy of the plot as it stands */
+        post: operations["keepCopy"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/copies/kept": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Change how many nights' copies are kept */
+        put: operations["setCopiesKept"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/customs": {
         parameters: {
             query?: never;
@@ -185,6 +220,23 @@ export interface paths {
         get?: never;
         /** Switch customs on or off */
         put: operations["setCustoms"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/files/archive": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The whole plot in open files */
+        get: operations["getArchive"];
+        put?: never;
         post?: never;
         delete?: never;
         options?: never;
@@ -526,7 +578,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Keep a photograph, JPEG or PNG */
+        /** Keep a photograph, JPEG, PNG or WebP */
         post: operations["keepPhotograph"];
         delete?: never;
         options?: never;
@@ -1262,6 +1314,8 @@ export interface components {
             /** @description What stands within reach of a spade, where roots are lifted */
             beside: components["schemas"]["Neighbour"][];
             cautions: string[];
+            /** @description What is lifted leaves a crown with buds that may be put back */
+            crowns: boolean;
             /** @description The grower's own customs, by author; none while they are switched off */
             customs: string[];
             /** Format: double */
@@ -1329,6 +1383,13 @@ export interface components {
         };
         BasketView: {
             cautions: components["schemas"]["CautionsView"];
+            /**
+             * Format: double
+             * @description What nothing was made of yet, in grams, fresh
+             */
+            left: number;
+            /** @description The same in words; empty where nothing is left */
+            leftWeight: string;
             made: string[];
             /** @description What may be made of it, by the verdict of its part */
             mayMake: string[];
@@ -1367,6 +1428,8 @@ export interface components {
             words: string;
         };
         BedInput: {
+            /** @description The questions that were asked back, word for word, and said yes to */
+            affirmed?: string[];
             depth?: string;
             drainage?: string;
             /** @description open or held; empty: told from the plan */
@@ -1457,6 +1520,7 @@ export interface components {
             unknown: number;
             unsafe: string;
             unsafeWhy: string;
+            version: string;
             /** Format: double */
             widthM: number;
             words: string;
@@ -1536,6 +1600,8 @@ export interface components {
             /** Format: int64 */
             needed: number;
             ruledOut: boolean;
+            /** @description A character that decides could not be told, so it stays open */
+            untold: boolean;
         };
         CheckLater: {
             against: string[];
@@ -1570,6 +1636,8 @@ export interface components {
             /** @description What contradicted */
             against: components["schemas"]["CheckSeen"][];
             botanical: string;
+            /** @description Who the questions are for */
+            by: string;
             /** @description The look-alikes it names, and every other dangerous plant that is not ruled out yet */
             dangers: components["schemas"]["CheckDanger"][];
             /**
@@ -1577,6 +1645,8 @@ export interface components {
              * @description 0 for a planting
              */
             findId: number;
+            /** @description The first day on which another look of theirs counts; the day itself where it counts now */
+            from: string;
             /** @description Pickings of it that are held back while it is not sure */
             heldBack: string[];
             /** @description All that it is known by, the musts first */
@@ -1605,6 +1675,8 @@ export interface components {
             /** @description What this season shows, what excludes most danger first */
             questions: components["schemas"]["CheckQuestion"][];
             seen: components["schemas"]["CheckSeen"][];
+            /** @description The characters that it can show on the day */
+            showing: string[];
             source: string;
             speciesId: string;
             /** @description Where it usually stands on the day */
@@ -1658,6 +1730,29 @@ export interface components {
             characters: components["schemas"]["CompareCharacter"][];
             plants: components["schemas"]["PlantBrief"][];
             rows: components["schemas"]["CompareRow"][];
+        };
+        CopiesView: {
+            /** @description The newest first */
+            copies: components["schemas"]["CopyView"][];
+            /** @description What is wrong with the plot's file, and what to do; empty where nothing is */
+            damage: string;
+            /** @description The folder that the plot is kept in; empty for the sample plot, which is made anew at every start */
+            folder: string;
+            /**
+             * Format: int64
+             * @description How many nights' copies are kept
+             */
+            kept: number;
+            /** @description Why the last night's copy could not be kept; empty where it was */
+            trouble: string;
+        };
+        CopyView: {
+            name: string;
+            /** @description One of the nights', which give way to newer ones */
+            night: boolean;
+            path: string;
+            /** @description When it was made, and how large it is */
+            words: string;
         };
         Corner: {
             x: string;
@@ -1801,6 +1896,7 @@ export interface components {
             /** @description It is the grower's */
             own: boolean;
             standing: string;
+            version: string;
         };
         FindInput: {
             day: string;
@@ -1815,10 +1911,17 @@ export interface components {
             speciesId: string;
         };
         FindPlantingInput: {
+            /** @description The questions that were asked back, word for word, and said yes to */
+            affirmed?: string[];
             /** Format: int64 */
             bedId: number;
             /** Format: int64 */
             plants: number;
+            /**
+             * Format: int64
+             * @description The year of its life that it was found in; 0 where nobody knows
+             */
+            year?: number;
         };
         FindView: {
             day: string;
@@ -1962,6 +2065,7 @@ export interface components {
              */
             reachM: number;
             shades: boolean;
+            version: string;
             /** Format: double */
             widthM: number;
             words: string;
@@ -2074,10 +2178,20 @@ export interface components {
             };
             /** @description Who looked */
             by: string;
+            clientKey?: string;
+            /** @description Today, or of one that a device kept the day on which it was made */
             day: string;
+            /** @description A device kept it without a network until now */
+            kept?: boolean;
             note?: string;
             /** @description Of photographs kept before */
             photos?: string[];
+            /** @description For each answer the states that the plant was said to show */
+            shown: {
+                [key: string]: string[];
+            };
+            /** @description The plant that was asked about */
+            speciesId: string;
         };
         LookView: {
             answers: components["schemas"]["LookAnswer"][];
@@ -2089,6 +2203,8 @@ export interface components {
             photos: string[];
         };
         MakingInput: {
+            /** @description How much of it, fresh, as typed; empty for all that is left */
+            amount?: string;
             note?: string;
             preparation: string;
         };
@@ -2159,6 +2275,7 @@ export interface components {
             share: number;
             speciesId: string;
             taken: string;
+            version: string;
         };
         Neighbour: {
             bed: string;
@@ -2185,15 +2302,21 @@ export interface components {
             source: string;
             summary: string;
             title: string;
+            /** @description The weather is what is usual in this climate: nothing was read or foretold */
+            usual: boolean;
             weather: components["schemas"]["WeatherDay"][];
         };
         ObservationInput: {
+            /** @description The questions that were asked back, word for word, and said yes to */
+            affirmed?: string[];
             clientKey?: string;
             day: string;
             height?: string;
             marks?: string[];
             note?: string;
             share?: string;
+            /** @description The plant that the page showed */
+            speciesId?: string;
             stage: string;
             width?: string;
         };
@@ -2286,6 +2409,7 @@ export interface components {
             id: number;
             name: string;
             note: string;
+            version: string;
             /** @description The circumstances and the age, in words */
             words: string;
         };
@@ -2297,9 +2421,15 @@ export interface components {
         PickingInput: {
             amount: string;
             clientKey?: string;
+            /** @description Of what is lifted, the crowns with buds were put back */
+            crownsBack?: boolean;
             day: string;
+            /** @description What one handful, bowl or cup weighs, as typed; kept */
+            measureWeighs?: string;
             note?: string;
             part: string;
+            /** @description The plant that the page showed */
+            speciesId?: string;
             tookAnyway?: boolean;
         };
         PlantBrief: {
@@ -2350,6 +2480,7 @@ export interface components {
                 [key: string]: unknown;
             };
             text: string;
+            version: string;
         };
         PlantFileInput: {
             sheet?: {
@@ -2473,6 +2604,8 @@ export interface components {
             kinds: string[];
             /** @description The scales of a place, least first */
             moisture: string[];
+            /** @description The version of a file that is not there yet */
+            newVersion: string;
             organs: string[];
             preparations: string[];
             roots: string[];
@@ -2543,6 +2676,7 @@ export interface components {
             uses: string[];
             /** @enum {string} */
             verdict: "well" | "fairly" | "hardly" | "no";
+            version: string;
             /** @description The water that it wants */
             water: string;
             width: string;
@@ -2571,9 +2705,12 @@ export interface components {
             speciesId: string;
             stage: string;
             stageWords: string;
+            version: string;
             width: string;
         };
         PlantingInput: {
+            /** @description The questions that were asked back, word for word, and said yes to */
+            affirmed?: string[];
             /** @description As typed; empty where plants are counted */
             area?: string;
             /** Format: int64 */
@@ -2590,6 +2727,11 @@ export interface components {
             source?: string;
             speciesId: string;
             startedOn: string;
+            /**
+             * Format: int64
+             * @description The year of its life that it was in when it was set; 0 where nobody knows
+             */
+            year?: number;
         };
         PlantingView: {
             allowances: components["schemas"]["AllowanceView"][];
@@ -2649,10 +2791,16 @@ export interface components {
             stages: components["schemas"]["StageBand"][];
             /** @description The weakest standing the forecast rests on */
             standing: string;
+            /**
+             * Format: int64
+             * @description The year of its life that it was in when it was set; 0 where nobody said
+             */
+            startYear: number;
             startedOn: string;
             today: string;
             unsafe: string;
             verdicts: components["schemas"]["PartVerdict"][];
+            version: string;
             width: string;
             windows: components["schemas"]["WindowView"][];
         };
@@ -2699,6 +2847,8 @@ export interface components {
             scaleText: string;
             /** @description Uses that plants are grouped by */
             uses: string[];
+            /** @description Of the plot's place and boundary */
+            version: string;
             /** Format: double */
             widthM: number;
         };
@@ -2789,6 +2939,7 @@ export interface components {
              * @description Degrees clockwise
              */
             turn?: number;
+            version?: string;
             /** @enum {string} */
             what: "bed" | "item";
             /** @description Also the width across of a ring or a round thing, and the breadth of a line */
@@ -2828,6 +2979,10 @@ export interface components {
             share: string;
             stage: string;
         };
+        SetCopiesKeptRequest: {
+            /** Format: int64 */
+            kept: number;
+        };
         SetCustomsRequest: {
             on: boolean;
         };
@@ -2859,12 +3014,19 @@ export interface components {
             tells: string[];
         };
         SiteInput: {
+            /** @description The questions that were asked back, word for word, and said yes to */
+            affirmed?: string[];
             altitude: string;
             climateId: string;
             depth: string;
             /** Format: double */
             latitude: number;
             name: string;
+            /**
+             * @description What reads the weather; empty for nothing
+             * @enum {string}
+             */
+            station?: "" | "simulated";
             units: string;
             width: string;
         };
@@ -2896,6 +3058,8 @@ export interface components {
             climates: components["schemas"]["ClimateChoice"][];
             /** @description The grower's customs are shown */
             customs: boolean;
+            /** @description What is wrong with the plot's file, and what to do; empty where nothing is known to be */
+            damage: string;
             depth: string;
             /** Format: double */
             depthM: number;
@@ -2911,18 +3075,26 @@ export interface components {
             origins: components["schemas"]["OriginChoice"][];
             /** @description Today is fixed and does not follow the clock */
             pinned: boolean;
+            /** @description What the plot is known by, wherever it is served */
+            plotId: string;
             /** @description This is the sample plot */
             sample: boolean;
             seasonEnd: string;
             seasonStart: string;
             shares: string[];
             shelters: string[];
+            /**
+             * @description What is switched on to read the weather; empty for nothing
+             * @enum {string}
+             */
+            station: "" | "simulated";
             today: string;
             /** @description Trees that poison the ground */
             trees: components["schemas"]["TreeChoice"][];
             /** @enum {string} */
             units: "metric" | "us";
             unsafe: components["schemas"]["UnsafeChoice"][];
+            version: string;
             weatherSimulated: boolean;
             weatherSource: string;
             width: string;
@@ -2933,6 +3105,7 @@ export interface components {
             /** Format: double */
             high: number;
             key: string;
+            known: boolean;
             /** Format: double */
             low: number;
             name: string;
@@ -2951,11 +3124,14 @@ export interface components {
             };
             by: string;
             note?: string;
-            /**
-             * Format: double
-             * @description How much went to the compost, in grams
-             */
-            rejected: number;
+            /** @description How much went to the compost, as typed; empty for nothing */
+            rejected?: string;
+            /** @description For each answer the states that the plant was said to show */
+            shown: {
+                [key: string]: string[];
+            };
+            /** @description The plant that was asked about */
+            speciesId: string;
         };
         SpeciesChoice: {
             botanical: string;
@@ -2964,6 +3140,8 @@ export interface components {
             name: string;
             /** @description Every name, for searching */
             names: string;
+            /** @description What to know before it is set: the law, children, hens, how it spreads */
+            warnings: string[];
         };
         SpecimenView: {
             botanical: string;
@@ -3039,6 +3217,7 @@ export interface components {
             speciesId: string;
             stage: string;
             stageWords: string;
+            version: string;
             width: string;
             /**
              * Format: double
@@ -3081,6 +3260,7 @@ export interface components {
         Thing: {
             /** Format: int64 */
             id: number;
+            version?: string;
             /** @enum {string} */
             what: "bed" | "item";
         };
@@ -3108,6 +3288,8 @@ export interface components {
             /** Format: double */
             rainMm: number;
             wet: boolean;
+            /** Format: double */
+            wetChance: number;
         };
         WhatIfInput: {
             /**
@@ -3146,6 +3328,11 @@ export interface components {
              * @description 0 sandy to 4 clay
              */
             texture?: number;
+            /**
+             * Format: double
+             * @description Moisture in winter: 0 dry, 1 fresh, 2 moist, 3 wet
+             */
+            winter?: number;
         };
         WhatIfView: {
             /** @description Each planting's answer as things are */
@@ -3201,6 +3388,8 @@ export interface components {
             memory: string[];
             name: string;
             speciesId: string;
+            /** @description What to know before it is set: the law, children, hens, how it spreads */
+            warnings: string[];
         };
         WindowView: {
             /** @description What may be taken on the day; empty outside the window */
@@ -3306,7 +3495,10 @@ export interface operations {
     changeBed: {
         parameters: {
             query?: never;
-            header?: never;
+            header: {
+                /** @description The version that was shown, in quotes */
+                "If-Match": string;
+            };
             path: {
                 id: number;
             };
@@ -3598,6 +3790,97 @@ export interface operations {
             };
         };
     };
+    getCopies: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CopiesView"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    keepCopy: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CopiesView"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    setCopiesKept: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SetCopiesKeptRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Entry"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
     setCustoms: {
         parameters: {
             query?: never;
@@ -3619,6 +3902,33 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["Entry"];
                 };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    getArchive: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
             /** @description Error */
             default: {
@@ -3826,6 +4136,8 @@ export interface operations {
             query?: {
                 /** @description The day to show, 2031-05-27; today where it is left out */
                 on?: string;
+                /** @description Who looks; left out for who looked first */
+                by?: string;
             };
             header?: never;
             path: {
@@ -4088,7 +4400,10 @@ export interface operations {
     setNeed: {
         parameters: {
             query?: never;
-            header?: never;
+            header: {
+                /** @description The version that was shown, in quotes */
+                "If-Match": string;
+            };
             path?: never;
             cookie?: never;
         };
@@ -4153,7 +4468,10 @@ export interface operations {
     putOwnPlant: {
         parameters: {
             query?: never;
-            header?: never;
+            header: {
+                /** @description The version that was shown, in quotes */
+                "If-Match": string;
+            };
             path?: never;
             cookie?: never;
         };
@@ -4250,7 +4568,10 @@ export interface operations {
     changePerson: {
         parameters: {
             query?: never;
-            header?: never;
+            header: {
+                /** @description The version that was shown, in quotes */
+                "If-Match": string;
+            };
             path: {
                 id: number;
             };
@@ -4553,7 +4874,10 @@ export interface operations {
     setBoundary: {
         parameters: {
             query?: never;
-            header?: never;
+            header: {
+                /** @description The version that was shown, in quotes */
+                "If-Match": string;
+            };
             path?: never;
             cookie?: never;
         };
@@ -4685,7 +5009,10 @@ export interface operations {
     changeItem: {
         parameters: {
             query?: never;
-            header?: never;
+            header: {
+                /** @description The version that was shown, in quotes */
+                "If-Match": string;
+            };
             path: {
                 id: number;
             };
@@ -5010,7 +5337,10 @@ export interface operations {
     changePlanting: {
         parameters: {
             query?: never;
-            header?: never;
+            header: {
+                /** @description The version that was shown, in quotes */
+                "If-Match": string;
+            };
             path: {
                 id: number;
             };
@@ -5078,6 +5408,8 @@ export interface operations {
             query?: {
                 /** @description The day to show, 2031-05-27; today where it is left out */
                 on?: string;
+                /** @description Who looks; left out for who looked first */
+                by?: string;
             };
             header?: never;
             path: {
@@ -5353,7 +5685,10 @@ export interface operations {
     putOwnFigure: {
         parameters: {
             query?: never;
-            header?: never;
+            header: {
+                /** @description The version that was shown, in quotes */
+                "If-Match": string;
+            };
             path: {
                 id: string;
             };
@@ -5736,7 +6071,10 @@ export interface operations {
     setSite: {
         parameters: {
             query?: never;
-            header?: never;
+            header: {
+                /** @description The version that was shown, in quotes */
+                "If-Match": string;
+            };
             path?: never;
             cookie?: never;
         };

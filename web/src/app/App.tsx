@@ -1,5 +1,5 @@
 import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
-import { lazy } from "react";
+import { lazy, useEffect } from "react";
 import { BrowserRouter, Outlet, Route, Routes } from "react-router";
 
 import { Now } from "../areas/now/Now";
@@ -8,22 +8,41 @@ import { LookProvider } from "./LookProvider";
 import { Shell } from "./Shell";
 import { UndoProvider } from "./Undo";
 
-const Plot = lazy(() => import("../areas/plot/Plot").then((m) => ({ default: m.Plot })));
-const Round = lazy(() => import("../areas/round/Round").then((m) => ({ default: m.Round })));
-const Planting = lazy(() => import("../areas/planting/Planting").then((m) => ({ default: m.Planting })));
-const Gather = lazy(() => import("../areas/gather/Gather").then((m) => ({ default: m.Gather })));
-const Plants = lazy(() => import("../areas/plants/Plants").then((m) => ({ default: m.Plants })));
-const Plant = lazy(() => import("../areas/plants/Plant").then((m) => ({ default: m.Plant })));
-const Compare = lazy(() => import("../areas/plants/Compare").then((m) => ({ default: m.Compare })));
-const OwnPlant = lazy(() => import("../areas/plants/OwnPlant").then((m) => ({ default: m.OwnPlant })));
-const Check = lazy(() => import("../areas/check/Check").then((m) => ({ default: m.Check })));
-const FindCheck = lazy(() => import("../areas/check/Check").then((m) => ({ default: m.FindCheck })));
-const What = lazy(() => import("../areas/check/What").then((m) => ({ default: m.What })));
-const Characters = lazy(() => import("../areas/check/Characters").then((m) => ({ default: m.Characters })));
-const Practice = lazy(() => import("../areas/practice/Practice").then((m) => ({ default: m.Practice })));
-const Specimen = lazy(() => import("../areas/practice/Specimen").then((m) => ({ default: m.Specimen })));
-const Ledger = lazy(() => import("../areas/ledger/Ledger").then((m) => ({ default: m.Ledger })));
-const Settings = lazy(() => import("../areas/settings/Settings").then((m) => ({ default: m.Settings })));
+/** The areas' code: fetched when one is opened, or else as soon as the first screen stands. */
+const fetched = {
+  plot: () => import("../areas/plot/Plot"),
+  round: () => import("../areas/round/Round"),
+  planting: () => import("../areas/planting/Planting"),
+  gather: () => import("../areas/gather/Gather"),
+  plants: () => import("../areas/plants/Plants"),
+  plant: () => import("../areas/plants/Plant"),
+  compare: () => import("../areas/plants/Compare"),
+  ownPlant: () => import("../areas/plants/OwnPlant"),
+  check: () => import("../areas/check/Check"),
+  what: () => import("../areas/check/What"),
+  characters: () => import("../areas/check/Characters"),
+  practice: () => import("../areas/practice/Practice"),
+  specimen: () => import("../areas/practice/Specimen"),
+  ledger: () => import("../areas/ledger/Ledger"),
+  settings: () => import("../areas/settings/Settings"),
+};
+
+const Plot = lazy(() => fetched.plot().then((m) => ({ default: m.Plot })));
+const Round = lazy(() => fetched.round().then((m) => ({ default: m.Round })));
+const Planting = lazy(() => fetched.planting().then((m) => ({ default: m.Planting })));
+const Gather = lazy(() => fetched.gather().then((m) => ({ default: m.Gather })));
+const Plants = lazy(() => fetched.plants().then((m) => ({ default: m.Plants })));
+const Plant = lazy(() => fetched.plant().then((m) => ({ default: m.Plant })));
+const Compare = lazy(() => fetched.compare().then((m) => ({ default: m.Compare })));
+const OwnPlant = lazy(() => fetched.ownPlant().then((m) => ({ default: m.OwnPlant })));
+const Check = lazy(() => fetched.check().then((m) => ({ default: m.Check })));
+const FindCheck = lazy(() => fetched.check().then((m) => ({ default: m.FindCheck })));
+const What = lazy(() => fetched.what().then((m) => ({ default: m.What })));
+const Characters = lazy(() => fetched.characters().then((m) => ({ default: m.Characters })));
+const Practice = lazy(() => fetched.practice().then((m) => ({ default: m.Practice })));
+const Specimen = lazy(() => fetched.specimen().then((m) => ({ default: m.Specimen })));
+const Ledger = lazy(() => fetched.ledger().then((m) => ({ default: m.Ledger })));
+const Settings = lazy(() => fetched.settings().then((m) => ({ default: m.Settings })));
 
 const client = new QueryClient({
   // The server is on this machine or this network: what it says holds until something changes.
@@ -43,7 +62,20 @@ function WithActs() {
   );
 }
 
+/** Out on the round there may be no network: what may be opened there is fetched before. */
+const fetchAfterMs = 1500;
+
+function useFetchAhead() {
+  useEffect(() => {
+    const timer = setTimeout(() => {
+      for (const area of Object.values(fetched)) area().catch(() => undefined); // asked for again when opened
+    }, fetchAfterMs);
+    return () => clearTimeout(timer);
+  }, []);
+}
+
 export function App() {
+  useFetchAhead();
   return (
     <LookProvider>
       <QueryClientProvider client={client}>

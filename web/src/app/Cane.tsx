@@ -1,9 +1,10 @@
-import { Box, useMediaQuery, useTheme } from "@mui/material";
+import { Box, Menu, MenuItem, useMediaQuery, useTheme } from "@mui/material";
+import { useState, type MouseEvent } from "react";
 import { Link, useLocation } from "react-router";
 
 import { useNow, useRound, useSite } from "../api/queries";
 import { areas } from "./areas";
-import { useKept } from "./shownDay";
+import { useGo, useKept } from "./shownDay";
 import { headings } from "./theme";
 
 /** isAt tells whether an area is the one shown; a planting belongs to the plot. */
@@ -28,7 +29,7 @@ const step = 54;
 const sway = [3, -2, 4, -3, 2, -2];
 
 /** Cane is the navigation: a bramble cane with a node for each area. */
-export function Cane() {
+export function Cane({ open }: { open: { help: () => void; find: () => void } }) {
   const { pathname } = useLocation();
   const kept = useKept();
   const waiting = useWaitingIn();
@@ -107,6 +108,7 @@ export function Cane() {
             <Waits n={waiting[node.path] ?? 0} corner />
           </Box>
         ))}
+        <More open={open} />
       </Box>
     );
   }
@@ -231,6 +233,49 @@ export function Cane() {
         </Box>
       </Box>
     </Box>
+  );
+}
+
+/** More is what a narrow cane has no room for: finding, the keys, the settings. */
+function More({ open }: { open: { help: () => void; find: () => void } }) {
+  const [anchor, setAnchor] = useState<HTMLElement | null>(null);
+  const go = useGo();
+  const then = (act: () => void) => () => {
+    setAnchor(null);
+    act();
+  };
+  return (
+    <>
+      <Box
+        component="button"
+        type="button"
+        aria-haspopup="menu"
+        aria-expanded={anchor !== null}
+        onClick={(event: MouseEvent<HTMLElement>) => setAnchor(event.currentTarget)}
+        sx={{
+          flex: 1,
+          minHeight: 60,
+          display: "flex",
+          flexDirection: "column",
+          alignItems: "center",
+          justifyContent: "flex-end",
+          pb: 1,
+          border: 0,
+          background: "none",
+          font: "inherit",
+          fontSize: 14,
+          color: "var(--ink)",
+          position: "relative",
+        }}
+      >
+        More
+      </Box>
+      <Menu anchorEl={anchor} open={anchor !== null} onClose={() => setAnchor(null)}>
+        <MenuItem onClick={then(open.find)}>Find a plant or bed</MenuItem>
+        <MenuItem onClick={then(() => void go("/settings"))}>Settings</MenuItem>
+        <MenuItem onClick={then(open.help)}>Keys</MenuItem>
+      </Menu>
+    </>
   );
 }
 

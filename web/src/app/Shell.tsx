@@ -1,10 +1,12 @@
-import { Box, Dialog, DialogContent, DialogTitle, LinearProgress } from "@mui/material";
+import { Alert, Box, Dialog, DialogContent, DialogTitle, LinearProgress } from "@mui/material";
 import { Suspense, useMemo, useState } from "react";
 import { Outlet, useLocation } from "react-router";
 
 import { useSite } from "../api/queries";
 import { fullDay } from "../parts/dates";
 import { Ribbon } from "../parts/Ribbon";
+import { Trouble } from "../parts/Trouble";
+import { AreaBoundary } from "./AreaBoundary";
 import { dayScreens } from "./areas";
 import { Cane } from "./Cane";
 import { FindDialog } from "./FindDialog";
@@ -12,6 +14,8 @@ import { keyHelp, useKeys } from "./keys";
 
 /** Shell is what surrounds every screen: the cane, the ribbon, the keys. */
 export function Shell() {
+  // What is kept on this device is a plot's own: no screen stands before it is known which.
+  const site = useSite();
   const { pathname } = useLocation();
   const [help, setHelp] = useState(false);
   const [find, setFind] = useState(false);
@@ -20,14 +24,25 @@ export function Shell() {
   const showsDays = dayScreens.some((path) => (path === "/" ? pathname === "/" : pathname.startsWith(path)));
   return (
     <Box sx={{ display: "flex", minHeight: "100vh", color: "var(--ink)" }}>
-      <Cane />
+      <Cane open={open} />
       <Box sx={{ flex: 1, minWidth: 0, pb: { xs: 9, md: 3 } }}>
         <SampleNote />
+        {site.data?.damage && (
+          <Alert severity="error" sx={{ borderRadius: 0, overflowWrap: "anywhere" }}>
+            {site.data.damage}
+          </Alert>
+        )}
         {showsDays && <Ribbon />}
         <Box component="main" sx={{ px: { xs: 1.75, md: 2.5 }, pt: { xs: 1.5, md: 2 } }}>
-          <Suspense fallback={<LinearProgress aria-label="Opening" />}>
-            <Outlet context={open} />
-          </Suspense>
+          <AreaBoundary at={pathname}>
+            {site.data ? (
+              <Suspense fallback={<LinearProgress aria-label="Opening" />}>
+                <Outlet context={open} />
+              </Suspense>
+            ) : (
+              site.error && <Trouble reason={site.error} />
+            )}
+          </AreaBoundary>
         </Box>
       </Box>
       <Dialog open={help} onClose={() => setHelp(false)} maxWidth="xs" fullWidth>

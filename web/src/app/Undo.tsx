@@ -9,11 +9,17 @@ type Entry = Schemas["Entry"];
 interface Acts {
   /** noted says what was noted and offers to undo it for ten seconds. */
   noted: (entry: Entry) => void;
+  /** undo takes an entry back, and says so. */
+  undo: (entry: Entry) => Promise<void>;
   /** say shows a line without an undo. */
   say: (text: string, severity?: "info" | "error") => void;
 }
 
-const UndoContext = createContext<Acts>({ noted: () => undefined, say: () => undefined });
+const UndoContext = createContext<Acts>({
+  noted: () => undefined,
+  undo: () => Promise.resolve(),
+  say: () => undefined,
+});
 
 export const useUndo = () => useContext(UndoContext);
 
@@ -41,16 +47,21 @@ export function UndoProvider({ children }: { children: ReactNode }) {
     (text: string, severity: "info" | "error" = "info") => setLine({ text, severity }),
     [],
   );
-  const undo = async (entry: Entry) => {
-    try {
-      const back = await told(api.POST("/api/ledger/{id}/take-back", { params: { path: { id: entry.id } } }));
-      await refresh();
-      setLine({ text: back.summary });
-    } catch (reason) {
-      setLine({ text: reason instanceof Error ? reason.message : String(reason), severity: "error" });
-    }
-  };
-  const acts = useMemo(() => ({ noted, say }), [noted, say]);
+  const undo = useCallback(
+    async (entry: Entry) => {
+      try {
+        const back = await told(
+          api.POST("/api/ledger/{id}/take-back", { params: { path: { id: entry.id } } }),
+        );
+        await refresh();
+        setLine({ text: back.summary });
+      } catch (reason) {
+        setLine({ text: reason instanceof Error ? reason.message : String(reason), severity: "error" });
+      }
+    },
+    [refresh],
+  );
+  const acts = useMemo(() => ({ noted, undo, say }), [noted, undo, say]);
   return (
     <UndoContext value={acts}>
       {children}

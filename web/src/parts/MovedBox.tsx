@@ -8,6 +8,9 @@ const shift = (days: number) => {
   return `${n} ${n === 1 ? "day" : "days"} ${days < 0 ? "sooner" : "later"}`;
 };
 
+/** What a phone has no room for: by how much it moved stands beside it. */
+const wide = { display: { xs: "none", sm: "table-cell" } };
+
 /** MovedBox says how a look moved the dates, and why. */
 export function MovedBox({ moved }: { moved: Schemas["MovedView"] }) {
   return (
@@ -38,7 +41,9 @@ export function MovedBox({ moved }: { moved: Schemas["MovedView"] }) {
           <tr>
             <th>Stage</th>
             <th>Now expected</th>
-            <th>Was</th>
+            <Box component="th" sx={wide}>
+              Was
+            </Box>
             <th aria-label="Moved" />
           </tr>
         </thead>
@@ -49,7 +54,9 @@ export function MovedBox({ moved }: { moved: Schemas["MovedView"] }) {
               <td>
                 <b>{row.after.text}</b>
               </td>
-              <td style={{ color: "var(--softInk)" }}>{row.before.text}</td>
+              <Box component="td" sx={{ ...wide, color: "var(--softInk)" }}>
+                {row.before.text}
+              </Box>
               <td style={{ whiteSpace: "nowrap" }}>{shift(row.days)}</td>
             </tr>
           ))}

@@ -10,22 +10,26 @@ import {
 } from "@mui/material";
 import { useState } from "react";
 
-import { api, told } from "../api/client";
+import { api, newKey, told } from "../api/client";
 import { usePlanting, useSite } from "../api/queries";
 import { useUndo } from "../app/Undo";
+import { AskBack } from "./AskBack";
 import { Choice, ChoiceRow } from "./Choices";
 import { MovedBox } from "./MovedBox";
 import { Question } from "./Question";
 import { Ready } from "./Ready";
 import { Sprig } from "./Sprig";
+import { useFirst } from "./useFirst";
 import { useSend } from "./useSend";
 
 /** ObserveDialog notes what is seen of one planting, and then shows how its dates moved and why. */
 export function ObserveDialog({ plantingId, onClose }: { plantingId: number; onClose: () => void }) {
   const planting = usePlanting(plantingId).data;
   const site = useSite().data;
-  const { noted } = useUndo();
-  const { send, sending, fields, fault, at } = useSend();
+  const { noted, undo } = useUndo();
+  const { send, sending, fields, fault, asked, at } = useSend();
+  const speciesId = useFirst(planting)?.speciesId;
+  const [clientKey] = useState(newKey);
   const [stage, setStage] = useState<string>();
   const [share, setShare] = useState("most");
   const [day, setDay] = useState<string>();
@@ -35,11 +39,13 @@ export function ObserveDialog({ plantingId, onClose }: { plantingId: number; onC
   const [note, setNote] = useState("");
   const [moved, setMoved] = useState<Awaited<ReturnType<typeof save>>>();
 
-  const save = () =>
+  const save = (affirmed: string[]) =>
     told(
       api.POST("/api/plantings/{id}/observations", {
         params: { path: { id: plantingId } },
         body: {
+          speciesId,
+          clientKey,
           day: day ?? site?.today ?? "",
           stage: stage ?? planting?.expected ?? "",
           share,
@@ -47,11 +53,12 @@ export function ObserveDialog({ plantingId, onClose }: { plantingId: number; onC
           width,
           marks,
           note,
+          affirmed,
         },
       }),
     );
-  const onSave = async () => {
-    const answer = await send(save);
+  const onSave = async (affirmed: string[] = []) => {
+    const answer = await send(() => save(affirmed));
     if (!answer) return;
     noted(answer.entry);
     if (answer.moved) setMoved(answer);
@@ -147,6 +154,12 @@ export function ObserveDialog({ plantingId, onClose }: { plantingId: number; onC
             sx={{ mt: 2 }}
             {...at("note")}
           />
+          <AskBack
+            asked={asked}
+            sending={sending}
+            yes="Seen so: note it"
+            onYes={(affirmed) => void onSave(affirmed)}
+          />
           {fault && (
             <Alert severity="error" sx={{ mt: 2 }}>
               {fault}
@@ -156,9 +169,14 @@ export function ObserveDialog({ plantingId, onClose }: { plantingId: number; onC
       )}
       <DialogActions sx={{ px: 3, pb: 2 }}>
         {moved ? (
-          <Button variant="contained" onClick={onClose} autoFocus>
-            Close
-          </Button>
+          <>
+            <Button color="inherit" onClick={() => void undo(moved.entry).then(onClose)}>
+              Undo
+            </Button>
+            <Button variant="contained" onClick={onClose} autoFocus>
+              Close
+            </Button>
+          </>
         ) : (
           <>
             <Button onClick={onClose}>Leave</Button>

@@ -12,10 +12,11 @@ import {
 } from "@mui/material";
 import { useState } from "react";
 
-import { api, told } from "../api/client";
+import { api, newKey, told } from "../api/client";
 import { usePlanting, useSite } from "../api/queries";
 import { useUndo } from "../app/Undo";
 import { AllowanceBox, Cautions } from "./AllowanceBox";
+import { useFirst } from "./useFirst";
 import { useSend } from "./useSend";
 
 /** PickDialog notes a picking, with the allowance and the cautions beside it. */
@@ -31,12 +32,16 @@ export function PickDialog({
   const planting = usePlanting(plantingId).data;
   const site = useSite().data;
   const { noted } = useUndo();
-  const { send, sending, fields, fault, at } = useSend();
+  const { send, sending, fields, fault, asked: askedBack, at } = useSend();
+  const speciesId = useFirst(planting)?.speciesId;
+  const [clientKey] = useState(newKey);
   const [chosen, setPart] = useState(asked);
   const [amount, setAmount] = useState("");
   const [day, setDay] = useState<string>();
   const [note, setNote] = useState("");
   const [tookAnyway, setTookAnyway] = useState(false);
+  const [measureWeighs, setMeasureWeighs] = useState("");
+  const [crownsBack, setCrownsBack] = useState(false);
   if (!planting || !site) return null;
 
   const part =
@@ -47,7 +52,17 @@ export function PickDialog({
       told(
         api.POST("/api/plantings/{id}/pickings", {
           params: { path: { id: plantingId } },
-          body: { day: day ?? site.today, part, amount, note, tookAnyway },
+          body: {
+            speciesId,
+            clientKey,
+            day: day ?? site.today,
+            part,
+            amount,
+            note,
+            tookAnyway,
+            measureWeighs,
+            crownsBack: crownsBack && allowance?.crowns,
+          },
         }),
       ),
     );
@@ -55,7 +70,8 @@ export function PickDialog({
     noted(answer.entry);
     onClose();
   };
-  const over = fields.amount?.includes("say so") || tookAnyway;
+  const over = askedBack.some((question) => question.code === "took anyway") || tookAnyway;
+  const weighs = "measureWeighs" in fields || measureWeighs !== "";
   return (
     <Dialog open onClose={onClose} maxWidth="sm" fullWidth>
       <DialogTitle>
@@ -87,8 +103,26 @@ export function PickDialog({
           }}
           placeholder={allowance ? `${allowance.units || 6} ${allowance.unitName}` : ""}
           sx={{ my: 1 }}
-          {...at("amount", `In ${allowance?.unitName ?? "pieces"}, or as a weight: 310 g, 11 oz`)}
+          {...at(
+            "amount",
+            `In ${allowance?.unitName ?? "pieces"}, as a weight (310 g, 1/4 lb, 50 g dried), or in handfuls, bowls, cups`,
+          )}
         />
+        {weighs && (
+          <TextField
+            label="One of them weighs"
+            value={measureWeighs}
+            onChange={(e) => setMeasureWeighs(e.target.value)}
+            sx={{ my: 1 }}
+            {...at("measureWeighs", "Weighed once, it is kept")}
+          />
+        )}
+        {allowance?.crowns && (
+          <FormControlLabel
+            control={<Checkbox checked={crownsBack} onChange={(e) => setCrownsBack(e.target.checked)} />}
+            label="The crowns with their buds were put back: those plants stay"
+          />
+        )}
         {over && (
           <FormControlLabel
             control={<Checkbox checked={tookAnyway} onChange={(e) => setTookAnyway(e.target.checked)} />}

@@ -1,10 +1,13 @@
 import { useState } from "react";
 
-const place = "brambly-acre-draft:";
+import { plotShown } from "../api/client";
+
+/** What is begun for one plot is never shown in another. */
+const placeOf = (key: string) => `brambly-acre-draft:${plotShown()}:${key}`;
 
 function stored<T extends object>(key: string, blank: T): T {
   try {
-    const kept: unknown = JSON.parse(localStorage.getItem(place + key) ?? "null");
+    const kept: unknown = JSON.parse(localStorage.getItem(placeOf(key)) ?? "null");
     return typeof kept === "object" && kept !== null ? { ...blank, ...kept } : blank;
   } catch {
     return blank;
@@ -20,11 +23,11 @@ export function useDraft<T extends object>(key: string, blank: T) {
   const change = (piece: Partial<T>) => {
     const next = { ...draft, ...piece };
     setDraft(next);
-    localStorage.setItem(place + key, JSON.stringify(next));
+    localStorage.setItem(placeOf(key), JSON.stringify(next));
   };
   const done = () => {
     setDraft(blank);
-    localStorage.removeItem(place + key);
+    localStorage.removeItem(placeOf(key));
   };
   return [draft, change, done] as const;
 }

@@ -1,14 +1,17 @@
 import { Alert, Box, Button, Chip, TextField, Typography } from "@mui/material";
+import { useState, type FormEvent } from "react";
 import { Link, useParams } from "react-router";
 
-import { api, told, type Schemas } from "../../api/client";
+import { api, newKey, told, type Schemas } from "../../api/client";
 import { useCheck, useFindCheck } from "../../api/queries";
 import { useKept, useShownDay } from "../../app/shownDay";
 import { useUndo } from "../../app/Undo";
 import { DrawnStates } from "../../parts/CharacterDrawing";
 import { Choice, ChoiceRow } from "../../parts/Choices";
+import { dayMonth } from "../../parts/dates";
 import { Trouble } from "../../parts/Trouble";
 import { useDraft } from "../../parts/useDraft";
+import { useInView } from "../../parts/useInView";
 import { useSend } from "../../parts/useSend";
 import { Photographs } from "./Photographs";
 import { PlantFind } from "./PlantFind";
@@ -19,17 +22,36 @@ type Look = Schemas["LookInput"];
 
 const answers = ["seen", "not seen", "cannot tell"] as const;
 
+/** An answer with the states that were on the page when it was given. */
+interface Given {
+  answer: string;
+  shown: string[];
+}
+
+const idsOf = (states: readonly { id: string }[]) => states.map((state) => state.id);
+
+/** changedSince says what the page showed otherwise when a look was begun: those answers speak of that alone. */
+function changedSince(view: View, speciesId: string, name: string, given: Record<string, Given>): string[] {
+  if (speciesId && speciesId !== view.speciesId)
+    return [`It is down as ${view.name} now; what you answered was asked of ${name}.`];
+  return view.known
+    .filter((one) => one.id in given && given[one.id]?.shown.toString() !== idsOf(one.shows).toString())
+    .map((one) => `Of its ${one.name} the page said something else when you answered.`);
+}
+
 /** Check is the identity check of a planting. */
 export function Check() {
   const id = Number(useParams().id);
   const { asked } = useShownDay();
-  const query = useCheck(id, asked);
+  const [by, setBy] = useState(lastLooker);
+  const query = useCheck(id, asked, by);
   if (query.error) return <Trouble reason={query.error} />;
-  if (!query.data) return <Box sx={{ minHeight: 600 }} />;
+  if (query.data?.plantingId !== id) return <Box sx={{ minHeight: 600 }} />;
   return (
     <CheckPage
       key={id}
       view={query.data}
+      onBy={setBy}
       note={(body) => told(api.POST("/api/plantings/{id}/looks", { params: { path: { id } }, body }))}
     />
   );
@@ -39,50 +61,81 @@ export function Check() {
 export function FindCheck() {
   const id = Number(useParams().id);
   const { asked } = useShownDay();
-  const query = useFindCheck(id, asked);
+  const [by, setBy] = useState(lastLooker);
+  const query = useFindCheck(id, asked, by);
   if (query.error) return <Trouble reason={query.error} />;
-  if (!query.data) return <Box sx={{ minHeight: 600 }} />;
+  if (query.data?.findId !== id) return <Box sx={{ minHeight: 600 }} />;
   return (
     <CheckPage
       key={id}
       view={query.data}
+      onBy={setBy}
       note={(body) => told(api.POST("/api/finds/{id}/looks", { params: { path: { id } }, body }))}
     />
   );
 }
 
+const lookerPlace = "brambly-acre-looker";
+
+/** lastLooker is who looked last on this device; empty where nobody did. */
+const lastLooker = () => localStorage.getItem(lookerPlace) ?? "";
+
 interface PageProps {
   view: View;
+  onBy: (who: string) => void;
   note: (look: Look) => Promise<Schemas["Entry"]>;
 }
 
 /** CheckPage asks for one character after another, the one that excludes most danger first. */
-function CheckPage({ view, note }: PageProps) {
+function CheckPage({ view, onBy, note }: PageProps) {
   const kept = useKept();
   const { isToday } = useShownDay();
   const { noted } = useUndo();
   const { send, sending, fault, at, fields } = useSend();
   const [draft, change, done] = useDraft(`look:${view.plantingId}:${view.findId}`, {
-    by: view.people[0] ?? "",
     day: view.today,
-    given: {} as Record<string, string>,
+    given: {} as Record<string, Given>,
+    speciesId: "",
+    name: "",
+    clientKey: "",
     photos: [] as string[],
     words: "",
   });
-  const { by, day, photos, words } = draft;
+  const { day, photos, words } = draft;
   // What was answered elsewhere in the meantime is asked no more, and not sent unseen.
+  const changed = changedSince(view, draft.speciesId, draft.name, draft.given);
+  const changedBox = useInView(changed.join());
   const given = Object.fromEntries(
-    Object.entries(draft.given).filter(([id]) => view.questions.some((q) => q.id === id)),
+    Object.entries(draft.given).filter(
+      ([id]) => changed.length > 0 || view.questions.some((q) => q.id === id),
+    ),
   );
-  const setGiven = (answered: Record<string, string>) => change({ given: answered });
-  // Where some cannot be told, others stand in for them.
-  const untold = Object.values(given).filter((answer) => answer === "cannot tell").length;
-  const extra = view.questions.filter((q) => !q.needed).slice(0, 2 * untold);
-  const open = view.questions.filter((q) => (q.needed || extra.includes(q)) && !(q.id in given));
+  const isBegun = Object.keys(given).length > 0;
+  // A look is of the day of its first answer: a device may keep it until there is a network again.
+  const setGiven = (answered: Record<string, Given>) =>
+    change({
+      given: answered,
+      ...(isBegun
+        ? {}
+        : { day: view.today, speciesId: view.speciesId, name: view.name, clientKey: newKey() }),
+    });
+  const open = view.questions.filter((q) => q.needed && !(q.id in given));
   const question = open[0];
-  const ended = Object.values(given).includes("not seen");
+  const untold = view.questions.filter((q) => given[q.id]?.answer === "cannot tell" && q.against.length > 0);
+  const ended = Object.values(given).some((one) => one.answer === "not seen");
   const onNote = async () => {
-    const entry = await send(() => note({ day, by, answers: given, photos, note: words }));
+    const look = {
+      day,
+      kept: day !== view.today,
+      by: view.by,
+      answers: Object.fromEntries(Object.entries(given).map(([id, one]) => [id, one.answer])),
+      shown: Object.fromEntries(Object.entries(given).map(([id, one]) => [id, one.shown])),
+      speciesId: draft.speciesId,
+      clientKey: draft.clientKey,
+      photos,
+      note: words,
+    };
+    const entry = await send(() => note(look));
     if (!entry) return;
     noted(entry);
     done();
@@ -139,7 +192,7 @@ function CheckPage({ view, note }: PageProps) {
                     key={q.id}
                     size="small"
                     variant="outlined"
-                    label={`${q.name}: ${given[q.id]}`}
+                    label={`${q.name}: ${given[q.id]?.answer}`}
                     onDelete={() =>
                       setGiven(Object.fromEntries(Object.entries(given).filter(([id]) => id !== q.id)))
                     }
@@ -147,64 +200,66 @@ function CheckPage({ view, note }: PageProps) {
                 ))}
             </Box>
           )}
-          {ended && (
+          {isBegun && changed.length > 0 && (
+            <Alert ref={changedBox} tabIndex={-1} severity="warning" variant="outlined" sx={{ mb: 1.5 }}>
+              {changed.join(" ")} Nothing of it was noted, and it proves nothing of what stands here now:{" "}
+              {Object.entries(given)
+                .map(([id, one]) => `${nameOf(view, id)} ${one.answer}`)
+                .join(", ")}
+              .
+              <Box sx={{ mt: 1 }}>
+                <Button variant="outlined" onClick={done} sx={{ minHeight: 44 }}>
+                  Look anew
+                </Button>
+              </Box>
+            </Alert>
+          )}
+          {ended && changed.length === 0 && (
             <Alert severity="error" variant="outlined" sx={{ mb: 1.5 }}>
               One character that does not fit ends the check: it is not {view.name}. Look once more, and take
               the answer off if it was misread; else note the look.
             </Alert>
           )}
+          <WhoLooks view={view} onBy={onBy} fault={fields.by} locked={isBegun && view.by !== ""} />
           {view.state === "sure" && question && (
             <Box sx={{ color: "text.secondary", mb: 1 }}>
               A look now and then keeps it so: what contradicts reopens the check.
             </Box>
           )}
-          {question && !ended && (
+          {question && !ended && changed.length === 0 && (
             <QuestionCard
               question={question}
               name={view.name}
               left={open.length}
               isToday={isToday}
-              onAnswer={(answer) => setGiven({ ...given, [question.id]: answer })}
+              onAnswer={(answer) =>
+                setGiven({ ...given, [question.id]: { answer, shown: idsOf(question.shows) } })
+              }
             />
           )}
           {!question && !ended && view.state === "unproven" && (
             <Box sx={{ borderTop: "2px solid var(--ink)", py: 1.5 }}>
-              {Object.keys(given).length > 0
+              {isBegun
                 ? "That is all this season shows that is still owed. Note the look."
-                : view.questions.length === 0
-                  ? "Nothing that is owed shows on this day."
-                  : ""}
+                : view.from > view.today
+                  ? `${view.by} has read all of it. A second reading of theirs counts from ${dayMonth(view.from)}; another person's counts now.`
+                  : "Nothing that is owed shows on this day."}
             </Box>
           )}
-          {Object.keys(given).length > 0 && (
+          {untold.map((q) => (
+            <Box key={q.id} sx={{ color: "var(--clay)", fontSize: 15, mt: 1 }}>
+              {q.name} could not be told: {list(q.against)} {q.against.length === 1 ? "stays" : "stay"} open
+              until it is seen. Take the answer off if you did not look.
+            </Box>
+          ))}
+          {isBegun && changed.length === 0 && (
             <Box sx={{ borderTop: "1px solid var(--rule)", mt: 2, pt: 1.5 }}>
-              <Box sx={{ display: "grid", gridTemplateColumns: { xs: "1fr", sm: "1fr 1fr" }, gap: 1.5 }}>
-                <TextField
-                  label="Who looked"
-                  value={by}
-                  onChange={(event) => change({ by: event.target.value })}
-                  slotProps={{ htmlInput: { list: "lookers" } }}
-                  {...at("by", "Two people, or two days, prove it")}
-                />
-                <datalist id="lookers">
-                  {view.people.map((name) => (
-                    <option key={name} value={name} />
-                  ))}
-                </datalist>
-                <TextField
-                  label="Day"
-                  type="date"
-                  value={day}
-                  onChange={(event) => change({ day: event.target.value })}
-                  slotProps={{ inputLabel: { shrink: true } }}
-                  {...at("day")}
-                />
+              <Box sx={{ display: "grid", gap: 1.5 }}>
                 <TextField
                   label="Note"
                   value={words}
                   onChange={(event) => change({ words: event.target.value })}
                   {...at("note")}
-                  sx={{ gridColumn: "1 / -1" }}
                 />
               </Box>
               <Photographs
@@ -212,9 +267,9 @@ function CheckPage({ view, note }: PageProps) {
                 onChange={(chosen) => change({ photos: chosen })}
                 fault={fields.photos}
               />
-              {(fault || fields.answers) && (
+              {(fault || fields.answers || fields.day) && (
                 <Alert severity="error" sx={{ mt: 1.5 }}>
-                  {fault || fields.answers}
+                  {fault || fields.answers || fields.day}
                 </Alert>
               )}
               <Button variant="contained" disabled={sending} onClick={() => void onNote()} sx={{ mt: 1.5 }}>
@@ -253,6 +308,73 @@ function CheckPage({ view, note }: PageProps) {
         <Standing view={view} />
       </Box>
     </>
+  );
+}
+
+const nameOf = (view: View, id: string) => view.known.find((one) => one.id === id)?.name ?? id;
+
+/** list puts names together; of many the first three, and how many more. */
+function list(names: string[]): string {
+  const shown = names.slice(0, 3).join(", ");
+  return names.length > 3 ? `${shown} and ${names.length - 3} more` : shown;
+}
+
+interface WhoProps {
+  view: View;
+  onBy: (who: string) => void;
+  fault: string | undefined;
+  /** Once a look is begun, it is one person's. */
+  locked: boolean;
+}
+
+/** WhoLooks chooses whose look it is: each person's own reading is asked for what it still lacks. */
+function WhoLooks({ view, onBy, fault, locked }: WhoProps) {
+  const [other, setOther] = useState("");
+  const choose = (who: string) => {
+    localStorage.setItem(lookerPlace, who);
+    onBy(who);
+  };
+  const people = view.people.includes(view.by) || view.by === "" ? view.people : [...view.people, view.by];
+  return (
+    <Box sx={{ display: "flex", gap: 1, alignItems: "center", flexWrap: "wrap", mb: 1.5 }}>
+      <Box component="span" id="who-looks" sx={{ fontSize: 15, color: "text.secondary" }}>
+        {locked ? "Looking" : "Who looks?"}
+      </Box>
+      <Box role="group" aria-labelledby="who-looks" sx={{ display: "flex", gap: 0.7, flexWrap: "wrap" }}>
+        {(locked ? [view.by] : people).map((who) => (
+          <Button
+            key={who}
+            variant={who === view.by ? "contained" : "outlined"}
+            aria-pressed={who === view.by}
+            onClick={() => choose(who)}
+            sx={{ minHeight: 44 }}
+          >
+            {who}
+          </Button>
+        ))}
+      </Box>
+      {!locked && (
+        <Box
+          component="form"
+          sx={{ display: "flex", gap: 0.7 }}
+          onSubmit={(event: FormEvent) => {
+            event.preventDefault();
+            if (other.trim()) choose(other.trim());
+            setOther("");
+          }}
+        >
+          <TextField
+            label="Someone else"
+            size="small"
+            value={other}
+            onChange={(event) => setOther(event.target.value)}
+            onBlur={(event) => event.target.form?.requestSubmit()}
+            sx={{ width: 150 }}
+          />
+        </Box>
+      )}
+      {fault && <Box sx={{ color: "var(--forbid)", fontSize: 14.5, flexBasis: "100%" }}>{fault}</Box>}
+    </Box>
   );
 }
 

@@ -1,10 +1,22 @@
 import { Box, Button } from "@mui/material";
 import { useRef, useState } from "react";
 
+import { plotShown, type Problem } from "../../api/client";
+
 interface Props {
   photos: string[];
   onChange: (photos: string[]) => void;
   fault?: string;
+}
+
+/** whyNot is what the plot says of a photograph that it did not keep. */
+async function whyNot(reply: Response | undefined): Promise<string> {
+  try {
+    const problem = (await reply?.json()) as Problem | undefined;
+    return problem?.errors?.[0]?.message ?? problem?.detail ?? "The plot cannot be reached just now.";
+  } catch {
+    return "The plot cannot be reached just now.";
+  }
 }
 
 /** Photographs adds pictures to a look: they are kept at once, and belong to it when it is noted. */
@@ -19,11 +31,11 @@ export function Photographs({ photos, onChange, fault }: Props) {
     for (const file of files ?? []) {
       const reply = await fetch("/api/photographs", {
         method: "POST",
-        headers: { "Content-Type": "application/octet-stream" },
+        headers: { "Content-Type": "application/octet-stream", "Acre-Plot": plotShown() },
         body: file,
       }).catch(() => undefined);
       if (!reply?.ok) {
-        setTrouble(`${file.name} could not be kept: it has to be a JPEG or PNG of at most 12 MB.`);
+        setTrouble(`${file.name} was not kept. ${await whyNot(reply)}`);
         continue;
       }
       const { id } = (await reply.json()) as { id: string };
@@ -41,7 +53,7 @@ export function Photographs({ photos, onChange, fault }: Props) {
         <input
           ref={input}
           type="file"
-          accept="image/jpeg,image/png"
+          accept="image/jpeg,image/png,image/webp"
           multiple
           hidden
           aria-label="Photographs"

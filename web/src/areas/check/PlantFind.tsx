@@ -6,6 +6,7 @@ import { api, told } from "../../api/client";
 import { usePlot } from "../../api/queries";
 import { useKept } from "../../app/shownDay";
 import { useUndo } from "../../app/Undo";
+import { AskBack } from "../../parts/AskBack";
 import { SelectField } from "../../parts/SelectField";
 import { useSend } from "../../parts/useSend";
 
@@ -15,16 +16,22 @@ export function PlantFind({ findId }: { findId: number }) {
   const kept = useKept();
   const go = useNavigate();
   const { noted } = useUndo();
-  const { send, sending, fault, at } = useSend();
+  const { send, sending, fault, asked, at } = useSend();
   const [bed, setBed] = useState("");
   const [plants, setPlants] = useState("1");
+  const [year, setYear] = useState("");
   if (beds.length === 0) return null;
-  const onSave = async () => {
+  const onSave = async (affirmed: string[] = []) => {
     const entry = await send(() =>
       told(
         api.POST("/api/finds/{id}/planting", {
           params: { path: { id: findId } },
-          body: { bedId: Number(bed), plants: Math.trunc(Number(plants)) || 0 },
+          body: {
+            bedId: Number(bed),
+            plants: Math.trunc(Number(plants)) || 0,
+            year: Math.trunc(Number(year)) || 0,
+            affirmed,
+          },
         }),
       ),
     );
@@ -57,10 +64,25 @@ export function PlantFind({ findId }: { findId: number }) {
           sx={{ width: 120 }}
           {...at("plants")}
         />
+        <TextField
+          label="Year of its life"
+          type="number"
+          placeholder="not known"
+          value={year}
+          onChange={(event) => setYear(event.target.value)}
+          sx={{ width: 160 }}
+          {...at("year", "1 for a seedling")}
+        />
         <Button variant="outlined" disabled={sending} onClick={() => void onSave()}>
           Set it
         </Button>
       </Box>
+      <AskBack
+        asked={asked}
+        sending={sending}
+        yes="It is so: set it"
+        onYes={(affirmed) => void onSave(affirmed)}
+      />
       {fault && (
         <Alert severity="error" sx={{ mt: 1 }}>
           {fault}

@@ -45,8 +45,8 @@ export function Standing({ view }: { view: Schemas["CheckView"] }) {
                   }}
                 />
               ))}
-              <Box sx={{ fontSize: 14, width: 62, textAlign: "right" }}>
-                {d.ruledOut ? <b>ruled out</b> : `${d.count} of ${d.needed}`}
+              <Box sx={{ fontSize: 14, width: 72, textAlign: "right" }}>
+                {d.ruledOut ? <b>ruled out</b> : d.untold ? "left open" : `${d.count} of ${d.needed}`}
               </Box>
             </Box>
           </Box>

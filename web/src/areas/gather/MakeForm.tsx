@@ -1,4 +1,4 @@
-import { Alert, Box, Button } from "@mui/material";
+import { Alert, Box, Button, TextField } from "@mui/material";
 import { useState } from "react";
 
 import { api, told, type Schemas } from "../../api/client";
@@ -11,15 +11,16 @@ import { useSend } from "../../parts/useSend";
 /** MakeForm notes what is made of a picking, with the cautions of just that. */
 export function MakeForm({ basket, onClose }: { basket: Schemas["BasketView"]; onClose: () => void }) {
   const { noted } = useUndo();
-  const { send, sending, fault, fields } = useSend();
+  const { send, sending, fault, fields, at } = useSend();
   const [made, setMade] = useState(basket.mayMake[0] ?? "");
+  const [amount, setAmount] = useState("");
   const cautions = useCautions(basket.pickingId, made).data;
   const onSave = async () => {
     const entry = await send(() =>
       told(
         api.POST("/api/pickings/{id}/makings", {
           params: { path: { id: basket.pickingId } },
-          body: { preparation: made },
+          body: { preparation: made, amount },
         }),
       ),
     );
@@ -29,7 +30,23 @@ export function MakeForm({ basket, onClose }: { basket: Schemas["BasketView"]; o
   };
   return (
     <Box sx={{ mt: 1, mb: 1.5, maxWidth: 760 }}>
-      <SelectField label="Make" value={made} onChange={setMade} options={same(basket.mayMake)} width={220} />
+      <Box sx={{ display: "flex", gap: 1.5, flexWrap: "wrap", alignItems: "flex-start" }}>
+        <SelectField
+          label="Make"
+          value={made}
+          onChange={setMade}
+          options={same(basket.mayMake)}
+          width={220}
+        />
+        <TextField
+          label="Of it"
+          value={amount}
+          onChange={(event) => setAmount(event.target.value)}
+          placeholder={basket.leftWeight}
+          {...at("amount", `Empty: all that is left, ${basket.leftWeight}`)}
+          sx={{ width: 220 }}
+        />
+      </Box>
       {cautions && <CautionList cautions={cautions} />}
       {(fault || fields.preparation) && <Alert severity="error">{fault || fields.preparation}</Alert>}
       <Box sx={{ display: "flex", gap: 1, mt: 1 }}>

@@ -10,8 +10,9 @@ import {
 } from "@mui/material";
 import { useState } from "react";
 
-import { api, told, type Schemas } from "../../api/client";
+import { api, seen, told, type Schemas } from "../../api/client";
 import { useUndo } from "../../app/Undo";
+import { ChangedMeanwhile, readings, useOpened } from "../../parts/ChangedMeanwhile";
 import { useSend } from "../../parts/useSend";
 
 type Need = Schemas["NeedView"];
@@ -60,18 +61,29 @@ export function Needs({ needs }: { needs: Need[] }) {
           </Box>
         ))}
       </Box>
-      {changing && <NeedDialog need={changing} onClose={() => setChanging(undefined)} />}
+      {changing && (
+        <NeedDialog
+          need={needs.find((n) => n.speciesId === changing.speciesId && n.part === changing.part) ?? changing}
+          onClose={() => setChanging(undefined)}
+        />
+      )}
     </Box>
   );
 }
 
 function NeedDialog({ need, onClose }: { need: Need; onClose: () => void }) {
   const { noted } = useUndo();
-  const { send, sending, fault, at } = useSend();
-  const [amount, setAmount] = useState(need.need);
-  const onSave = async () => {
+  const { send, sending, fault, stale, settle, at } = useSend();
+  const [opened, rebase] = useOpened(need);
+  const [amount, setAmount] = useState(opened.need);
+  const save = async (version = opened.version) => {
     const entry = await send(() =>
-      told(api.PUT("/api/needs", { body: { speciesId: need.speciesId, part: need.part, amount } })),
+      told(
+        api.PUT("/api/needs", {
+          params: { header: seen(version) },
+          body: { speciesId: need.speciesId, part: need.part, amount },
+        }),
+      ),
     );
     if (!entry) return;
     noted(entry);
@@ -89,15 +101,29 @@ function NeedDialog({ need, onClose }: { need: Need; onClose: () => void }) {
           value={amount}
           onChange={(e) => setAmount(e.target.value)}
           onKeyDown={(e) => {
-            if (e.key === "Enter") void onSave();
+            if (e.key === "Enter") void save();
           }}
           sx={{ mt: 1 }}
-          {...at("amount", fault || "400 g or 1 lb; empty for no limit")}
+          {...at("amount", (!stale && fault) || "400 g or 1 lb; empty for no limit")}
+        />
+        <ChangedMeanwhile
+          why={stale}
+          rows={readings({ need: "Needed in a year" }, need, { need: amount })}
+          sending={sending}
+          onTheirs={() => {
+            rebase();
+            setAmount(need.need);
+            settle();
+          }}
+          onMine={() => {
+            rebase();
+            void save(need.version);
+          }}
         />
       </DialogContent>
       <DialogActions>
         <Button onClick={onClose}>Leave</Button>
-        <Button variant="contained" disabled={sending} onClick={() => void onSave()}>
+        <Button variant="contained" disabled={sending} onClick={() => void save()}>
           Note it
         </Button>
       </DialogActions>

@@ -6,7 +6,6 @@ import { useHousehold } from "../../api/queries";
 import { useUndo } from "../../app/Undo";
 import { DrawnStates } from "../../parts/CharacterDrawing";
 import { Choice, ChoiceRow } from "../../parts/Choices";
-import { typedNumber } from "../../parts/numbers";
 import { useSend } from "../../parts/useSend";
 
 const answers = ["seen", "not seen", "cannot tell"] as const;
@@ -19,12 +18,15 @@ export function SortForm({ basket, onClose }: { basket: Schemas["BasketView"]; o
   const [by, setBy] = useState("");
   const [rejected, setRejected] = useState("");
   const [given, setGiven] = useState<Record<string, string>>({});
+  // What was on the page for each answer: it speaks of that, and of nothing that came since.
+  const [shown, setShown] = useState<Record<string, string[]>>({});
+  const [speciesId] = useState(basket.speciesId);
   const onSave = async () => {
     const entry = await send(() =>
       told(
         api.POST("/api/pickings/{id}/sortings", {
           params: { path: { id: basket.pickingId } },
-          body: { by, answers: given, rejected: rejected ? typedNumber(rejected) : 0 },
+          body: { by, answers: given, shown, speciesId, rejected },
         }),
       ),
     );
@@ -61,7 +63,10 @@ export function SortForm({ basket, onClose }: { basket: Schemas["BasketView"]; o
               <Choice
                 key={answer}
                 chosen={given[q.id] === answer}
-                onChoose={() => setGiven({ ...given, [q.id]: answer })}
+                onChoose={() => {
+                  setGiven({ ...given, [q.id]: answer });
+                  setShown({ ...shown, [q.id]: q.shows.map((state) => state.id) });
+                }}
                 label={`${q.name}: ${answer}`}
               >
                 {answer === "seen" ? "all of it" : answer === "not seen" ? "a stranger in it" : "cannot tell"}
@@ -85,7 +90,8 @@ export function SortForm({ basket, onClose }: { basket: Schemas["BasketView"]; o
           ))}
         </datalist>
         <TextField
-          label="To the compost, g"
+          label="To the compost"
+          placeholder={basket.leftWeight}
           value={rejected}
           onChange={(event) => setRejected(event.target.value)}
           {...at("rejected")}

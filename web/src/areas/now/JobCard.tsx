@@ -64,7 +64,14 @@ export function JobCard({ job, edge, canAct }: { job: Schemas["JobView"]; edge: 
         </Box>
         <Box sx={{ fontWeight: 700, fontSize: 15.5 }}>{job.amount}</Box>
         <Box sx={{ fontSize: 14, color: "text.secondary", lineHeight: 1.35 }}>{job.reason}</Box>
-        {cautions && <Box sx={{ fontSize: 14, color: "var(--forbid)", lineHeight: 1.35 }}>{job.caution}</Box>}
+        {job.caution && (
+          <Box
+            className={cautions ? undefined : "print-only"}
+            sx={{ fontSize: 14, color: "var(--forbid)", lineHeight: 1.35 }}
+          >
+            {job.caution}
+          </Box>
+        )}
         {canAct && answered && (
           <Box className="no-print" sx={{ display: "flex", flexWrap: "wrap", gap: 0.5, ml: -1 }}>
             {job.kind === "pick" && (

@@ -29,7 +29,7 @@ export function Now() {
           {now.isToday ? "" : "shown, not today · "}
           {now.summary}
         </Box>
-        <Outlook days={now.weather} source={now.source} />
+        <Outlook days={now.weather} source={now.source} usual={now.usual} />
       </Box>
       {now.plantings === 0 ? (
         <FirstSteps hasBeds={now.hasBeds} />

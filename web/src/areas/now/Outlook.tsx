@@ -8,11 +8,29 @@ const warmest = 32;
 const mostRain = 25;
 const tall = 30;
 
+const rainShare = (day: Schemas["WeatherDay"], usual: boolean) =>
+  usual ? day.wetChance : Math.min(1, day.rainMm / mostRain);
+
+function rainWords(day: Schemas["WeatherDay"], usual: boolean): string {
+  if (usual) return `usually; wet in ${Math.round(day.wetChance * 10)} of 10`;
+  return day.wet ? `${day.rainMm} mm of rain` : "dry";
+}
+
 const y = (celsius: number) =>
   tall - ((Math.min(warmest, Math.max(coldest, celsius)) - coldest) / (warmest - coldest)) * tall;
 
-/** Outlook is the station's next days: a bar from the night's low to the day's high, and rain from the ground up. */
-export function Outlook({ days, source }: { days: Schemas["WeatherDay"][]; source: string }) {
+interface Props {
+  days: Schemas["WeatherDay"][];
+  source: string;
+  /** What is usual in the climate: a chance of rain, and no rain of a day. */
+  usual: boolean;
+}
+
+/**
+ * Outlook is the days from the shown one on: a bar from the night's low to the day's high, and rain from the ground
+ * up. Usual weather is drawn hollow, so that nobody takes it for a forecast.
+ */
+export function Outlook({ days, source, usual }: Props) {
   return (
     <Box
       sx={{
@@ -39,7 +57,7 @@ export function Outlook({ days, source }: { days: Schemas["WeatherDay"][]; sourc
         <Box
           key={day.day}
           sx={{ textAlign: "left", fontSize: 13, lineHeight: 1.2 }}
-          title={`${day.low} to ${day.high}, ${day.rainMm} mm of rain`}
+          title={`${day.low} to ${day.high}, ${rainWords(day, usual)}`}
         >
           <Box sx={{ color: "text.secondary" }}>{weekday(day.day)}</Box>
           <Box sx={{ display: "flex", alignItems: "flex-end", gap: 0.4 }}>
@@ -47,14 +65,16 @@ export function Outlook({ days, source }: { days: Schemas["WeatherDay"][]; sourc
               width={18}
               height={tall}
               role="img"
-              aria-label={`${day.low} to ${day.high}, ${day.wet ? `${day.rainMm} mm of rain` : "dry"}`}
+              aria-label={`${day.low} to ${day.high}, ${rainWords(day, usual)}`}
             >
               <rect
-                x={0}
-                width={8}
-                y={tall - Math.min(1, day.rainMm / mostRain) * tall}
-                height={Math.min(1, day.rainMm / mostRain) * tall}
-                fill="var(--water)"
+                x={0.75}
+                width={7}
+                y={tall - rainShare(day, usual) * tall}
+                height={rainShare(day, usual) * tall}
+                fill={usual ? "none" : "var(--water)"}
+                stroke="var(--water)"
+                strokeWidth={usual ? 1.5 : 0}
               />
               <line
                 x1={14}
@@ -62,7 +82,7 @@ export function Outlook({ days, source }: { days: Schemas["WeatherDay"][]; sourc
                 y1={y(day.highC)}
                 y2={y(day.lowC)}
                 stroke="var(--clay)"
-                strokeWidth={5}
+                strokeWidth={usual ? 2 : 5}
                 strokeLinecap="round"
               />
             </svg>

@@ -13,6 +13,7 @@ import { Sprig } from "../../parts/Sprig";
 import { Trouble } from "../../parts/Trouble";
 import { LedgerList } from "../ledger/LedgerList";
 import { PlantingDialog } from "../plot/dialogs/PlantingDialog";
+import { PlantingEnd } from "../plot/panels/PlantingEnd";
 import { SharesBar } from "./SharesBar";
 import { YearChart } from "./YearChart";
 
@@ -191,6 +192,11 @@ export function Planting() {
             History
           </Typography>
           <LedgerList lines={p.history} short />
+          {!p.removed && (
+            <Box className="no-print" sx={{ mt: 1.5, ml: -1 }}>
+              <PlantingEnd planting={{ id: p.id, name: p.name, bed: p.bed }} />
+            </Box>
+          )}
         </Box>
       </Box>
       {changing && <PlantingDialog plantingId={p.id} beds={beds} onClose={() => setChanging(false)} />}

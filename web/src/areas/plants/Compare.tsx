@@ -26,7 +26,8 @@ export function Compare() {
       </Typography>
       {compared.apart.map((note) => (
         <Box key={note.pair + note.decides} sx={{ borderLeft: "5px solid var(--forbid)", pl: 1.2, my: 0.7 }}>
-          <b>{note.pair}</b>, {note.danger}: {note.decides} Look: {note.when}.
+          <b>{note.pair}</b>
+          {note.danger && ` (${note.danger})`}: {note.decides} Look: {note.when}.
         </Box>
       ))}
       <Box

@@ -1,8 +1,9 @@
 import { Box, Button, TextField, Typography } from "@mui/material";
 import { useState } from "react";
 
-import { api, told, type Schemas } from "../../api/client";
+import { api, seen, told, type Schemas } from "../../api/client";
 import { useUndo } from "../../app/Undo";
+import { ChangedMeanwhile, readings } from "../../parts/ChangedMeanwhile";
 import { useSend } from "../../parts/useSend";
 
 /** OwnFigures shows the figures that can be replaced, and puts the grower's own in their place. */
@@ -31,13 +32,14 @@ export function OwnFigures({ plant }: { plant: Schemas["PlantView"] }) {
 
 function Figure({ id, figure }: { id: string; figure: Schemas["FigureView"] }) {
   const { noted } = useUndo();
-  const { send, sending, fault, at } = useSend();
+  const { send, sending, fault, stale, settle, at } = useSend();
   const [typed, setTyped] = useState<string>();
-  const put = async (words: string) => {
+  const [opened, setOpened] = useState(figure.version);
+  const put = async (words: string, version: string) => {
     const entry = await send(() =>
       told(
         api.PUT("/api/plants/{id}/figures", {
-          params: { path: { id } },
+          params: { path: { id }, header: seen(version) },
           body: { key: figure.key, figure: words },
         }),
       ),
@@ -55,14 +57,21 @@ function Figure({ id, figure }: { id: string; figure: Schemas["FigureView"] }) {
             {figure.own ? "measured here" : figure.standing}
           </span>
         </Box>
-        <Button size="small" onClick={() => setTyped(figure.figure)} aria-label={`Measure ${figure.name}`}>
+        <Button
+          size="small"
+          onClick={() => {
+            setTyped(figure.figure);
+            setOpened(figure.version);
+          }}
+          aria-label={`Measure ${figure.name}`}
+        >
           Change
         </Button>
         {figure.own && (
           <Button
             size="small"
             disabled={sending}
-            onClick={() => void put("")}
+            onClick={() => void put("", figure.version)}
             aria-label={`Back to the library’s ${figure.name}`}
           >
             Back
@@ -81,14 +90,27 @@ function Figure({ id, figure }: { id: string; figure: Schemas["FigureView"] }) {
             label={figure.name}
             value={typed}
             onChange={(event) => setTyped(event.target.value)}
-            {...at("figure", fault || "A number with its unit; its range in brackets")}
+            {...at("figure", (!stale && fault) || "A number with its unit; its range in brackets")}
           />
-          <Button variant="contained" disabled={sending} onClick={() => void put(typed)}>
+          <Button variant="contained" disabled={sending} onClick={() => void put(typed, opened)}>
             Keep
           </Button>
           <Button onClick={() => setTyped(undefined)}>Leave</Button>
         </Box>
       )}
+      <ChangedMeanwhile
+        why={stale}
+        rows={readings({ figure: figure.name }, figure, { figure: typed })}
+        sending={sending}
+        onTheirs={() => {
+          setTyped(undefined);
+          settle();
+        }}
+        onMine={() => {
+          setOpened(figure.version);
+          void put(typed ?? "", figure.version);
+        }}
+      />
     </Box>
   );
 }

@@ -3,10 +3,11 @@ import { useQuery } from "@tanstack/react-query";
 import { useRef, useState } from "react";
 import { Link, useNavigate, useParams } from "react-router";
 
-import { api, told, type Schemas } from "../../api/client";
+import { api, seen, told, type Schemas } from "../../api/client";
 import { usePlantWords, useSpecies } from "../../api/queries";
 import { useKept } from "../../app/shownDay";
 import { useUndo } from "../../app/Undo";
+import { ChangedMeanwhile } from "../../parts/ChangedMeanwhile";
 import { Trouble } from "../../parts/Trouble";
 import { useDraft } from "../../parts/useDraft";
 import { useSend } from "../../parts/useSend";
@@ -32,7 +33,15 @@ export function OwnPlant() {
   const trouble = query.error ?? words.error;
   if (trouble) return <Trouble reason={trouble} />;
   if (!words.data || (id !== undefined && !query.data)) return <Box sx={{ minHeight: 600 }} />;
-  return <Editor key={id ?? ""} words={words.data} sheet={query.data?.sheet ?? blankPlant} from={id} />;
+  return (
+    <Editor
+      key={id ?? ""}
+      words={words.data}
+      sheet={query.data?.sheet ?? blankPlant}
+      version={query.data?.version ?? words.data.newVersion}
+      from={id}
+    />
+  );
 }
 
 /** What a new plant begins with: the format of the file, and nothing that would be a guess. */
@@ -53,19 +62,29 @@ function withID(sheet: Sheet): Sheet {
 interface Props {
   words: Schemas["PlantWords"];
   sheet: Sheet;
+  /** The version of the file that the sheet was opened from. */
+  version: string;
   from?: string;
 }
 
-function Editor({ words, sheet: first, from }: Props) {
+/** apart are the lines of a file that another does not have, so many at most. */
+function apart(text: string, other: string): string {
+  const lines = text.split("\n").filter((line) => line.trim() !== "" && !other.split("\n").includes(line));
+  return lines.slice(0, 20).join("\n");
+}
+
+function Editor({ words, sheet: first, version: opened, from }: Props) {
   const kept = useKept();
   const go = useNavigate();
   const { noted } = useUndo();
-  const { send, sending, fault, fields } = useSend();
-  const [draft, change, done] = useDraft(`plant:${from ?? ""}`, { sheet: first });
+  const { send, sending, fault, fields, stale, settle } = useSend();
+  // A draft keeps the version that it was begun from: what was put meanwhile is not written over.
+  const [draft, change, done] = useDraft(`plant:${from ?? ""}`, { sheet: first, version: opened });
   const sheet = draft.sheet;
   const setSheet = (filled: Sheet) => change({ sheet: filled });
   const [brought, setBrought] = useState(0);
   const [text, setText] = useState<string>();
+  const [sent, setSent] = useState("");
   const input = useRef<HTMLInputElement>(null);
   const species = useSpecies().data ?? [];
   const asFile = text !== undefined;
@@ -83,9 +102,21 @@ function Editor({ words, sheet: first, from }: Props) {
     setBrought(brought + 1);
     setText(undefined);
   };
-  const onSave = async () => {
+  const id = asText(withID(sheet).id);
+  const standing = useQuery({
+    queryKey: ["standing plant", id, stale],
+    queryFn: () => told(api.GET("/api/plants/{id}/file", { params: { path: { id } } })),
+    enabled: stale !== "" && id !== "",
+  }).data;
+  const onSave = async (version = draft.version) => {
+    setSent(asFile ? text : ((await turn({ sheet: withID(sheet) }))?.text ?? ""));
     const answer = await send(() =>
-      told(api.POST("/api/own-plants", { body: asFile ? { text } : { sheet: withID(sheet) } })),
+      told(
+        api.POST("/api/own-plants", {
+          params: { header: seen(version) },
+          body: asFile ? { text } : { sheet: withID(sheet) },
+        }),
+      ),
     );
     if (!answer) return;
     noted(answer.entry);
@@ -149,7 +180,24 @@ function Editor({ words, sheet: first, from }: Props) {
           </Box>
         </Box>
       )}
-      {(fault || fields.text || wrong > 0) && (
+      {standing && (
+        <ChangedMeanwhile
+          why={stale}
+          rows={[{ label: "Lines", stands: apart(standing.text, sent), yours: apart(sent, standing.text) }]}
+          sending={sending}
+          onTheirs={() => {
+            setText(undefined);
+            change({ sheet: standing.sheet, version: standing.version });
+            setBrought(brought + 1);
+            settle();
+          }}
+          onMine={() => {
+            change({ version: standing.version });
+            void onSave(standing.version);
+          }}
+        />
+      )}
+      {!(stale && standing) && (fault || fields.text || wrong > 0) && (
         <Alert severity="error" sx={{ mb: 1.5, whiteSpace: "pre-line" }}>
           {fault ||
             fields.text ||

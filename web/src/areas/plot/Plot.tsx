@@ -1,6 +1,6 @@
 import { Box, Button, MenuItem, TextField } from "@mui/material";
 import { useEffect, useState } from "react";
-import { useSearchParams } from "react-router";
+import { useLocation, useNavigationType, useSearchParams } from "react-router";
 
 import { api, told, type Schemas } from "../../api/client";
 import { useLight, usePlot, useShadows, useWhere } from "../../api/queries";
@@ -43,10 +43,21 @@ export function Plot() {
   const { asked } = useShownDay();
   const query = usePlot(asked);
   const [params, setParams] = useSearchParams();
-  const [selection, setSelection] = useState<Selection>(() => {
-    const bed = Number(params.get("bed"));
-    return bed ? { things: [{ what: "bed", id: bed }] } : nothing;
-  });
+  const address = addressOf(params);
+  const location = useLocation();
+  const came = useNavigationType();
+  const [selection, setChosen] = useState<Selection>(() => readAddress(address));
+  const [addressSeen, setAddressSeen] = useState(address);
+  if (address !== addressSeen) {
+    setAddressSeen(address);
+    // Back, or a link from elsewhere: what was chosen here stands already, and may have moved on since.
+    if (came === "POP" || location.state !== choosing) setChosen(readAddress(address));
+  }
+  /** One thing that is chosen has an address, so that Back and a link find it. */
+  const setSelection = (to: Selection) => {
+    setChosen(to);
+    setParams((before) => writeAddress(before, to), { replace: to.things.length > 1, state: choosing });
+  };
   const [layer, setLayer] = useState<Layer>("stage");
   const [use, setUse] = useState("tea");
   const [hour, setHour] = useState(firstHour);
@@ -75,10 +86,7 @@ export function Plot() {
   if (query.error) return <Trouble reason={query.error} />;
   if (!plot) return <Box sx={{ minHeight: 500 }} />;
 
-  const choose = (to: Selection) => {
-    setSelection(to);
-    if (where) setWhere();
-  };
+  const choose = (to: Selection) => setSelection(to);
   const toggleDrawing = () => {
     setEditing(!editing);
     setTool(undefined);
@@ -154,13 +162,13 @@ export function Plot() {
             verdicts={answers && Object.fromEntries(answers.map((a) => [a.bedId, a.verdict]))}
             onTool={setTool}
             onMove={(things, by) =>
-              arrange({ things: things.map(refOf), right: typed(by.x), down: typed(by.y) })
+              arrange({ things: things.map((t) => refOf(plot, t)), right: typed(by.x), down: typed(by.y) })
             }
             onReshape={(thing, form) =>
               edits.edit(() =>
                 told(
                   api.POST("/api/plan/reshape", {
-                    body: { what: thing.what, id: thing.id, ...asInput(withInner(plot, thing, form)) },
+                    body: { ...refOf(plot, thing), ...asInput(withInner(plot, thing, form)) },
                   }),
                 ),
               )
@@ -168,9 +176,14 @@ export function Plot() {
             onDrawn={drawn}
             onDrag={drag.onDrag}
             onDragEnd={drag.onDragEnd}
-            onTurn={(things, turn) => void arrange({ things: things.map(refOf), turn })}
+            onTurn={(things, turn) => void arrange({ things: things.map((t) => refOf(plot, t)), turn })}
             onCopy={(things) =>
-              void arrange({ things: things.map(refOf), right: copyOffset, down: copyOffset, copy: true })
+              void arrange({
+                things: things.map((t) => refOf(plot, t)),
+                right: copyOffset,
+                down: copyOffset,
+                copy: true,
+              })
             }
             onRemove={(things) => void remove(things)}
             onUndo={() => void edits.undo()}
@@ -236,7 +249,38 @@ export function Plot() {
   );
 }
 
-const refOf = ({ what, id }: Thing): Thing => ({ what, id });
+/** The mark of an address that was written by choosing. */
+const choosing = "choosing";
+
+/** The words of an address that choose something on the plan. */
+const chosenBy = ["planting", "bed", "item"] as const;
+
+const addressOf = (params: URLSearchParams): string =>
+  chosenBy.flatMap((word) => (Number(params.get(word)) ? [`${word} ${params.get(word)}`] : []))[0] ?? "";
+
+function readAddress(address: string): Selection {
+  const [word, id] = address.split(" ");
+  if (word === "planting") return { planting: Number(id), things: [] };
+  if (word === "bed" || word === "item") return { things: [{ what: word, id: Number(id) }] };
+  return nothing;
+}
+
+/** writeAddress chooses in an address what is chosen on the plan; a question asked there is over. */
+function writeAddress(before: URLSearchParams, to: Selection): URLSearchParams {
+  const next = new URLSearchParams(before);
+  for (const word of [...chosenBy, "where"]) next.delete(word);
+  const [one, another] = to.things;
+  if (to.planting) next.set("planting", String(to.planting));
+  else if (one && !another) next.set(one.what, String(one.id));
+  return next;
+}
+
+/** refOf names a thing to the plot in the version that was shown: the one that a drag began with. */
+const refOf = (plot: PlotView, { what, id, version }: Thing): Thing => ({
+  what,
+  id,
+  version: version ?? (what === "bed" ? plot.beds : plot.items).find((one) => one.id === id)?.version,
+});
 
 /** withInner keeps a ring's hole in proportion while its edge is dragged. */
 function withInner(plot: PlotView, thing: Thing, form: LocalForm): LocalForm {
@@ -358,7 +402,7 @@ function Chosen({
         names={allPlaced(plot)
           .filter((t) => selection.things.some((s) => s.what === t.what && s.id === t.id))
           .map((t) => t.name)}
-        things={selection.things}
+        things={selection.things.map((t) => refOf(plot, t))}
         onSaved={onSaved}
         onRemove={() => onRemove(selection.things)}
       />

@@ -2,7 +2,7 @@ import { Alert, Box, Button, Typography } from "@mui/material";
 import { useEffect, useMemo, useState } from "react";
 
 import { useRefresh, useRound } from "../../api/queries";
-import { discard, sendWaiting, useKeptLooks } from "../../api/outbox";
+import { affirm, discard, sendWaiting, useForeignLooks, useKeptLooks } from "../../api/outbox";
 import { useGo } from "../../app/shownDay";
 import { Trouble } from "../../parts/Trouble";
 import { StopForm } from "./StopForm";
@@ -17,6 +17,7 @@ export function Round() {
   const kept = useKeptLooks();
   const refused = kept.filter((k) => k.refused);
   const waiting = kept.length - refused.length;
+  const foreign = useForeignLooks();
   const go = useGo();
   const [at, setAt] = useState<number>();
   // Looks noted on this walk without a network count as seen, too.
@@ -78,13 +79,33 @@ export function Round() {
           }}
         />
       </Box>
+      {foreign > 0 && (
+        <Alert severity="info" variant="outlined" sx={{ mb: 1 }}>
+          {foreign === 1 ? "A look" : `${foreign} looks`} of another plot {foreign === 1 ? "waits" : "wait"}{" "}
+          on this device until that plot is served here again.
+        </Alert>
+      )}
       {refused.map((look) => (
         <Alert
           key={look.note.clientKey}
           severity="error"
           variant="outlined"
           sx={{ mb: 1 }}
-          action={<Button onClick={() => discard(look)}>Throw away</Button>}
+          action={
+            <>
+              {(look.asked ?? []).length > 0 && (
+                <Button
+                  onClick={() => {
+                    affirm(look);
+                    void sendWaiting().then(refresh);
+                  }}
+                >
+                  Seen so
+                </Button>
+              )}
+              <Button onClick={() => discard(look)}>Throw away</Button>
+            </>
+          }
         >
           A look of {look.note.day} ({look.note.stage}) was not taken in: {look.refused}
         </Alert>

@@ -1,10 +1,11 @@
 import { Alert, Box, Button, TextField, Typography } from "@mui/material";
 import { useState } from "react";
 
-import type { Schemas } from "../../api/client";
+import { newKey, type Schemas } from "../../api/client";
 import { noteLook } from "../../api/outbox";
 import { useSite } from "../../api/queries";
 import { useUndo } from "../../app/Undo";
+import { AskBack } from "../../parts/AskBack";
 import { Choice, ChoiceRow } from "../../parts/Choices";
 import { Question } from "../../parts/Question";
 import { Ready } from "../../parts/Ready";
@@ -24,7 +25,9 @@ interface Props {
 export function StopForm({ stop, marks, next, onBack, onDone }: Props) {
   const site = useSite().data;
   const { noted } = useUndo();
-  const { send, sending, fields, fault } = useSend();
+  const { send, sending, fields, fault, asked } = useSend();
+  // A look is at what was on the page when it began, under one key however often it is sent.
+  const [begun] = useState(() => ({ speciesId: stop.speciesId, clientKey: newKey() }));
   const [stage, setStage] = useState(stop.expected);
   const [share, setShare] = useState(stop.expectedShare);
   const [height, setHeight] = useState<number>();
@@ -35,9 +38,10 @@ export function StopForm({ stop, marks, next, onBack, onDone }: Props) {
   const [writing, setWriting] = useState(false);
 
   const typed = (value: number | undefined) => (value === undefined ? "" : `${value} ${stop.sizeStep}`);
-  const onNext = async () => {
+  const onNext = async (affirmed: string[] = []) => {
     const answer = await send(() =>
       noteLook(stop.id, {
+        ...begun,
         day: site?.today ?? "",
         stage,
         share,
@@ -45,6 +49,7 @@ export function StopForm({ stop, marks, next, onBack, onDone }: Props) {
         width: typed(width),
         marks: wrong,
         note,
+        affirmed,
       }),
     );
     if (answer === undefined) return;
@@ -158,6 +163,12 @@ export function StopForm({ stop, marks, next, onBack, onDone }: Props) {
           />
         )}
       </Question>
+      <AskBack
+        asked={asked}
+        sending={sending}
+        yes="Seen so: note it"
+        onYes={(affirmed) => void onNext(affirmed)}
+      />
       {fault && (
         <Alert severity="error" sx={{ mt: 2 }}>
           {fault}

@@ -1,9 +1,10 @@
 import { Alert, Box, Button, Checkbox, FormControlLabel, TextField, Typography } from "@mui/material";
 import { useState } from "react";
 
-import { api, told, type Schemas } from "../../api/client";
+import { api, seen, told, type Schemas } from "../../api/client";
 import { useHousehold } from "../../api/queries";
 import { useUndo } from "../../app/Undo";
+import { ChangedMeanwhile, readings, useOpened } from "../../parts/ChangedMeanwhile";
 import { useSend } from "../../parts/useSend";
 
 /** Household is who lives here and what cautions are for: they are named wherever something is picked. */
@@ -76,18 +77,23 @@ interface FormProps {
   onClose: () => void;
 }
 
-function PersonForm({ person, circumstances, onClose }: FormProps) {
+const labels = { name: "Name", born: "Born", circumstances: "Circumstances" };
+
+function PersonForm({ person: stands, circumstances, onClose }: FormProps) {
   const { noted } = useUndo();
-  const { send, sending, fault, fields, at } = useSend();
+  const { send, sending, fault, fields, stale, settle, at } = useSend();
+  const [person, rebase] = useOpened(stands);
   const [name, setName] = useState(person?.name ?? "");
   const [born, setBorn] = useState(person?.born ?? "");
   const [ticked, setTicked] = useState<string[]>(person?.circumstances ?? []);
-  const onSave = async () => {
+  const asks = (ids: string[] = []) =>
+    circumstances.filter((one) => ids.includes(one.id)).map((one) => one.ask);
+  const save = async (version = person?.version ?? "") => {
     const body = { name, born, circumstances: ticked, note: person?.note ?? "" };
     const entry = await send(() =>
       told(
         person
-          ? api.PUT("/api/people/{id}", { params: { path: { id: person.id } }, body })
+          ? api.PUT("/api/people/{id}", { params: { path: { id: person.id }, header: seen(version) }, body })
           : api.POST("/api/people", { body }),
       ),
     );
@@ -134,9 +140,31 @@ function PersonForm({ person, circumstances, onClose }: FormProps) {
           />
         ))}
       </Box>
-      {(fault || fields.circumstances) && <Alert severity="error">{fault || fields.circumstances}</Alert>}
+      <ChangedMeanwhile
+        why={stale}
+        rows={readings(
+          labels,
+          { ...stands, circumstances: asks(stands?.circumstances) },
+          { name, born, circumstances: asks(ticked) },
+        )}
+        sending={sending}
+        onTheirs={() => {
+          rebase();
+          setName(stands?.name ?? "");
+          setBorn(stands?.born ?? "");
+          setTicked(stands?.circumstances ?? []);
+          settle();
+        }}
+        onMine={() => {
+          rebase();
+          void save(stands?.version);
+        }}
+      />
+      {!stale && (fault || fields.circumstances) && (
+        <Alert severity="error">{fault || fields.circumstances}</Alert>
+      )}
       <Box sx={{ display: "flex", gap: 1, mt: 1 }}>
-        <Button variant="contained" disabled={sending} onClick={() => void onSave()}>
+        <Button variant="contained" disabled={sending} onClick={() => void save()}>
           {person ? "Change it" : "Add them"}
         </Button>
         <Button onClick={onClose}>Leave</Button>

@@ -8,45 +8,80 @@ import {
   TextField,
   Typography,
 } from "@mui/material";
+import { useState } from "react";
 import { Controller, useForm } from "react-hook-form";
 
-import { api, told, type Schemas } from "../../api/client";
-import { useSite } from "../../api/queries";
+import { api, seen, told, type Schemas } from "../../api/client";
+import { useRefresh, useSite } from "../../api/queries";
 import { useLook } from "../../app/LookProvider";
 import { useUndo } from "../../app/Undo";
+import { AskBack } from "../../parts/AskBack";
+import { ChangedMeanwhile, readings, useOpened } from "../../parts/ChangedMeanwhile";
 import { Choice, ChoiceRow } from "../../parts/Choices";
 import { typedNumber } from "../../parts/numbers";
 import { useSend } from "../../parts/useSend";
+import { Copies } from "./Copies";
 import { Household } from "./Household";
 
 /** Settings is where the plot lies, its climate, and how it is shown. */
 export function Settings() {
   const site = useSite().data;
+  // The form begins anew once it was kept, in the units that hold then; never while it is filled in.
+  const [kept, setKept] = useState(0);
+  const refresh = useRefresh();
   if (!site) return <Box sx={{ minHeight: 500 }} />;
-  return <SettingsForm key={`${site.units}${site.width}${site.name}`} site={site} />;
+  return (
+    <SettingsForm
+      key={kept}
+      site={site}
+      onKept={() => void refresh().then(() => setKept((before) => before + 1))}
+    />
+  );
 }
 
-function SettingsForm({ site }: { site: Schemas["SiteView"] }) {
+/** typedOf is the plot's place as the form holds it. */
+const typedOf = (site: Schemas["SiteView"]) => ({
+  name: site.name,
+  latitude: String(site.latitude),
+  altitude: site.altitude,
+  climateId: site.climateId,
+  width: site.width,
+  depth: site.depth,
+  units: site.units as string,
+  station: site.station as string,
+});
+
+const labels = {
+  name: "Name of the plot",
+  latitude: "Latitude",
+  altitude: "Height above the sea",
+  width: "West to east",
+  depth: "North to south",
+  climate: "Climate",
+  units: "Units shown",
+  station: "Weather is read from",
+};
+
+function SettingsForm({ site, onKept }: { site: Schemas["SiteView"]; onKept: () => void }) {
   const { noted } = useUndo();
-  const { send, sending, fault, at } = useSend();
+  const { send, sending, fault, asked, stale, settle, at } = useSend();
   const { look, setLook } = useLook();
-  const { register, handleSubmit, control } = useForm({
-    defaultValues: {
-      name: site.name,
-      latitude: String(site.latitude),
-      altitude: site.altitude,
-      climateId: site.climateId,
-      width: site.width,
-      depth: site.depth,
-      units: site.units as string,
-    },
-  });
-  const onSave = handleSubmit(async (typed) => {
-    const entry = await send(() =>
-      told(api.PUT("/api/site", { body: { ...typed, latitude: typedNumber(typed.latitude) } })),
-    );
-    if (entry) noted(entry);
-  });
+  const [opened, rebase] = useOpened(site);
+  const { register, handleSubmit, control, reset, getValues } = useForm({ defaultValues: typedOf(opened) });
+  const climateOf = (id: string) => ({ climate: site.climates.find((one) => one.id === id)?.name ?? id });
+  const save = (affirmed: string[], version = opened.version) =>
+    handleSubmit(async ({ station, ...typed }) => {
+      const body = {
+        ...typed,
+        station: station === "simulated" ? ("simulated" as const) : ("" as const),
+        latitude: typedNumber(typed.latitude),
+        affirmed,
+      };
+      const entry = await send(() => told(api.PUT("/api/site", { params: { header: seen(version) }, body })));
+      if (!entry) return;
+      noted(entry);
+      onKept();
+    });
   return (
     <Box
       sx={{
@@ -57,7 +92,7 @@ function SettingsForm({ site }: { site: Schemas["SiteView"] }) {
       }}
     >
       <Box>
-        <form onSubmit={(event) => void onSave(event)} noValidate>
+        <form onSubmit={(event) => void save([])(event)} noValidate>
           <Typography variant="h1" sx={{ mb: 2 }}>
             Settings
           </Typography>
@@ -111,8 +146,50 @@ function SettingsForm({ site }: { site: Schemas["SiteView"] }) {
                 </TextField>
               )}
             />
+            <Controller
+              name="station"
+              control={control}
+              render={({ field }) => (
+                <TextField
+                  select
+                  label="Weather is read from"
+                  {...field}
+                  {...at("station", "Without a station the dates rest on what is usual in the climate")}
+                  sx={{ gridColumn: "1 / -1" }}
+                >
+                  <MenuItem value="">nothing: the climate alone</MenuItem>
+                  <MenuItem value="simulated">
+                    a simulated station: invented weather, to try things out
+                  </MenuItem>
+                </TextField>
+              )}
+            />
           </Box>
-          {fault && (
+          <ChangedMeanwhile
+            why={stale}
+            rows={readings(
+              labels,
+              { ...typedOf(site), ...climateOf(site.climateId) },
+              { ...getValues(), ...climateOf(getValues("climateId")) },
+            )}
+            sending={sending}
+            onTheirs={() => {
+              rebase();
+              reset(typedOf(site));
+              settle();
+            }}
+            onMine={() => {
+              rebase();
+              void save([], site.version)();
+            }}
+          />
+          <AskBack
+            asked={asked}
+            sending={sending}
+            yes="It is so: keep these"
+            onYes={(affirmed) => void save(affirmed)()}
+          />
+          {fault && !stale && (
             <Alert severity="error" sx={{ mt: 2 }}>
               {fault}
             </Alert>
@@ -134,7 +211,7 @@ function SettingsForm({ site }: { site: Schemas["SiteView"] }) {
           </Box>
         ))}
         <Box sx={{ color: "text.secondary", fontSize: 14.5 }}>
-          From 200 seasons made from the climate’s normals. Weather readings come from: {site.weatherSource}
+          From 200 seasons made from the climate’s normals. Weather readings: {site.weatherSource}
           {site.weatherSimulated && ", which stands in for a real one"}.
         </Box>
         <Typography variant="h2" sx={{ mt: 3, mb: 1 }}>
@@ -151,6 +228,7 @@ function SettingsForm({ site }: { site: Schemas["SiteView"] }) {
             sunlight
           </Choice>
         </ChoiceRow>
+        <Copies />
       </Box>
     </Box>
   );

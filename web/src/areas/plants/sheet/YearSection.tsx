@@ -1,7 +1,7 @@
 import { Box, Button, TextField } from "@mui/material";
 
 import { SelectField } from "../../../parts/SelectField";
-import { FigureAt, ItemsAt, NumberAt, Row, TextAt } from "./fields";
+import { ChoiceAt, FigureAt, ItemsAt, NumberAt, Row, TextAt } from "./fields";
 import { useField, useFilling } from "./filling";
 import { asList, asText, joinCourse, read, splitCourse, type Path } from "./sheet";
 
@@ -21,6 +21,19 @@ export function YearSection() {
         />
         <FigureAt path={["growth", "base"]} label="Warmth counts from" unit="°C" help="Empty: as usual" />
       </Row>
+      <ItemsAt
+        path={["growth", "frost"]}
+        one="frost that it does not outlast"
+        blank={{ below: "", does: "kills" }}
+        title={(frost) => `A night that ${asText(read(frost, ["does"])) || "harms it"}`}
+      >
+        {(path) => (
+          <Row>
+            <FigureAt path={[...path, "below"]} label="At or below" unit="°C" />
+            <ChoiceAt path={[...path, "does"]} label="What it does" words={["ends the year", "kills"]} />
+          </Row>
+        )}
+      </ItemsAt>
       <ItemsAt
         path={["growth", "year"]}
         one="year of life"

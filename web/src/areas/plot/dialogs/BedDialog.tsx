@@ -12,12 +12,15 @@ import {
 } from "@mui/material";
 import { Controller, useForm, useWatch, type FieldValues } from "react-hook-form";
 
-import { api, told, type Schemas } from "../../../api/client";
+import { api, seen, told, type Schemas } from "../../../api/client";
 import { useSite } from "../../../api/queries";
+import { AskBack } from "../../../parts/AskBack";
+import { ChangedMeanwhile, readings, useOpened } from "../../../parts/ChangedMeanwhile";
 import { typedNumber } from "../../../parts/numbers";
 import { FormSelect, same } from "../../../parts/SelectField";
 import { useSend } from "../../../parts/useSend";
 import { FormFields } from "./FormFields";
+import { formLabels } from "./formLabels";
 import type { FormInput } from "../drawing/forms";
 import type { Shape } from "../drawing/things";
 
@@ -43,60 +46,70 @@ const fromPlan: Record<string, string> = {
   edge: "from the plan",
 };
 
-/** BedDialog lays out a bed, or changes one: its place, its conditions, its ground. */
-export function BedDialog({ bed, drawn, onSaved, onClose }: Props) {
-  const site = useSite().data;
-  const { send, sending, fault, at } = useSend();
-  const before = bed?.input;
+/** blank is a bed as the form holds it: one that stands, or one that was drawn. */
+const blank = (before?: Schemas["BedInput"], drawn?: FormInput): FieldValues => {
   const form = before ?? drawn;
-  const { register, handleSubmit, control } = useForm<FieldValues>({
-    defaultValues: {
-      name: "",
-      winter: "",
-      texture: "",
-      drainage: "",
-      ph: "",
-      fertility: "",
-      soilDepth: "",
-      shelter: "",
-      warmth: "",
-      edge: "",
-      mulch: "",
-      unsafe: "",
-      note: "",
-      frostHollow: false,
-      ...before,
-      moisture: before?.moisture ?? "",
-      shape: form?.shape ?? "rectangle",
-      x: form?.x ?? "",
-      y: form?.y ?? "",
-      width: form?.width ?? "",
-      depth: form?.depth ?? "",
-      inner: form?.inner ?? "",
-      turn: String(form?.turn ?? 0),
-      points: form?.points ?? [],
-      sunHours: before?.sunHours === undefined ? "" : String(before.sunHours),
-    },
+  return {
+    name: "",
+    winter: "",
+    texture: "",
+    drainage: "",
+    ph: "",
+    fertility: "",
+    soilDepth: "",
+    shelter: "",
+    warmth: "",
+    edge: "",
+    mulch: "",
+    unsafe: "",
+    note: "",
+    frostHollow: false,
+    ...before,
+    moisture: before?.moisture ?? "",
+    shape: form?.shape ?? "rectangle",
+    x: form?.x ?? "",
+    y: form?.y ?? "",
+    width: form?.width ?? "",
+    depth: form?.depth ?? "",
+    inner: form?.inner ?? "",
+    turn: String(form?.turn ?? 0),
+    points: form?.points ?? [],
+    sunHours: before?.sunHours === undefined ? "" : String(before.sunHours),
+  };
+};
+
+/** BedDialog lays out a bed, or changes one: its place, its conditions, its ground. */
+export function BedDialog({ bed: stands, drawn, onSaved, onClose }: Props) {
+  const site = useSite().data;
+  const { send, sending, fault, asked, stale, settle, at } = useSend();
+  const [bed, rebase] = useOpened(stands);
+  const { register, handleSubmit, control, reset, getValues } = useForm<FieldValues>({
+    defaultValues: blank(bed?.input, drawn),
   });
   const shape = useWatch({ control, name: "shape" }) as Shape;
   if (!site) return null;
-  const onSave = handleSubmit(async (typed) => {
-    const body = {
-      ...typed,
-      turn: typedNumber(String(typed.turn)),
-      sunHours: String(typed.sunHours).trim() === "" ? undefined : typedNumber(String(typed.sunHours)),
-    } as unknown as Schemas["BedInput"];
-    const entry = await send(() =>
-      told(
-        bed
-          ? api.PUT("/api/beds/{id}", { params: { path: { id: bed.id } }, body })
-          : api.POST("/api/beds", { body }),
-      ),
-    );
-    if (!entry) return;
-    onSaved(entry);
-    onClose();
-  });
+  const save = (affirmed: string[], version = bed?.version ?? "") =>
+    handleSubmit(async (typed) => {
+      const body = {
+        ...typed,
+        affirmed,
+        turn: typedNumber(String(typed.turn)),
+        sunHours: String(typed.sunHours).trim() === "" ? undefined : typedNumber(String(typed.sunHours)),
+      } as unknown as Schemas["BedInput"];
+      const entry = await send(() =>
+        told(
+          bed
+            ? api.PUT("/api/beds/{id}", {
+                params: { path: { id: bed.id }, header: seen(version) },
+                body,
+              })
+            : api.POST("/api/beds", { body }),
+        ),
+      );
+      if (!entry) return;
+      onSaved(entry);
+      onClose();
+    });
   const eg = site.units === "us" ? "12 ft" : "4 m";
   const choice = (name: string, label: string, words: string[], help?: string) => (
     <FormSelect
@@ -111,7 +124,7 @@ export function BedDialog({ bed, drawn, onSaved, onClose }: Props) {
   const grid = { display: "grid", gridTemplateColumns: "1fr 1fr", gap: 1.5, mt: 2 };
   return (
     <Dialog open onClose={onClose} maxWidth="sm" fullWidth>
-      <form onSubmit={(event) => void onSave(event)} noValidate>
+      <form onSubmit={(event) => void save([])(event)} noValidate>
         <DialogTitle>{bed ? bed.name : "Lay out a bed"}</DialogTitle>
         <DialogContent>
           <Box sx={{ ...grid, mt: 1 }}>
@@ -172,7 +185,43 @@ export function BedDialog({ bed, drawn, onSaved, onClose }: Props) {
             {...at("note")}
             sx={{ mt: 1 }}
           />
-          {fault && (
+          <ChangedMeanwhile
+            why={stale}
+            rows={readings(
+              {
+                name: "Name",
+                ...formLabels,
+                ...Object.fromEntries(site.aspects.map((aspect) => [aspect.key, sentence(aspect.name)])),
+                sunHours: "Hours of sun",
+                mulch: "Mulch",
+                shelter: "Shelter",
+                warmth: "Warmth",
+                edge: "Its edge",
+                unsafe: "Unsafe ground",
+                frostHollow: "Frost gathers here",
+                note: "Note",
+              },
+              blank(stands?.input),
+              getValues(),
+            )}
+            sending={sending}
+            onTheirs={() => {
+              rebase();
+              reset(blank(stands?.input));
+              settle();
+            }}
+            onMine={() => {
+              rebase();
+              void save([], stands?.version)();
+            }}
+          />
+          <AskBack
+            asked={asked}
+            sending={sending}
+            yes="It is so: keep the bed there"
+            onYes={(affirmed) => void save(affirmed)()}
+          />
+          {fault && !stale && (
             <Alert severity="error" sx={{ mt: 2 }}>
               {fault}
             </Alert>

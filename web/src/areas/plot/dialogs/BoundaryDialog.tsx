@@ -10,8 +10,9 @@ import {
 } from "@mui/material";
 import { useForm, type FieldValues } from "react-hook-form";
 
-import { api, told, type Schemas } from "../../../api/client";
+import { api, seen, told, type Schemas } from "../../../api/client";
 import { useSite } from "../../../api/queries";
+import { ChangedMeanwhile, readings, useOpened } from "../../../parts/ChangedMeanwhile";
 import { typedNumber } from "../../../parts/numbers";
 import { useSend } from "../../../parts/useSend";
 import { FormFields } from "./FormFields";
@@ -26,26 +27,34 @@ interface Props {
   onClose: () => void;
 }
 
+/** typedOf is the boundary as the form holds it. */
+const typedOf = (plot: Plot, drawn?: Point[]): FieldValues => ({
+  points: (drawn ?? plot.boundary).map((p) => ({ x: metres(p.x), y: metres(p.y) })),
+  bearingDeg: String(plot.bearingDeg),
+  longitude: plot.longitude === undefined ? "" : String(plot.longitude),
+});
+
+const labels = { bearingDeg: "The upper edge looks to", longitude: "Longitude", points: "Corners" };
+
 /** BoundaryDialog is the plot's outline, which way it lies, and its meridian. */
-export function BoundaryDialog({ plot, drawn, onSaved, onClose }: Props) {
+export function BoundaryDialog({ plot: stands, drawn, onSaved, onClose }: Props) {
   const site = useSite().data;
-  const { send, sending, fault, at } = useSend();
-  const { register, handleSubmit, control } = useForm<FieldValues>({
-    defaultValues: {
-      points: (drawn ?? plot.boundary).map((p) => ({ x: metres(p.x), y: metres(p.y) })),
-      bearingDeg: String(plot.bearingDeg),
-      longitude: plot.longitude === undefined ? "" : String(plot.longitude),
-    },
+  const { send, sending, fault, stale, settle, at } = useSend();
+  const [plot, rebase] = useOpened(stands);
+  const { register, handleSubmit, control, reset, getValues } = useForm<FieldValues>({
+    defaultValues: typedOf(plot, drawn),
   });
   if (!site) return null;
-  const save = (rectangle: boolean) =>
+  const save = (rectangle: boolean, version = plot.version) =>
     handleSubmit(async (typed) => {
       const body: Schemas["BoundaryInput"] = {
         points: rectangle ? [] : (typed.points as Schemas["Corner"][]),
         bearingDeg: typedNumber(String(typed.bearingDeg)),
         longitude: String(typed.longitude).trim() === "" ? undefined : typedNumber(String(typed.longitude)),
       };
-      const entry = await send(() => told(api.PUT("/api/plan/boundary", { body })));
+      const entry = await send(() =>
+        told(api.PUT("/api/plan/boundary", { params: { header: seen(version) }, body })),
+      );
       if (!entry) return;
       onSaved(entry);
       onClose();
@@ -74,7 +83,21 @@ export function BoundaryDialog({ plot, drawn, onSaved, onClose }: Props) {
               at={at}
             />
           </Box>
-          {fault && (
+          <ChangedMeanwhile
+            why={stale}
+            rows={readings(labels, typedOf(stands), getValues())}
+            sending={sending}
+            onTheirs={() => {
+              rebase();
+              reset(typedOf(stands));
+              settle();
+            }}
+            onMine={() => {
+              rebase();
+              void save(false, stands.version)();
+            }}
+          />
+          {fault && !stale && (
             <Alert severity="error" sx={{ mt: 2 }}>
               {fault}
             </Alert>

@@ -64,8 +64,6 @@ function Corners({ shape, eg, register, control, at }: Props) {
           display: "grid",
           gridTemplateColumns: "1fr 1fr auto",
           gap: 1,
-          maxHeight: 230,
-          overflow: "auto",
           pt: 0.8,
         }}
       >

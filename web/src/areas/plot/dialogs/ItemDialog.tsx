@@ -10,12 +10,14 @@ import {
 } from "@mui/material";
 import { useForm, useWatch, type FieldValues } from "react-hook-form";
 
-import { api, told, type Schemas } from "../../../api/client";
+import { api, seen, told, type Schemas } from "../../../api/client";
 import { useSite } from "../../../api/queries";
+import { ChangedMeanwhile, readings, useOpened } from "../../../parts/ChangedMeanwhile";
 import { typedNumber } from "../../../parts/numbers";
 import { FormSelect, type Options } from "../../../parts/SelectField";
 import { useSend } from "../../../parts/useSend";
 import { FormFields } from "./FormFields";
+import { formLabels } from "./formLabels";
 import type { FormInput } from "../drawing/forms";
 import type { Shape } from "../drawing/things";
 
@@ -34,38 +36,62 @@ const months = Array.from({ length: 12 }, (_, i) =>
 const number = (value: number | undefined) => (value === undefined ? "" : String(value));
 const optional = (text: unknown) => (String(text).trim() === "" ? undefined : typedNumber(String(text)));
 
-/** ItemDialog sets a wall, a tree, water and the like on the plan, or changes one. */
-export function ItemDialog({ item, drawn, onSaved, onClose }: Props) {
-  const site = useSite().data;
-  const { send, sending, fault, at } = useSend();
-  const before = item?.input;
+/** blank is a thing as the form holds it: one that stands, or one that was drawn. */
+const blank = (
+  before: Schemas["ItemInput"] | undefined,
+  drawn: Props["drawn"],
+  south: boolean,
+): FieldValues => {
   const form = before ?? drawn?.form;
+  return {
+    name: before?.name ?? "",
+    kind: before?.kind ?? drawn?.kind ?? "",
+    shape: form?.shape ?? "",
+    x: form?.x ?? "",
+    y: form?.y ?? "",
+    width: form?.width ?? "",
+    depth: form?.depth ?? "",
+    inner: "",
+    turn: String(form?.turn ?? 0),
+    points: form?.points ?? [],
+    height: before?.height ?? "",
+    crownBase: before?.crownBase ?? "",
+    leaf: before?.leaf || "deciduous",
+    leafFrom: String(before?.leafFrom || (south ? 10 : 4)),
+    leafUntil: String(before?.leafUntil || (south ? 4 : 10)),
+    tree: before?.tree ?? "",
+    letsThrough: number(before?.letsThrough),
+    reach: before?.reach ?? "",
+    unsafe: before?.unsafe ?? "",
+    fallPercent: number(before?.fallPercent),
+    facesDeg: number(before?.facesDeg),
+    note: before?.note ?? "",
+  };
+};
+
+const labels = {
+  name: "Name",
+  ...formLabels,
+  height: "Height",
+  crownBase: "Lowest leaves at",
+  leaf: "Leaf",
+  tree: "Poisons the ground",
+  letsThrough: "Lets light through",
+  reach: "Reaches beyond its edge",
+  unsafe: "Unsafe",
+  fallPercent: "Falls",
+  facesDeg: "Faces",
+  note: "Note",
+};
+
+/** ItemDialog sets a wall, a tree, water and the like on the plan, or changes one. */
+export function ItemDialog({ item: stands, drawn, onSaved, onClose }: Props) {
+  const site = useSite().data;
+  const { send, sending, fault, stale, settle, at } = useSend();
+  const [item, rebase] = useOpened(stands);
   const south = (site?.latitude ?? 0) < 0;
-  const { register, handleSubmit, control } = useForm<FieldValues>({
-    defaultValues: {
-      name: before?.name ?? "",
-      kind: before?.kind ?? drawn?.kind ?? "",
-      shape: form?.shape ?? "",
-      x: form?.x ?? "",
-      y: form?.y ?? "",
-      width: form?.width ?? "",
-      depth: form?.depth ?? "",
-      inner: "",
-      turn: String(form?.turn ?? 0),
-      points: form?.points ?? [],
-      height: before?.height ?? "",
-      crownBase: before?.crownBase ?? "",
-      leaf: before?.leaf || "deciduous",
-      leafFrom: String(before?.leafFrom || (south ? 10 : 4)),
-      leafUntil: String(before?.leafUntil || (south ? 4 : 10)),
-      tree: before?.tree ?? "",
-      letsThrough: number(before?.letsThrough),
-      reach: before?.reach ?? "",
-      unsafe: before?.unsafe ?? "",
-      fallPercent: number(before?.fallPercent),
-      facesDeg: number(before?.facesDeg),
-      note: before?.note ?? "",
-    },
+  const { register, handleSubmit, control, reset, getValues } = useForm<FieldValues>({
+    defaultValues: blank(item?.input, drawn, south),
   });
   const [kindWord, shape, leaf] = useWatch({ control, name: ["kind", "shape", "leaf"] }) as [
     string,
@@ -76,35 +102,39 @@ export function ItemDialog({ item, drawn, onSaved, onClose }: Props) {
   const kind = site.kinds.find((k) => k.kind === kindWord);
   const has = (field: string) =>
     kind !== undefined && (kind.needs.includes(field) || kind.takes.includes(field));
-  const onSave = handleSubmit(async (typed) => {
-    const body = {
-      ...typed,
-      turn: typedNumber(String(typed.turn)),
-      leaf: has("leaf") ? typed.leaf : "",
-      leafFrom: has("leaf") ? Number(typed.leafFrom) : 0,
-      leafUntil: has("leaf") ? Number(typed.leafUntil) : 0,
-      letsThrough: optional(typed.letsThrough),
-      fallPercent: optional(typed.fallPercent),
-      facesDeg: optional(typed.facesDeg),
-    } as unknown as Schemas["ItemInput"];
-    const entry = await send(() =>
-      told(
-        item
-          ? api.PUT("/api/plan/items/{id}", { params: { path: { id: item.id } }, body })
-          : api.POST("/api/plan/items", { body }),
-      ),
-    );
-    if (!entry) return;
-    onSaved(entry);
-    onClose();
-  });
+  const save = (version = item?.version ?? "") =>
+    handleSubmit(async (typed) => {
+      const body = {
+        ...typed,
+        turn: typedNumber(String(typed.turn)),
+        leaf: has("leaf") ? typed.leaf : "",
+        leafFrom: has("leaf") ? Number(typed.leafFrom) : 0,
+        leafUntil: has("leaf") ? Number(typed.leafUntil) : 0,
+        letsThrough: optional(typed.letsThrough),
+        fallPercent: optional(typed.fallPercent),
+        facesDeg: optional(typed.facesDeg),
+      } as unknown as Schemas["ItemInput"];
+      const entry = await send(() =>
+        told(
+          item
+            ? api.PUT("/api/plan/items/{id}", {
+                params: { path: { id: item.id }, header: seen(version) },
+                body,
+              })
+            : api.POST("/api/plan/items", { body }),
+        ),
+      );
+      if (!entry) return;
+      onSaved(entry);
+      onClose();
+    });
   const eg = site.units === "us" ? "12 ft" : "4 m";
   const choice = (name: string, label: string, options: Options, help?: string) => (
     <FormSelect name={name} control={control} label={label} options={options} {...at(name, help)} />
   );
   return (
     <Dialog open onClose={onClose} maxWidth="sm" fullWidth>
-      <form onSubmit={(event) => void onSave(event)} noValidate>
+      <form onSubmit={(event) => void save()(event)} noValidate>
         <DialogTitle>{item ? item.name || item.kind : `Set a ${kindWord} on the plan`}</DialogTitle>
         <DialogContent>
           {kind && <Box sx={{ color: "text.secondary", fontSize: 14.5 }}>{kind.means}</Box>}
@@ -198,7 +228,21 @@ export function ItemDialog({ item, drawn, onSaved, onClose }: Props) {
             {...at("note")}
             sx={{ mt: 2 }}
           />
-          {fault && (
+          <ChangedMeanwhile
+            why={stale}
+            rows={readings(labels, blank(stands?.input, undefined, south), getValues())}
+            sending={sending}
+            onTheirs={() => {
+              rebase();
+              reset(blank(stands?.input, undefined, south));
+              settle();
+            }}
+            onMine={() => {
+              rebase();
+              void save(stands?.version)();
+            }}
+          />
+          {fault && !stale && (
             <Alert severity="error" sx={{ mt: 2 }}>
               {fault}
             </Alert>

@@ -12,9 +12,11 @@ import {
 import { useState } from "react";
 import { Controller, useForm, useWatch } from "react-hook-form";
 
-import { api, told, type Schemas } from "../../../api/client";
+import { api, seen, told, type Schemas } from "../../../api/client";
 import { usePlanting, useSite, useSpecies, useWhere } from "../../../api/queries";
 import { useUndo } from "../../../app/Undo";
+import { AskBack } from "../../../parts/AskBack";
+import { ChangedMeanwhile, readings, useOpened } from "../../../parts/ChangedMeanwhile";
 import { same, SelectField } from "../../../parts/SelectField";
 import { useSend } from "../../../parts/useSend";
 import { SpeciesField } from "../panels/SpeciesField";
@@ -80,45 +82,75 @@ function Memory({ speciesId, bedId }: { speciesId: string; bedId: number }) {
   );
 }
 
-function PlantingForm({ planting, bedId, asked, beds, site, species, onClose }: FormProps) {
+/** typedOf is a planting as the form holds it. */
+const typedOf = (planting: Schemas["PlantingView"] | undefined, bedId: number, today: string) => ({
+  bedId: planting?.bedId ?? bedId,
+  plants: planting && !planting.area ? String(planting.plants) : "",
+  area: planting?.area ?? "",
+  startedOn: planting?.startedOn ?? today,
+  origin: planting?.origin ?? "seed",
+  year: planting?.startYear ? String(planting.startYear) : "",
+  labelled: planting?.labelled ?? false,
+  source: planting?.source ?? "",
+  note: planting?.note ?? "",
+});
+
+const labels = {
+  plant: "Plant",
+  bed: "Bed",
+  plants: "Plants",
+  area: "Area",
+  startedOn: "Since",
+  origin: "Where it came from",
+  year: "Year of its life when set",
+  labelled: "It came labelled",
+  source: "Whose label",
+  note: "Note",
+};
+
+function PlantingForm({ planting: stands, bedId, asked, beds, site, species, onClose }: FormProps) {
   const { noted } = useUndo();
-  const { send, sending, fault, at } = useSend();
+  const { send, sending, fault, asked: askedBack, stale, settle, at } = useSend();
+  const [planting, rebase] = useOpened(stands);
   const [speciesId, setSpeciesId] = useState(planting?.speciesId ?? asked ?? "");
-  const { register, handleSubmit, control } = useForm({
-    defaultValues: {
-      bedId: planting?.bedId ?? bedId ?? beds[0]?.id ?? 0,
-      plants: planting && !planting.area ? String(planting.plants) : "",
-      area: planting?.area ?? "",
-      startedOn: planting?.startedOn ?? site.today,
-      origin: planting?.origin ?? "seed",
-      labelled: planting?.labelled ?? false,
-      source: planting?.source ?? "",
-      note: planting?.note ?? "",
-    },
+  const inWhich = bedId ?? beds[0]?.id ?? 0;
+  const { register, handleSubmit, control, reset, getValues } = useForm({
+    defaultValues: typedOf(planting, inWhich, site.today),
   });
-  const [labelled, inBed] = useWatch({ control, name: ["labelled", "bedId"] });
+  const [labelled, inBed, origin] = useWatch({ control, name: ["labelled", "bedId", "origin"] });
+  const warnings = species.find((s) => s.id === speciesId)?.warnings ?? [];
   const bed = beds.find((b) => b.id === Number(inBed));
-  const onSave = handleSubmit(async (typed) => {
-    const body = {
-      ...typed,
-      speciesId,
-      plants: Math.trunc(Number(typed.plants)) || 0,
-      bedId: Number(typed.bedId),
-    };
-    const entry = await send(() =>
-      told(
-        planting
-          ? api.PUT("/api/plantings/{id}", { params: { path: { id: planting.id } }, body })
-          : api.POST("/api/plantings", { body }),
-      ),
-    );
-    if (!entry) return;
-    noted(entry);
-    onClose();
+  const named = (id: string, inBed: unknown) => ({
+    plant: species.find((one) => one.id === id)?.name ?? id,
+    bed: beds.find((one) => one.id === Number(inBed))?.name,
   });
+  const save = (affirmed: string[], version = planting?.version ?? "") =>
+    handleSubmit(async (typed) => {
+      const body = {
+        ...typed,
+        affirmed,
+        speciesId,
+        year: typed.origin === "seed" ? 0 : Math.trunc(Number(typed.year)) || 0,
+        plants: Math.trunc(Number(typed.plants)) || 0,
+        bedId: Number(typed.bedId),
+      };
+      const entry = await send(() =>
+        told(
+          planting
+            ? api.PUT("/api/plantings/{id}", {
+                params: { path: { id: planting.id }, header: seen(version) },
+                body,
+              })
+            : api.POST("/api/plantings", { body }),
+        ),
+      );
+      if (!entry) return;
+      noted(entry);
+      onClose();
+    });
   return (
     <Dialog open onClose={onClose} maxWidth="sm" fullWidth>
-      <form onSubmit={(event) => void onSave(event)} noValidate>
+      <form onSubmit={(event) => void save([])(event)} noValidate>
         <DialogTitle>{planting ? `${planting.name} · ${planting.bed}` : "Set a planting"}</DialogTitle>
         <DialogContent>
           <Box sx={{ mt: 1 }}>
@@ -130,6 +162,17 @@ function PlantingForm({ planting, bedId, asked, beds, site, species, onClose }: 
               {...at("speciesId")}
             />
           </Box>
+          {warnings.length > 0 && (
+            <Box
+              role="note"
+              aria-label="Before you set it"
+              sx={{ borderLeft: "5px solid var(--forbid)", pl: 1.2, mt: 1.5, fontSize: 14.5 }}
+            >
+              {warnings.map((words) => (
+                <Box key={words}>{words}</Box>
+              ))}
+            </Box>
+          )}
           {bed && speciesId && <Memory speciesId={speciesId} bedId={bed.id} />}
           <Box sx={{ display: "grid", gridTemplateColumns: "1fr 1fr", gap: 1.5, mt: 2 }}>
             <Controller
@@ -177,6 +220,15 @@ function PlantingForm({ planting, bedId, asked, beds, site, species, onClose }: 
                 </TextField>
               )}
             />
+            {origin !== "seed" && (
+              <TextField
+                label="Year of its life when set"
+                type="number"
+                placeholder="not known"
+                {...register("year")}
+                {...at("year", "1 for a seedling; empty: told by its first look")}
+              />
+            )}
             <Controller
               name="labelled"
               control={control}
@@ -207,7 +259,32 @@ function PlantingForm({ planting, bedId, asked, beds, site, species, onClose }: 
             {...at("note")}
             sx={{ mt: 2 }}
           />
-          {fault && (
+          <ChangedMeanwhile
+            why={stale}
+            rows={readings(
+              labels,
+              { ...typedOf(stands, inWhich, site.today), ...named(stands?.speciesId ?? "", stands?.bedId) },
+              { ...getValues(), ...named(speciesId, getValues("bedId")) },
+            )}
+            sending={sending}
+            onTheirs={() => {
+              rebase();
+              reset(typedOf(stands, inWhich, site.today));
+              setSpeciesId(stands?.speciesId ?? "");
+              settle();
+            }}
+            onMine={() => {
+              rebase();
+              void save([], stands?.version)();
+            }}
+          />
+          <AskBack
+            asked={askedBack}
+            sending={sending}
+            yes="It is so: set it"
+            onYes={(affirmed) => void save(affirmed)()}
+          />
+          {fault && !stale && (
             <Alert severity="error" sx={{ mt: 2 }}>
               {fault}
             </Alert>

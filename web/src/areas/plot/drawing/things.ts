@@ -11,6 +11,8 @@ export type Shape = "rectangle" | "polygon" | "ring" | "round" | "line";
 export interface Thing {
   what: "bed" | "item";
   id: number;
+  /** The version that the plan shows. */
+  version?: string;
 }
 
 /** Selection is what is chosen on the plan: one planting, or one or several things. */
@@ -43,6 +45,7 @@ const closed = (path: Point[], shape: string) => (shape === "line" ? path : path
 export const placedBed = (bed: Bed): Placed => ({
   what: "bed",
   id: bed.id,
+  version: bed.version,
   name: bed.name,
   shape: (bed.input.shape ?? "rectangle") as Shape,
   at: bed.at,
@@ -57,6 +60,7 @@ export const placedBed = (bed: Bed): Placed => ({
 export const placedItem = (item: Item): Placed => ({
   what: "item",
   id: item.id,
+  version: item.version,
   name: item.name || item.kind,
   shape: (item.input.shape ?? "rectangle") as Shape,
   at: item.at,

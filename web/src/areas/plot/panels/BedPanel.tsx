@@ -90,7 +90,9 @@ export function BedPanel({ bed, editing, onPlanting, onChange, onPlant, onRemove
               Remove
             </Button>
           </Box>
-          {editing && <MoveForm things={[{ what: "bed", id: bed.id }]} onSaved={onSaved} />}
+          {editing && (
+            <MoveForm things={[{ what: "bed", id: bed.id, version: bed.version }]} onSaved={onSaved} />
+          )}
         </>
       )}
       {tab === 1 && <GroundTab bedId={bed.id} onSaved={onSaved} />}

@@ -35,7 +35,9 @@ export function ItemPanel({ item, editing, onChange, onRemove, onSaved }: Props)
           Remove
         </Button>
       </Box>
-      {editing && <MoveForm things={[{ what: "item", id: item.id }]} onSaved={onSaved} />}
+      {editing && (
+        <MoveForm things={[{ what: "item", id: item.id, version: item.version }]} onSaved={onSaved} />
+      )}
     </>
   );
 }

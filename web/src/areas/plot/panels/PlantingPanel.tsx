@@ -1,15 +1,13 @@
 import { Box, Button, Typography } from "@mui/material";
-import { useState } from "react";
 import { Link } from "react-router";
 
-import { api, told, type Schemas } from "../../../api/client";
+import type { Schemas } from "../../../api/client";
 import { usePlanting } from "../../../api/queries";
 import { useActs } from "../../../app/acts";
 import { useKept, useShownDay } from "../../../app/shownDay";
-import { useUndo } from "../../../app/Undo";
 import { GroundNotices } from "../../../parts/GroundNotices";
 import { Sprig } from "../../../parts/Sprig";
-import { FateDialog } from "../dialogs/FateDialog";
+import { PlantingEnd } from "./PlantingEnd";
 
 interface Props {
   planted: Schemas["PlantedView"];
@@ -24,17 +22,7 @@ export function PlantingPanel({ planted, onChange, onRemoved, onBed, onWhere }: 
   const { asked } = useShownDay();
   const planting = usePlanting(planted.id, asked).data;
   const { observe } = useActs();
-  const { noted, say } = useUndo();
   const kept = useKept();
-  const remove = async () => {
-    try {
-      noted(await told(api.DELETE("/api/plantings/{id}", { params: { path: { id: planted.id } } })));
-      onRemoved();
-    } catch (reason) {
-      say(reason instanceof Error ? reason.message : String(reason), "error");
-    }
-  };
-  const [fate, setFate] = useState(false);
   const next = planting?.stages.filter((s) => !s.past).slice(0, 4) ?? [];
   return (
     <>
@@ -116,26 +104,11 @@ export function PlantingPanel({ planted, onChange, onRemoved, onBed, onWhere }: 
         <Button color="inherit" onClick={onChange}>
           Change
         </Button>
-        <Button color="inherit" onClick={() => void remove()}>
-          Remove
-        </Button>
         <Button color="inherit" onClick={onWhere}>
           Where would it go best
         </Button>
-        <Button color="inherit" onClick={() => setFate(true)}>
-          It throve, it failed
-        </Button>
+        <PlantingEnd planting={{ id: planted.id, name: planted.name, bed: planted.bed }} onGone={onRemoved} />
       </Box>
-      {fate && (
-        <FateDialog
-          planting={{ id: planted.id, name: planted.name, bed: planted.bed }}
-          onSaved={(entry, gone) => {
-            noted(entry);
-            if (gone) onRemoved();
-          }}
-          onClose={() => setFate(false)}
-        />
-      )}
     </>
   );
 }

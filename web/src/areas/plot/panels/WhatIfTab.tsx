@@ -62,7 +62,9 @@ export function WhatIfTab({ bedId }: { bedId: number }) {
               onChange={(_, to) => setTried({ ...tried, [slider.key]: to })}
               aria-label={slider.name}
             />
-            <Box sx={{ fontWeight: changed ? 700 : 400 }}>{said(slider, value)}</Box>
+            <Box sx={{ fontWeight: changed ? 700 : 400 }}>
+              {slider.known || changed ? said(slider, value) : "not known"}
+            </Box>
           </Box>
         );
       })}

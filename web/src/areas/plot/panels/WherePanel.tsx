@@ -23,6 +23,11 @@ export function WherePanel({ speciesId, onBed, onPlant, onClose }: Props) {
         Where would {where.name} go best?
       </Typography>
       <Box sx={{ color: "text.secondary", fontStyle: "italic" }}>{where.botanical}</Box>
+      {where.warnings.map((words) => (
+        <Box key={words} sx={{ borderLeft: "5px solid var(--forbid)", pl: 1.2, my: 0.7, fontSize: 14.5 }}>
+          {words}
+        </Box>
+      ))}
       {where.memory.map((words) => (
         <Box
           key={words}

@@ -1,0 +1,78 @@
+package garden
+
+import (
+	"log/slog"
+	"runtime/debug"
+
+	"bramblyacre/core/calendar"
+	"bramblyacre/core/flora"
+	"bramblyacre/core/identity"
+)
+
+// unreadable stands for a plant that the program cannot rely on or cannot work out, as
+// after an update: its plantings stay on the plan and keep their notes, and nothing is
+// forecast or offered of them.
+func unreadable(id, name string) *flora.Species {
+	size := flora.Figure{Value: 30, Low: 30, High: 30, Unit: "cm"}
+	return &flora.Species{
+		ID: id, Names: flora.Names{Name: name + " (its file cannot be read)", Botanical: "see its page under Plants"},
+		Life: flora.Life{Form: flora.Perennial, FullAge: flora.Figure{Value: 1, Low: 1, High: 1}}, Size: flora.Size{Height: size, Width: size},
+		Site: flora.Site{RootReach: size},
+	}
+}
+
+// setAside leaves a planting out of all that is worked out: one fault in it must not take
+// the whole plot away. It stays on the plan, keeps its notes, says so, and is never for use.
+func (p *planting) setAside(name string) {
+	p.aside = true
+	p.species = unreadable(p.SpeciesID, name)
+	p.rules = identity.NewRules(p.species, nil, true)
+	p.finding = p.rules.Judge(nil, false)
+	p.identity = p.finding.State
+	p.now, p.next, p.beforeLook, p.surprise, p.windows, p.lifted = nil, nil, nil, nil, nil, 0
+}
+
+// cannotRead leaves a planting aside of which a row cannot be read.
+func (s *state) cannotRead(planting int64, err error) {
+	slog.Error("a row cannot be read", "planting", planting, "error", err)
+	if s.broken == nil {
+		s.broken = map[int64]bool{}
+	}
+	s.broken[planting] = true
+}
+
+// safely does work for one planting, which it sets aside where the work fails.
+func (s *state) safely(p *planting, work func(*planting)) {
+	defer func() {
+		if fault := recover(); fault != nil {
+			slog.Error("a planting cannot be worked out", "planting", p.ID, "species", p.SpeciesID, "fault", fault, "stack", string(debug.Stack()))
+			p.setAside(p.species.Names.Name)
+		}
+	}()
+	work(p)
+}
+
+// tryOut asks of a planting what the pages ask, so that one that fails there is found while
+// it can still be set aside. The library's own plants are tried before they ship.
+func (s *state) tryOut(p *planting) {
+	if origin, changed := s.lib.Origin(p.SpeciesID); !changed || !origin.Own && len(origin.Figures) == 0 {
+		return
+	}
+	s.safely(p, func(p *planting) {
+		for _, on := range []calendar.Date{s.today, s.next.Start} {
+			s.plantingJobs(p, on)
+			s.viewPlanting(p, on)
+			forecast, _ := s.on(p, on)
+			s.viewCheck(p.rules, s.looks[p.ID], p.labelled(), forecast, on, "")
+		}
+	})
+}
+
+// asideJobs ask to see to a planting whose plant cannot be worked out.
+func (s *state) asideJobs(p *planting, on calendar.Date) []job {
+	j := s.jobFor(p, "care", "aside", s.season, s.today, s.next.End, on)
+	j.view.Verb, j.view.What = "See to the file of", p.SpeciesID
+	j.view.Deadline = ""
+	j.view.Reason = p.noForecast() + " Mend the file under Plants, or take its last change back in the ledger."
+	return []job{j}
+}

@@ -1,0 +1,82 @@
+package garden
+
+import (
+	"context"
+	"errors"
+	"fmt"
+	"strings"
+	"testing"
+	"time"
+
+	"bramblyacre/core/geometry"
+	"bramblyacre/core/plan"
+)
+
+// planOf is a plan of so many beds and trees.
+func planOf(beds, trees int) PlanData {
+	data := PlanData{}
+	for i := range beds {
+		form := plan.Form{Shape: plan.Rectangle, At: geometry.Point{X: 3 + float64(i%25)*4, Y: 2 + float64(i/25)*2}, Width: 2, Depth: 1}
+		data.Beds = append(data.Beds, PlanBed{form, BedInput{Name: fmt.Sprint("Bed ", i)}})
+	}
+	for i := range trees {
+		form := plan.Form{Shape: plan.Round, At: geometry.Point{X: float64(i%33) * 3, Y: float64(i/33) * 3}, Width: 2, Depth: 2}
+		data.Items = append(data.Items, PlanItem{form, ItemInput{Kind: "tree", Height: "3 m", Leaf: "evergreen"}})
+	}
+	return data
+}
+
+// A plan answers, or is refused in words with nothing of it written; and what stands at the
+// limit cannot be made to grow by any other way.
+func TestAPlanThatCannotBeWorkedOutIsRefused(t *testing.T) {
+	p := newPlot(t)
+	ctx := t.Context()
+	_, err := p.SetSite(ctx, AsItStands, SiteInput{Name: "My plot", Latitude: 46.6, Altitude: "640 m", ClimateID: "hill-valley", Width: "110 m", Depth: "110 m", Units: "metric"})
+	check(t, err)
+	before := p.entries()
+	for _, test := range []struct {
+		beds, trees int
+		says        string
+	}{
+		{1500, 0, "400 are the most"}, {400, 0, "401 beds would lie"}, {1, 1001, "1000 are the most"}, {299, 201, "300 beds among 201 things"}, {1500, 2500, "400 are the most"},
+	} {
+		began := time.Now()
+		_, err := p.ImportPlan(ctx, planOf(test.beds, test.trees))
+		var refused ConflictError
+		if !errors.As(err, &refused) || !strings.Contains(err.Error(), test.says) {
+			t.Errorf("%d beds and %d things: %v", test.beds, test.trees, err)
+		}
+		t.Logf("%d beds and %d things are refused after %v", test.beds, test.trees, time.Since(began).Round(time.Millisecond))
+	}
+	if p.entries() != before {
+		t.Error("something of a refused plan was written")
+	}
+	_, err = p.ImportPlan(ctx, planOf(MostBeds-1, 0))
+	check(t, err)
+	bed := goodBed()
+	bed.Name, bed.FormInput = "One more", FormInput{X: "100 m", Y: "100 m", Width: "2 m", Depth: "1 m"}
+	if _, err := p.AddBed(ctx, bed); err == nil {
+		t.Error("a bed beyond the limit was laid out")
+	}
+	s, err := p.state(ctx)
+	check(t, err)
+	copied := ArrangeInput{Things: []Thing{{"bed", s.beds[0].ID, AsItStands}}, Down: "50 m", Copy: true}
+	if _, err := p.Arrange(ctx, copied); err == nil {
+		t.Error("a bed beyond the limit was copied")
+	}
+}
+
+// Whoever leaves while the plot is worked out takes the work along; the next to ask gets
+// their answer.
+func TestWhoeverLeavesTakesTheirWorkAlong(t *testing.T) {
+	p := newPlot(t)
+	p.cached, p.sunHours = nil, nil
+	ctx, leave := context.WithCancel(t.Context())
+	leave()
+	if _, err := p.Now(ctx, NoDay); !errors.Is(err, context.Canceled) {
+		t.Errorf("the one who left is answered %v", err)
+	}
+	if _, err := p.Now(t.Context(), NoDay); err != nil {
+		t.Errorf("the next is answered %v", err)
+	}
+}
