@@ -7,7 +7,11 @@ export function useWidth(first: number) {
   useLayoutEffect(() => {
     const element = ref.current;
     if (!element) return;
-    const watch = new ResizeObserver(() => setWidth(element.clientWidth));
+    // Measured before the first painting: a drawing of the guessed width would be wider
+    // than a phone for a moment, and push the whole page sideways.
+    const measure = () => setWidth(element.clientWidth);
+    measure();
+    const watch = new ResizeObserver(measure);
     watch.observe(element);
     return () => watch.disconnect();
   }, []);
