@@ -27,7 +27,7 @@ func (g *Garden) AnswerJob(ctx context.Context, key, answer string) (Entry, erro
 		if !known {
 			return record{}, Faults{{Field: "answer", Message: "Say done, not yet or skip."}}
 		}
-		for _, j := range s.jobs(s.today) {
+		for _, j := range g.jobs(s, s.today) {
 			if j.Key != key || j.view.PlantingID == 0 {
 				continue
 			}
@@ -39,7 +39,7 @@ func (g *Garden) AnswerJob(ctx context.Context, key, answer string) (Entry, erro
 				until := s.today.AddDays(notYetDays).String()
 				row.UntilDay = &until
 			}
-			if _, err := put(ctx, d, "job_answers", 0, row, func(r store.JobAnswer) int64 { return r.ID }); err != nil {
+			if _, err := jobAnswersTable.Put(ctx, d, 0, row); err != nil {
 				return record{}, err
 			}
 			p := s.byID[j.view.PlantingID]

@@ -184,7 +184,7 @@ func (s *state) setForm(ctx context.Context, d *draft, thing Thing, form plan.Fo
 			}
 		}
 		setBedForm(&row, form)
-		written, err := put(ctx, d, "beds", id, row, func(r store.Bed) int64 { return r.ID })
+		written, err := bedsTable.Put(ctx, d, id, row)
 		if err == nil && asCopy { // the next copy takes another name
 			s.beds = append(s.beds[:len(s.beds):len(s.beds)], written)
 			s.forms = withForm(s.forms, written.ID, form)
@@ -203,7 +203,7 @@ func (s *state) setForm(ctx context.Context, d *draft, thing Thing, form plan.Fo
 		id, row.ID = 0, nil
 	}
 	setItemForm(&row, form)
-	_, err = put(ctx, d, "plan_items", id, row, func(r store.PlanItem) int64 { return r.ID })
+	_, err = planItemsTable.Put(ctx, d, id, row)
 	return itemName(row.Kind, row.Name), nil, err
 }
 
@@ -252,7 +252,7 @@ func (g *Garden) SetBoundary(ctx context.Context, seen Version, in BoundaryInput
 				return record{}, Faults{{Field: "points", Message: bed.Name + " would lie outside. Move it first, or draw the boundary wider."}}
 			}
 		}
-		_, err = put(ctx, d, "site", 1, row, func(r store.Site) int64 { return r.ID })
+		_, err = siteTable.Put(ctx, d, 1, row)
 		return record{kind: "plan", summary: "Drew the boundary: " + unit.System(row.Units).Area(boundary.Area())}, err
 	})
 }

@@ -52,27 +52,21 @@ func (s *state) safely(p *planting, work func(*planting)) {
 	work(p)
 }
 
+// tryout asks of a planting what a page of an area asks of it on a day. What comes of it is
+// thrown away: it is asked to see that it can be.
+type tryout func(s *state, p *planting, on calendar.Date)
+
 // tryOut asks of a planting what the pages ask, so that one that fails there is found while
 // it can still be set aside. The library's own plants are tried before they ship.
-func (s *state) tryOut(p *planting) {
+func (g *Garden) tryOut(s *state, p *planting) {
 	if origin, changed := s.lib.Origin(p.SpeciesID); !changed || !origin.Own && len(origin.Figures) == 0 {
 		return
 	}
 	s.safely(p, func(p *planting) {
 		for _, on := range []calendar.Date{s.today, s.next.Start} {
-			s.plantingJobs(p, on)
-			s.viewPlanting(p, on)
-			forecast, _ := s.on(p, on)
-			s.viewCheck(p.rules, s.looks[p.ID], p.labelled(), forecast, on, "")
+			for _, try := range g.tries {
+				try(s, p, on)
+			}
 		}
 	})
-}
-
-// asideJobs ask to see to a planting whose plant cannot be worked out.
-func (s *state) asideJobs(p *planting, on calendar.Date) []job {
-	j := s.jobFor(p, "care", "aside", s.season, s.today, s.next.End, on)
-	j.view.Verb, j.view.What = "See to the file of", p.SpeciesID
-	j.view.Deadline = ""
-	j.view.Reason = p.noForecast() + " Mend the file under Plants, or take its last change back in the ledger."
-	return []job{j}
 }

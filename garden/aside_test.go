@@ -151,7 +151,7 @@ func TestAFaultInOnePlantingStaysInIt(t *testing.T) {
 	s.byID[planting].species = &broken
 	check(t, s.forecastAll(t.Context()))
 	for _, each := range s.plantings {
-		s.tryOut(each)
+		p.tryOut(s, each)
 	}
 	p.saysAside(planting)
 	p.everyPage()

@@ -105,7 +105,7 @@ func (g *Garden) RemoveBed(ctx context.Context, id int64) (Entry, error) {
 }
 
 func putBed(ctx context.Context, d *draft, id int64, row store.PutBedParams, summary string) (record, error) {
-	bed, err := put(ctx, d, "beds", id, row, func(r store.Bed) int64 { return r.ID })
+	bed, err := bedsTable.Put(ctx, d, id, row)
 	return record{kind: "bed", summary: summary, bed: &bed.ID}, err
 }
 
@@ -130,14 +130,8 @@ func (s *state) standingBed(id int64) (store.Bed, error) {
 	return bed, nil
 }
 
-// saidWord pairs what is said of an aspect with its field.
-type saidWord struct{ field, aspect, word string }
-
 func (in BedInput) said() []saidWord {
-	return []saidWord{
-		{"moisture", ground.Moisture, in.Moisture}, {"winter", ground.Winter, in.Winter}, {"texture", ground.Texture, in.Texture},
-		{"drainage", ground.Drainage, in.Drainage}, {"ph", ground.Acidity, in.PH}, {"fertility", ground.Fertility, in.Fertility}, {"soilDepth", ground.Depth, in.SoilDepth},
-	}
+	return saidOf(store.Bed{Moisture: in.Moisture, Winter: in.Winter, Texture: in.Texture, Drainage: in.Drainage, Ph: in.PH, Fertility: in.Fertility, SoilDepth: in.SoilDepth})
 }
 
 // readBed checks what was entered of a bed; id is 0 for a new one.

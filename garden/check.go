@@ -140,6 +140,12 @@ func (g *Garden) Check(ctx context.Context, plantingID int64, on calendar.Date, 
 	return v, nil
 }
 
+// tryCheck asks for the check of a planting.
+func tryCheck(s *state, p *planting, on calendar.Date) {
+	forecast, _ := s.on(p, on)
+	s.viewCheck(p.rules, s.looks[p.ID], p.labelled(), forecast, on, "")
+}
+
 // viewCheck works a check out. forecast is of the plant's season, nil for none.
 func (s *state) viewCheck(rules *identity.Rules, looks []look, labelled bool, forecast *phenology.Forecast, on calendar.Date, by string) CheckView {
 	species := rules.Species

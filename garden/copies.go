@@ -84,7 +84,7 @@ func (g *Garden) SetCopiesKept(ctx context.Context, kept int) (Entry, error) {
 		}
 		row := store.PutSiteParams(site)
 		row.CopiesKept = int64(kept)
-		_, err = put(ctx, d, "site", 1, row, func(r store.Site) int64 { return r.ID })
+		_, err = siteTable.Put(ctx, d, 1, row)
 		return record{kind: "site", summary: fmt.Sprintf("Keeps the copies of %s", counted(float64(kept), "night", "nights"))}, err
 	})
 }

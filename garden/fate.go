@@ -66,14 +66,14 @@ func (g *Garden) NoteFate(ctx context.Context, plantingID int64, in FateInput) (
 		if err := c.err(); err != nil {
 			return record{}, err
 		}
-		if _, err := put(ctx, d, "fates", 0, row, func(r store.Fate) int64 { return r.ID }); err != nil {
+		if _, err := fatesTable.Put(ctx, d, 0, row); err != nil {
 			return record{}, err
 		}
 		summary := fmt.Sprintf("%s %s in %s: %s", capital(p.species.Names.Name), in.Outcome, p.bed.Name, in.Cause)
 		if in.Gone {
 			gone := plantingParams(p.Planting)
 			gone.RemovedOn = &row.Day
-			if _, err := put(ctx, d, "plantings", p.ID, gone, func(r store.Planting) int64 { return r.ID }); err != nil {
+			if _, err := plantingsTable.Put(ctx, d, p.ID, gone); err != nil {
 				return record{}, err
 			}
 			summary += "; removed"

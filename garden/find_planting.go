@@ -30,19 +30,19 @@ func (g *Garden) PlantFind(ctx context.Context, id int64, in FindPlantingInput) 
 			return record{}, err
 		}
 		row.CountedOn, row.CountedAfter = s.today.String(), s.lastEntry
-		planting, err := put(ctx, d, "plantings", 0, row, func(r store.Planting) int64 { return r.ID })
+		planting, err := plantingsTable.Put(ctx, d, 0, row)
 		if err != nil {
 			return record{}, err
 		}
 		for _, l := range s.findLook[id] {
 			moved := store.PutLookParams{ID: &l.row.ID, PlantingID: &planting.ID, Day: l.row.Day, ByWhom: l.row.ByWhom, Answers: l.row.Answers, Shown: l.row.Shown, Photos: l.row.Photos, Note: l.row.Note, NotedOn: l.row.NotedOn}
-			if _, err := put(ctx, d, "looks", l.row.ID, moved, lookID); err != nil {
+			if _, err := looksTable.Put(ctx, d, l.row.ID, moved); err != nil {
 				return record{}, err
 			}
 		}
 		today, gone := s.today.String(), findParams(f)
 		gone.RemovedOn = &today
-		if _, err := put(ctx, d, "finds", id, gone, findID); err != nil {
+		if _, err := findsTable.Put(ctx, d, id, gone); err != nil {
 			return record{}, err
 		}
 		species, _ := s.lib.Species(f.SpeciesID)

@@ -7,9 +7,6 @@ import (
 	"bramblyacre/store"
 )
 
-func findID(r store.Find) int64 { return r.ID }
-func lookID(r store.Look) int64 { return r.ID }
-
 // find returns a find that is kept.
 func (s *state) find(id int64) (store.Find, error) {
 	for _, f := range s.finds {

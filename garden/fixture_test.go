@@ -129,7 +129,7 @@ func addSure(t testing.TB, g *Garden, in PlantingInput) (Entry, error) {
 			return record{}, err
 		}
 		row := store.PutLookParams{PlantingID: &id, Day: in.StartedOn, NotedOn: in.StartedOn, ByWhom: "Ida", Answers: string(answers), Shown: string(shown), Photos: "[]"}
-		_, err = put(t.Context(), d, "looks", 0, row, lookID)
+		_, err = looksTable.Put(t.Context(), d, 0, row)
 		return record{kind: "check", summary: "Checked", planting: &id}, err
 	})
 	return entry, err

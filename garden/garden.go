@@ -46,10 +46,14 @@ type Garden struct {
 	sunHours map[int64][]float64
 	// lore is the library in force with its index of names.
 	lore atomic.Pointer[lore]
-	// dragged is the light without the thing that is being dragged.
-	dragged dragLight
-	// writing keeps a change's reading, judging and writing together.
-	writing sync.Mutex
+	// dragging keeps the light without the thing that is being dragged.
+	dragging dragging
+	// tries are asked of every planting of an own plant before it is shown.
+	tries []tryout
+	// jobSources are where jobs come from.
+	jobSources []jobSource
+	// journal notes every change.
+	journal *Journal
 	// picturing keeps one photograph at a time in memory, decoded.
 	picturing sync.Mutex
 	// plotID is what the plot is known by, wherever it is served.
@@ -76,10 +80,22 @@ func Open(ctx context.Context, options Options) (*Garden, error) {
 	}
 	g := &Garden{Options: options, skies: map[skyKey]*sky{}}
 	g.lore.Store(&lore{lib: options.Library})
+	plants := plantsTold
+	plants.Rules = []Rule{g.leavesNoPlanting}
+	g.jobSources = []jobSource{gatherJobs, nowJobs, identityJobs}
+	for _, source := range g.jobSources {
+		g.tries = append(g.tries, func(s *state, p *planting, on calendar.Date) { source.of(s, p, on) })
+	}
+	g.tries = append(g.tries, tryPlanting, tryCheck)
+	var err error
+	g.journal, err = NewJournal(g.Store, g.Clock, func() string { return g.Today().String() },
+		nowTold, gatherTold, placeTold, identityTold, householdTold, plants, practiceTold, plotTold)
+	if err != nil {
+		return nil, err
+	}
 	if err := g.ensureSite(ctx); err != nil {
 		return nil, err
 	}
-	var err error
 	if g.plotID, err = g.Store.PlotID(ctx); err != nil {
 		return nil, fmt.Errorf("read the plot's id: %w", err)
 	}

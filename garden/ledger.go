@@ -34,9 +34,6 @@ type LedgerFilter struct {
 	Most   int
 }
 
-// LedgerKinds lists the kinds of entry.
-var LedgerKinds = []string{"observation", "picking", "job", "planting", "bed", "need", "site", "plan", "ground", "check", "find", "sorting", "making", "household", "own plant", "own figure", "plant note", "practice", "taken back"}
-
 // LedgerView is a page of the ledger, the newest first.
 type LedgerView struct {
 	Lines []LedgerLine `json:"lines"`
@@ -45,23 +42,23 @@ type LedgerView struct {
 }
 
 // Ledger returns a page of the ledger.
-func (g *Garden) Ledger(ctx context.Context, filter LedgerFilter) (LedgerView, error) {
+func (j *Journal) Ledger(ctx context.Context, filter LedgerFilter) (LedgerView, error) {
 	most := filter.Most
 	filter.Most++
-	lines, err := g.ledgerLines(ctx, filter)
-	v := LedgerView{Lines: lines, Kinds: LedgerKinds}
+	lines, err := j.ledgerLines(ctx, filter)
+	v := LedgerView{Lines: lines, Kinds: j.kinds}
 	if len(lines) > most {
 		v.Lines, v.More = lines[:most], true
 	}
 	return v, err
 }
 
-func (g *Garden) ledgerLines(ctx context.Context, filter LedgerFilter) ([]LedgerLine, error) {
+func (j *Journal) ledgerLines(ctx context.Context, filter LedgerFilter) ([]LedgerLine, error) {
 	before := filter.Before
 	if before <= 0 {
 		before = math.MaxInt64
 	}
-	rows, err := g.Store.ListLedger(ctx, store.ListLedgerParams{
+	rows, err := j.store.ListLedger(ctx, store.ListLedgerParams{
 		Kind: filter.Kind, Planting: filter.PlantingID, Containing: filter.Containing, Before: before, Most: int64(filter.Most),
 	})
 	if err != nil {
@@ -85,8 +82,8 @@ func orZero(id *int64) int64 {
 }
 
 // TakeBack undoes a ledger entry. It is itself an entry, and can be taken back.
-func (g *Garden) TakeBack(ctx context.Context, id int64) (Entry, error) {
-	return g.changeRows(ctx, func(d *draft) (record, error) {
+func (j *Journal) TakeBack(ctx context.Context, id int64) (Entry, error) {
+	return j.Write(ctx, sending{}, nil, func(d *draft) (record, error) {
 		row, err := d.GetLedgerEntry(ctx, id)
 		if errors.Is(err, sql.ErrNoRows) {
 			return record{}, NotFoundError{"ledger entry"}
@@ -104,36 +101,6 @@ func (g *Garden) TakeBack(ctx context.Context, id int64) (Entry, error) {
 		if err := undo(ctx, d, changes); err != nil {
 			return record{}, err
 		}
-		if err := g.leavesNoPlanting(ctx, d); err != nil {
-			return record{}, err
-		}
-		return record{kind: "taken back", summary: "Took back: " + row.Summary, bed: row.BedID, planting: row.PlantingID, takesBack: &row.ID}, nil
+		return record{kind: takenBack, summary: "Took back: " + row.Summary, bed: row.BedID, planting: row.PlantingID, takesBack: &row.ID}, nil
 	})
-}
-
-// leavesNoPlanting refuses to take an own plant out of the library from under a planting of
-// it, as removing it is refused.
-func (g *Garden) leavesNoPlanting(ctx context.Context, d *draft) error {
-	for _, c := range d.changes {
-		if c.Table != "own_plants" || !isNull(c.After) {
-			continue
-		}
-		var gone store.OwnPlant
-		if err := json.Unmarshal(c.Before, &gone); err != nil {
-			return fmt.Errorf("own plant %d: %w", c.ID, err)
-		}
-		if _, ships := g.Library.Species(gone.SpeciesID); ships {
-			continue
-		}
-		plantings, err := d.ListPlantings(ctx)
-		if err != nil {
-			return err
-		}
-		for _, p := range plantings {
-			if p.SpeciesID == gone.SpeciesID {
-				return ConflictError{fmt.Sprintf("%s stands or stood in a bed, so it stays in the library. Take back what was noted of it first.", capital(gone.SpeciesID))}
-			}
-		}
-	}
-	return nil
 }

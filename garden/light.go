@@ -6,6 +6,7 @@ import (
 	"fmt"
 	"math"
 	"slices"
+	"sync"
 
 	"bramblyacre/core/calendar"
 	"bramblyacre/core/geometry"
@@ -207,7 +208,7 @@ func (g *Garden) Drag(ctx context.Context, in DragInput) (DragView, error) {
 	if !it.Form.At.IsFinite() || math.Abs(in.XM)+math.Abs(in.YM) > 2*plan.LargestM {
 		return DragView{}, Faults{{Field: "xM", Message: "Say where it would stand, in metres."}}
 	}
-	others, err := g.lightWithout(ctx, s, it.ID)
+	others, err := g.dragging.lightWithout(ctx, s, it.ID)
 	if err != nil {
 		return DragView{}, err
 	}
@@ -227,12 +228,20 @@ func (g *Garden) Drag(ctx context.Context, in DragInput) (DragView, error) {
 	return v, err
 }
 
-func (g *Garden) lightWithout(ctx context.Context, s *state, itemID int64) (dragLight, error) {
+// dragging keeps the last light without a thing: while one is dragged it is asked for with
+// every step.
+type dragging struct {
+	mu   sync.Mutex // guards last
+	last dragLight
+}
+
+// lightWithout is the light of all things of a plan but one.
+func (g *dragging) lightWithout(ctx context.Context, s *state, itemID int64) (dragLight, error) {
 	g.mu.Lock()
 	defer g.mu.Unlock()
 	key := s.sunKey()
-	if g.dragged.plan == key && g.dragged.item == itemID {
-		return g.dragged, nil
+	if g.last.plan == key && g.last.item == itemID {
+		return g.last, nil
 	}
 	course, err := s.yearCourse()
 	if err != nil {
@@ -242,8 +251,8 @@ func (g *Garden) lightWithout(ctx context.Context, s *state, itemID int64) (drag
 	if err != nil {
 		return dragLight{}, err
 	}
-	g.dragged = dragLight{key, itemID, light, spans}
-	return g.dragged, nil
+	g.last = dragLight{key, itemID, light, spans}
+	return g.last, nil
 }
 
 // ShadeTaker is a thing that keeps sun from a bed.

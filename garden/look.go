@@ -64,7 +64,7 @@ func (g *Garden) NoteLook(ctx context.Context, plantingID int64, in LookInput) (
 			return record{}, err
 		}
 		row.PlantingID = &plantingID
-		if _, err := put(ctx, d, "looks", 0, row, lookID); err != nil {
+		if _, err := looksTable.Put(ctx, d, 0, row); err != nil {
 			return record{}, err
 		}
 		after := p.rules.Judge(append(asCore(s.looks[plantingID]), coreLook(day, in)), p.labelled())

@@ -43,7 +43,7 @@ func (g *Garden) MakeOf(ctx context.Context, pickingID int64, in MakingInput) (E
 		if err := c.err(); err != nil {
 			return record{}, err
 		}
-		if _, err := put(ctx, d, "makings", 0, row, func(r store.Making) int64 { return r.ID }); err != nil {
+		if _, err := makingsTable.Put(ctx, d, 0, row); err != nil {
 			return record{}, err
 		}
 		return record{kind: "making", summary: fmt.Sprintf("Made %s of %s, %s", in.Preparation, partOf(p.species.Names.Name, picking.Part), s.units.Weight(*row.Grams)), bed: &p.BedID, planting: &p.ID}, nil

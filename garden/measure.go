@@ -69,7 +69,7 @@ func (g *Garden) RemoveMeasure(ctx context.Context, id int64) (Entry, error) {
 			return record{}, NotFoundError{"measure"}
 		}
 		m := s.measures[at]
-		return record{kind: "measure", summary: fmt.Sprintf("No longer says what a %s of %s weighs", m.Name, m.Part)}, dropRow(ctx, d, "measures", id)
+		return record{kind: "measure", summary: fmt.Sprintf("No longer says what a %s of %s weighs", m.Name, m.Part)}, measuresTable.Drop(ctx, d, id)
 	})
 }
 

@@ -59,7 +59,7 @@ func (g *Garden) SetNeed(ctx context.Context, seen Version, in NeedInput) (Entry
 		} else if !errors.Is(err, sql.ErrNoRows) {
 			return record{}, err
 		}
-		_, err = put(ctx, d, "needs", id, row, func(r store.Need) int64 { return r.ID })
+		_, err = needsTable.Put(ctx, d, id, row)
 		return record{kind: "need", summary: fmt.Sprintf("Needs %s of %s a year, fresh", s.units.Weight(grams), name)}, err
 	})
 }
@@ -73,7 +73,7 @@ func (s *state) forgetNeed(ctx context.Context, d *draft, species, part, name st
 	if err != nil {
 		return record{}, err
 	}
-	return record{kind: "need", summary: "No longer says how much " + name + " is needed"}, dropRow(ctx, d, "needs", old.ID)
+	return record{kind: "need", summary: "No longer says how much " + name + " is needed"}, needsTable.Drop(ctx, d, old.ID)
 }
 
 // needVersion is the version of what is noted of a need.

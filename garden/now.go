@@ -52,7 +52,7 @@ func (g *Garden) Now(ctx context.Context, on calendar.Date) (NowView, error) {
 	}
 	lists := map[agenda.Urgency]*[]JobView{agenda.Closing: &v.Closing, agenda.Open: &v.Open, agenda.Coming: &v.Coming}
 	minutes, beds := 0.0, map[string]bool{}
-	for _, j := range s.jobs(on) {
+	for _, j := range g.jobs(s, on) {
 		urgency := agenda.UrgencyOn(j.Job, on)
 		list := lists[urgency]
 		*list = append(*list, j.view)

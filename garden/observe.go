@@ -71,7 +71,7 @@ func (g *Garden) NoteObservation(ctx context.Context, plantingID int64, in Obser
 		if err != nil {
 			return record{}, err
 		}
-		if _, err := put(ctx, d, "observations", 0, row, func(r store.Observation) int64 { return r.ID }); err != nil {
+		if _, err := observationsTable.Put(ctx, d, 0, row); err != nil {
 			return record{}, err
 		}
 		summary := fmt.Sprintf("Saw %s in %s: %s, %s", p.species.Names.Name, p.bed.Name, row.Stage, row.Share)

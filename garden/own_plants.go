@@ -158,7 +158,7 @@ func (g *Garden) PutOwnPlant(ctx context.Context, seen Version, in PlantFileInpu
 		if err := seen.isOf(standing, "the file of "+species.Names.Name); err != nil {
 			return record{}, err
 		}
-		if _, err := put(ctx, d, "own_plants", rowID, row, func(r store.OwnPlant) int64 { return r.ID }); err != nil {
+		if _, err := ownPlantsTable.Put(ctx, d, rowID, row); err != nil {
 			return record{}, err
 		}
 		verb := "Added the plant "
@@ -205,7 +205,7 @@ func (g *Garden) RemoveOwnPlant(ctx context.Context, id string) (Entry, error) {
 					}
 				}
 			}
-			return record{kind: "own plant", summary: "Took the own plant " + id + " out of the library"}, dropRow(ctx, d, "own_plants", own.ID)
+			return record{kind: "own plant", summary: "Took the own plant " + id + " out of the library"}, ownPlantsTable.Drop(ctx, d, own.ID)
 		}
 		return record{}, NotFoundError{"own plant"}
 	})
@@ -244,7 +244,7 @@ func (g *Garden) PutOwnFigure(ctx context.Context, speciesID string, seen Versio
 			if before == nil {
 				return record{}, Faults{{Field: "figure", Message: "The library's figure holds already."}}
 			}
-			return record{kind: "own figure", summary: fmt.Sprintf("Went back to the library's %s of %s", key.Name, species.Names.Name)}, dropRow(ctx, d, "own_figures", before.ID)
+			return record{kind: "own figure", summary: fmt.Sprintf("Went back to the library's %s of %s", key.Name, species.Names.Name)}, ownFiguresTable.Drop(ctx, d, before.ID)
 		}
 		line := strings.TrimSpace(in.Figure) + " " + flora.Measured.String()
 		var figure flora.Figure
@@ -262,7 +262,7 @@ func (g *Garden) PutOwnFigure(ctx context.Context, speciesID string, seen Versio
 		if err := g.tryFigure(ctx, d, speciesID, others, library.OwnFigure{Species: speciesID, Key: in.Key, Figure: line}); err != nil {
 			return record{}, Faults{{Field: "figure", Message: fileFault(err)}}
 		}
-		if _, err := put(ctx, d, "own_figures", id, row, func(r store.OwnFigure) int64 { return r.ID }); err != nil {
+		if _, err := ownFiguresTable.Put(ctx, d, id, row); err != nil {
 			return record{}, err
 		}
 		return record{kind: "own figure", summary: fmt.Sprintf("Own figure for %s of %s: %s", key.Name, species.Names.Name, strings.TrimSpace(in.Figure))}, nil

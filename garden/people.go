@@ -168,7 +168,7 @@ func (g *Garden) PutPerson(ctx context.Context, id int64, seen Version, in Perso
 		if id != 0 {
 			row.ID, verb = &id, "Changed what is noted of %s"
 		}
-		if _, err := put(ctx, d, "people", id, row, func(r store.Person) int64 { return r.ID }); err != nil {
+		if _, err := peopleTable.Put(ctx, d, id, row); err != nil {
 			return record{}, err
 		}
 		return record{kind: "household", summary: fmt.Sprintf(verb, row.Name)}, nil
@@ -184,7 +184,7 @@ func (g *Garden) RemovePerson(ctx context.Context, id int64) (Entry, error) {
 		}
 		today := s.today.String()
 		row := store.PutPersonParams{ID: &id, Name: person.Name, Born: person.Born, Circumstances: person.Circumstances, Note: person.Note, RemovedOn: &today}
-		if _, err := put(ctx, d, "people", id, row, func(r store.Person) int64 { return r.ID }); err != nil {
+		if _, err := peopleTable.Put(ctx, d, id, row); err != nil {
 			return record{}, err
 		}
 		return record{kind: "household", summary: "Took " + person.Name + " off the household"}, nil

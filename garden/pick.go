@@ -55,11 +55,11 @@ func (g *Garden) NotePicking(ctx context.Context, plantingID int64, in PickingIn
 			return record{}, err
 		}
 		if weighed != nil {
-			if _, err := put(ctx, d, "measures", 0, *weighed, func(r store.Measure) int64 { return r.ID }); err != nil {
+			if _, err := measuresTable.Put(ctx, d, 0, *weighed); err != nil {
 				return record{}, err
 			}
 		}
-		if _, err := put(ctx, d, "pickings", 0, row, func(r store.Picking) int64 { return r.ID }); err != nil {
+		if _, err := pickingsTable.Put(ctx, d, 0, row); err != nil {
 			return record{}, err
 		}
 		summary := fmt.Sprintf("%s %s, %s, of %s in %s", took[rule.Verb], counted(row.Units, rule.One, rule.Many), s.units.Weight(row.Grams), partOf(p.species.Names.Name, row.Part), p.bed.Name)

@@ -157,7 +157,7 @@ func (s *state) withBoundary(ctx context.Context, d *draft, data PlanData) (*sta
 	}
 	on.site, on.boundary = store.Site(row), boundary
 	if on.site != s.site {
-		if _, err := put(ctx, d, "site", 1, row, func(r store.Site) int64 { return r.ID }); err != nil {
+		if _, err := siteTable.Put(ctx, d, 1, row); err != nil {
 			return nil, err
 		}
 	}
@@ -213,7 +213,7 @@ func (s *state) importBeds(ctx context.Context, d *draft, beds []PlanBed) (chang
 			order++
 			row.RoundOrder = order
 		}
-		if _, err := put(ctx, d, "beds", id, row, func(r store.Bed) int64 { return r.ID }); err != nil {
+		if _, err := bedsTable.Put(ctx, d, id, row); err != nil {
 			return 0, err
 		}
 		changed++
@@ -250,7 +250,7 @@ func (s *state) importItems(ctx context.Context, g *Garden, d *draft, items []Pl
 			standing[itemKey(row)] = same[1:]
 			continue
 		}
-		if _, err := put(ctx, d, "plan_items", 0, row, func(r store.PlanItem) int64 { return r.ID }); err != nil {
+		if _, err := planItemsTable.Put(ctx, d, 0, row); err != nil {
 			return 0, 0, err
 		}
 		drawn++
@@ -264,7 +264,7 @@ func (s *state) importItems(ctx context.Context, g *Garden, d *draft, items []Pl
 	for _, item := range left {
 		row := itemParams(item)
 		row.RemovedOn = &today
-		if _, err := put(ctx, d, "plan_items", item.ID, row, func(r store.PlanItem) int64 { return r.ID }); err != nil {
+		if _, err := planItemsTable.Put(ctx, d, item.ID, row); err != nil {
 			return 0, 0, err
 		}
 		removed++

@@ -83,7 +83,7 @@ func (g *Garden) RemoveItem(ctx context.Context, id int64) (Entry, error) {
 }
 
 func putItem(ctx context.Context, d *draft, id int64, row store.PutPlanItemParams, verb string) (record, error) {
-	_, err := put(ctx, d, "plan_items", id, row, func(r store.PlanItem) int64 { return r.ID })
+	_, err := planItemsTable.Put(ctx, d, id, row)
 	return record{kind: "plan", summary: verb + itemName(row.Kind, row.Name)}, err
 }
 

@@ -21,17 +21,12 @@ const (
 // keepWithinLimits refuses a change that leaves the plot larger than can be worked out while
 // somebody waits. It looks only where something was added.
 func keepWithinLimits(ctx context.Context, d *draft) error {
-	plan, plantings := false, false
-	for _, c := range d.changes {
-		plan = plan || c.Table == "beds" || c.Table == "plan_items"
-		plantings = plantings || c.Table == "plantings"
-	}
-	if plan {
+	if d.moves(bedsTable.Name(), planItemsTable.Name()) {
 		if err := limitPlan(ctx, d.Queries); err != nil {
 			return err
 		}
 	}
-	if !plantings {
+	if !d.moves(plantingsTable.Name()) {
 		return nil
 	}
 	rows, err := d.ListPlantings(ctx)

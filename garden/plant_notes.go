@@ -73,7 +73,7 @@ func (g *Garden) AddPlantNote(ctx context.Context, speciesID string, in PlantNot
 		if err := c.err(); err != nil {
 			return record{}, err
 		}
-		if _, err := put(ctx, d, "plant_notes", 0, row, func(r store.PlantNote) int64 { return r.ID }); err != nil {
+		if _, err := plantNotesTable.Put(ctx, d, 0, row); err != nil {
 			return record{}, err
 		}
 		return record{kind: "plant note", summary: fmt.Sprintf("Noted on %s: %s", species.Names.Name, row.Text)}, nil
@@ -89,7 +89,7 @@ func (g *Garden) RemovePlantNote(ctx context.Context, id int64) (Entry, error) {
 			}
 			today := s.today.String()
 			row := store.PutPlantNoteParams{ID: &id, SpeciesID: n.SpeciesID, Kind: n.Kind, Author: n.Author, Text: n.Text, RemovedOn: &today}
-			if _, err := put(ctx, d, "plant_notes", id, row, func(r store.PlantNote) int64 { return r.ID }); err != nil {
+			if _, err := plantNotesTable.Put(ctx, d, id, row); err != nil {
 				return record{}, err
 			}
 			return record{kind: "plant note", summary: "Took a note off: " + n.Text}, nil

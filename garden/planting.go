@@ -91,7 +91,7 @@ func (g *Garden) RemovePlanting(ctx context.Context, id int64) (Entry, error) {
 }
 
 func (g *Garden) putPlanting(ctx context.Context, s *state, d *draft, id int64, row store.PutPlantingParams, verb string) (record, error) {
-	written, err := put(ctx, d, "plantings", id, row, func(r store.Planting) int64 { return r.ID })
+	written, err := plantingsTable.Put(ctx, d, id, row)
 	if err != nil {
 		return record{}, err
 	}

@@ -119,9 +119,12 @@ func (g *Garden) Planting(ctx context.Context, id int64, on calendar.Date) (Plan
 		return PlantingView{}, NotFoundError{"planting"}
 	}
 	v := s.viewPlanting(p, on)
-	v.History, err = g.ledgerLines(ctx, LedgerFilter{PlantingID: id, Most: mostHistory})
+	v.History, err = g.journal.ledgerLines(ctx, LedgerFilter{PlantingID: id, Most: mostHistory})
 	return v, err
 }
+
+// tryPlanting asks for a planting's page.
+func tryPlanting(s *state, p *planting, on calendar.Date) { s.viewPlanting(p, on) }
 
 // viewPlanting is a planting on a day, without its history.
 func (s *state) viewPlanting(p *planting, on calendar.Date) PlantingView {

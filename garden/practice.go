@@ -209,7 +209,7 @@ func (g *Garden) Decide(ctx context.Context, in DecisionInput) (DecisionView, er
 		if row != nil {
 			params.ID, id = &row.ID, row.ID
 		}
-		written, err := put(ctx, d, "practice", id, params, func(r store.Practice) int64 { return r.ID })
+		written, err := practiceTable.Put(ctx, d, id, params)
 		if err != nil {
 			return record{}, err
 		}

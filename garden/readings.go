@@ -108,7 +108,7 @@ func (g *Garden) NoteReading(ctx context.Context, bedID int64, in ReadingInput) 
 		if err != nil {
 			return record{}, err
 		}
-		_, err = put(ctx, d, "readings", 0, row, func(r store.Reading) int64 { return r.ID })
+		_, err = readingsTable.Put(ctx, d, 0, row)
 		return record{kind: "ground", summary: "Read on " + bed.Name + ": " + name, bed: &bedID}, err
 	})
 }
@@ -156,7 +156,7 @@ func (g *Garden) RemoveReading(ctx context.Context, id int64) (Entry, error) {
 		for bedID, rows := range s.readings {
 			for _, row := range rows {
 				if row.ID == id {
-					return record{kind: "ground", summary: "Took a reading away from " + s.bedByID[bedID].Name, bed: &bedID}, dropRow(ctx, d, "readings", id)
+					return record{kind: "ground", summary: "Took a reading away from " + s.bedByID[bedID].Name, bed: &bedID}, readingsTable.Drop(ctx, d, id)
 				}
 			}
 		}
@@ -185,9 +185,7 @@ func readingEvidence(table ground.Table, row store.Reading) ([]ground.Evidence, 
 // and tests, and what the plan shows.
 func (s *state) believe(bed store.Bed, table ground.Table) (map[string]ground.Belief, error) {
 	var all []ground.Evidence
-	for _, said := range (BedInput{
-		Moisture: bed.Moisture, Winter: bed.Winter, Texture: bed.Texture, Drainage: bed.Drainage, PH: bed.Ph, Fertility: bed.Fertility, SoilDepth: bed.SoilDepth,
-	}).said() {
+	for _, said := range saidOf(bed) {
 		aspect, err := ground.AspectOf(said.aspect)
 		if err != nil {
 			return nil, err

@@ -17,13 +17,13 @@ type Replayed struct {
 
 // ReplayLedger goes through the whole ledger, puts every change to the rows in order, and
 // compares what comes of it with what stands.
-func (g *Garden) ReplayLedger(ctx context.Context) (replayed Replayed, err error) {
+func (j *Journal) ReplayLedger(ctx context.Context) (replayed Replayed, err error) {
 	type key struct {
 		table string
 		id    int64
 	}
 	rows := map[key]json.RawMessage{}
-	err = g.Store.InTransaction(ctx, func(q *store.Queries) error {
+	err = j.store.InTransaction(ctx, func(q *store.Queries) error {
 		entries, err := q.WholeLedger(ctx)
 		if err != nil {
 			return err
@@ -38,9 +38,9 @@ func (g *Garden) ReplayLedger(ctx context.Context) (replayed Replayed, err error
 				rows[key{c.Table, c.ID}] = c.After
 			}
 		}
-		d := &draft{Queries: q}
+		d := &draft{Queries: q, journal: j}
 		for k, want := range rows {
-			t, known := tables[k.table]
+			t, known := j.tables[k.table]
 			if !known {
 				replayed.Apart = append(replayed.Apart, fmt.Sprintf("%s, a table that is not known", k.table))
 				continue

@@ -292,7 +292,7 @@ func (g *Garden) SetSite(ctx context.Context, seen Version, in SiteInput) (Entry
 		if err := c.err(); err != nil {
 			return record{}, err
 		}
-		_, err := put(ctx, d, "site", 1, row, func(r store.Site) int64 { return r.ID })
+		_, err := siteTable.Put(ctx, d, 1, row)
 		return record{kind: "site", summary: "Changed the site: " + row.Name}, err
 	})
 }
@@ -315,7 +315,7 @@ func (g *Garden) SetCustoms(ctx context.Context, on bool) (Entry, error) {
 		if on {
 			row.Customs, summary = 1, "Switched customs on"
 		}
-		_, err := put(ctx, d, "site", 1, row, func(r store.Site) int64 { return r.ID })
+		_, err := siteTable.Put(ctx, d, 1, row)
 		return record{kind: "site", summary: summary}, err
 	})
 }

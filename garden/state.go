@@ -165,7 +165,7 @@ func (g *Garden) state(ctx context.Context) (*state, error) {
 		return nil, err
 	}
 	for _, p := range s.plantings {
-		s.tryOut(p)
+		g.tryOut(s, p)
 	}
 	g.cached = s
 	return s, nil

@@ -105,7 +105,7 @@ func (g *Garden) SortPicking(ctx context.Context, pickingID int64, in SortingInp
 			return record{}, err
 		}
 		row.Answers = string(answers)
-		written, err := put(ctx, d, "sortings", 0, row, func(r store.Sorting) int64 { return r.ID })
+		written, err := sortingsTable.Put(ctx, d, 0, row)
 		if err != nil {
 			return record{}, err
 		}

@@ -1,7 +1,6 @@
 package garden
 
 import (
-	"fmt"
 	"math"
 
 	"bramblyacre/core/plan"
@@ -16,7 +15,8 @@ type finding struct {
 	tree   *suitability.Tree
 	where  string
 	plants int
-	words  string
+	// ofBed is true where the bed itself lies on it.
+	ofBed bool
 }
 
 // crownReachM is how far a full-grown plant's crown reaches from its stem, rootReachM
@@ -33,8 +33,7 @@ func (s *state) findGround(trees func(id string) (suitability.Tree, bool)) {
 		p.findings = nil
 		if kind := suitability.UnsafeGround(p.bed.Unsafe); kind != "" {
 			p.findings = append(p.findings, finding{
-				ground: kind, where: p.bed.Name, plants: len(p.spots),
-				words: fmt.Sprintf("%s is unsafe ground (%s): %s.", p.bed.Name, kind, kind.Why()),
+				ground: kind, where: p.bed.Name, plants: len(p.spots), ofBed: true,
 			})
 		}
 		for _, it := range s.items {
@@ -73,11 +72,7 @@ func (s *state) findUnsafe(p *planting, it item) {
 		return
 	}
 	kind := suitability.UnsafeGround(it.Item.Traits.Unsafe)
-	name := itemName(string(kind), it.Name)
-	p.findings = append(p.findings, finding{
-		ground: kind, where: name, plants: inside,
-		words: fmt.Sprintf("%s of %s with roots or crown inside %s (%s): %s.", capital(counted(float64(inside), "plant", "plants")), p.species.Names.Name, name, kind, kind.Why()),
-	})
+	p.findings = append(p.findings, finding{ground: kind, where: itemName(string(kind), it.Name), plants: inside})
 }
 
 func (s *state) findTree(p *planting, it item, tree suitability.Tree) {
@@ -94,10 +89,7 @@ func (s *state) findTree(p *planting, it item, tree suitability.Tree) {
 	if inside == 0 {
 		return
 	}
-	p.findings = append(p.findings, finding{
-		tree: &tree, where: itemName(tree.Name, it.Name), plants: inside,
-		words: fmt.Sprintf("%s with roots on the ground of %s: %s. %s", capital(counted(float64(inside), "plant", "plants")), itemName(tree.Name, it.Name), tree.Why, bearsWords(p, tree.ID)),
-	})
+	p.findings = append(p.findings, finding{tree: &tree, where: itemName(tree.Name, it.Name), plants: inside})
 }
 
 func (s *state) treeReachM(it item, tree suitability.Tree) float64 {
@@ -105,70 +97,4 @@ func (s *state) treeReachM(it item, tree suitability.Tree) float64 {
 		return it.Form.Width/2 + *it.Item.Traits.ReachM
 	}
 	return it.Form.Width/2 + tree.Reach.Value
-}
-
-// bearsWords says what is on record of a species under a tree.
-func bearsWords(p *planting, tree string) string {
-	name := capital(p.species.Names.Name)
-	for _, id := range p.species.Site.Bears {
-		if id == tree {
-			return name + " is known to bear it."
-		}
-	}
-	for _, id := range p.species.Site.Suffers {
-		if id == tree {
-			return name + " is known to suffer from it."
-		}
-	}
-	return "Whether " + p.species.Names.Name + " bears it is not on record here."
-}
-
-// GroundNotice is ground that a planting reaches.
-type GroundNotice struct {
-	Forbids bool   `json:"forbids" doc:"Nothing of the planting is for use"`
-	Words   string `json:"words"`
-}
-
-func (p *planting) notices() []GroundNotice {
-	notices := []GroundNotice{}
-	for _, f := range p.findings {
-		notices = append(notices, GroundNotice{f.ground != "", f.words})
-	}
-	return notices
-}
-
-// treeNotices are the notices of poisoning trees: they warn, and forbid nothing.
-func (p *planting) treeNotices() []string {
-	words := []string{}
-	for _, f := range p.findings {
-		if f.tree != nil {
-			words = append(words, f.words)
-		}
-	}
-	return words
-}
-
-// unsafeWords says why nothing of a planting is for use.
-func (p *planting) unsafeWords() string {
-	for _, f := range p.findings {
-		if f.ground == "" {
-			continue
-		}
-		words := f.words + " It may grow here, but nothing of it is for use."
-		if f.plants < len(p.spots) {
-			words += " The plants cannot be told apart once they are picked: move those, or make them a planting of their own."
-		}
-		return words
-	}
-	return ""
-}
-
-// unsafeShort names the unsafe ground in a line.
-func (p *planting) unsafeShort() string {
-	for _, f := range p.findings {
-		if f.ground != "" {
-			return fmt.Sprintf("Not for use: %s of %s on unsafe ground (%s: %s).", counted(float64(f.plants), "plant", "plants"), number(float64(len(p.spots))), f.where, f.ground)
-		}
-	}
-	return ""
 }

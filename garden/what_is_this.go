@@ -197,7 +197,7 @@ func (g *Garden) AddFind(ctx context.Context, in FindInput) (Entry, error) {
 		if err := c.err(); err != nil {
 			return record{}, err
 		}
-		if _, err := put(ctx, d, "finds", 0, row, findID); err != nil {
+		if _, err := findsTable.Put(ctx, d, 0, row); err != nil {
 			return record{}, err
 		}
 		species, _ := s.lib.Species(in.SpeciesID)
@@ -215,7 +215,7 @@ func (g *Garden) RemoveFind(ctx context.Context, id int64) (Entry, error) {
 		today := s.today.String()
 		row := findParams(f)
 		row.RemovedOn = &today
-		if _, err := put(ctx, d, "finds", id, row, findID); err != nil {
+		if _, err := findsTable.Put(ctx, d, id, row); err != nil {
 			return record{}, err
 		}
 		return record{kind: "find", summary: "Took a find off the list: " + f.Place}, nil
@@ -271,7 +271,7 @@ func (g *Garden) NoteFindLook(ctx context.Context, id int64, in LookInput) (Entr
 			return record{}, err
 		}
 		row.FindID = &id
-		if _, err := put(ctx, d, "looks", 0, row, lookID); err != nil {
+		if _, err := looksTable.Put(ctx, d, 0, row); err != nil {
 			return record{}, err
 		}
 		before := rules.Judge(asCore(s.findLook[id]), false)

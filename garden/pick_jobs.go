@@ -1,0 +1,50 @@
+package garden
+
+import (
+	"fmt"
+	"math"
+	"strings"
+
+	"bramblyacre/core/calendar"
+)
+
+// gatherJobs are the pickings that are open or open soon.
+var gatherJobs = jobSource{planting: (*state).pickJobs}
+
+func (s *state) pickJobs(p *planting, on calendar.Date) []job {
+	var jobs []job
+	for _, span := range s.spans(p) {
+		part := span.window.Part
+		at := max(on, span.first)
+		if s.refusal(p, part, at) != nil || span.last < on {
+			continue
+		}
+		view, _ := s.allowance(p, part, at)
+		if !view.Offered {
+			continue
+		}
+		j := s.jobFor(p, "pick", part.Name, calendar.SeasonOf(s.site.Latitude, span.first), span.first, span.last, on)
+		j.Minutes = math.Max(3, view.Units*part.Harvest.MinutesEach.Value)
+		j.view.Minutes = j.Minutes
+		j.view.Verb, j.view.What, j.view.Part = view.Verb, partOf(p.species.Names.Name, part.Name), part.Name
+		j.view.Amount = lowerFirst(view.Amount) + " · " + view.Weight
+		if on < span.first {
+			j.view.Reason = strings.TrimSpace(fmt.Sprintf("Opens %s. %s %s", viewDates(span.window.Opens).Text, view.Sign, lookedAt(p)))
+		} else {
+			j.view.Reason = strings.TrimSpace(view.Sign + " " + regrowthWords(view) + view.Weather)
+		}
+		j.view.Caution = strings.Join(view.Cautions, " ")
+		jobs = append(jobs, j)
+	}
+	return jobs
+}
+
+// regrowthWords repeats the regrowth limit's reason where there is one.
+func regrowthWords(view AllowanceView) string {
+	for _, limit := range view.Limits {
+		if limit.Kind == "regrowth" {
+			return limit.Reason + " "
+		}
+	}
+	return ""
+}
