@@ -62,9 +62,9 @@ func TestACheckBegunBeforeTheNameChangedIsNotNoted(t *testing.T) {
 func TestAFormShowsBothReadingsWhereThePlotMovedOn(t *testing.T) {
 	p := samplePlot(t)
 	b := open(t, p, 1280, 800, "/plot?bed=1")
-	plot, err := p.garden.Plot(t.Context(), garden.NoDay)
+	shown, err := p.garden.Plot(t.Context(), garden.NoDay)
 	check(t, err)
-	bed := plot.Beds[0].Input
+	bed := shown.Beds[0].Input
 	change := func(name, note string) {
 		bed.Name, bed.Note = name, note
 		_, err := p.garden.ChangeBed(t.Context(), 1, garden.AsItStands, bed)
@@ -100,8 +100,8 @@ func TestAFormShowsBothReadingsWhereThePlotMovedOn(t *testing.T) {
 	b.fill("Name", "Ours")
 	b.click("Change it")
 	b.sees("Changed Ours")
-	if plot, err = p.garden.Plot(t.Context(), garden.NoDay); err != nil || plot.Beds[0].Input.Note != "Dug over twice" || plot.Beds[0].Name != "Ours" {
-		t.Errorf("the bed is %q with %q, %v", plot.Beds[0].Name, plot.Beds[0].Input.Note, err)
+	if shown, err = p.garden.Plot(t.Context(), garden.NoDay); err != nil || shown.Beds[0].Input.Note != "Dug over twice" || shown.Beds[0].Name != "Ours" {
+		t.Errorf("the bed is %q with %q, %v", shown.Beds[0].Name, shown.Beds[0].Input.Note, err)
 	}
 }
 

@@ -19,21 +19,21 @@ func (s *state) pickJobs(p *planting, on calendar.Date) []job {
 		if s.refusal(p, part, at) != nil || span.last < on {
 			continue
 		}
-		view, _ := s.allowance(p, part, at)
-		if !view.Offered {
+		offer, _ := s.allowance(p, part, at)
+		if !offer.Offered {
 			continue
 		}
 		j := s.jobFor(p, "pick", part.Name, calendar.SeasonOf(s.site.Latitude, span.first), span.first, span.last, on)
-		j.Minutes = math.Max(3, view.Units*part.Harvest.MinutesEach.Value)
+		j.Minutes = math.Max(3, offer.Units*part.Harvest.MinutesEach.Value)
 		j.view.Minutes = j.Minutes
-		j.view.Verb, j.view.What, j.view.Part = view.Verb, partOf(p.species.Names.Name, part.Name), part.Name
-		j.view.Amount = lowerFirst(view.Amount) + " · " + view.Weight
+		j.view.Verb, j.view.What, j.view.Part = offer.Verb, partOf(p.species.Names.Name, part.Name), part.Name
+		j.view.Amount = lowerFirst(offer.Amount) + " · " + offer.Weight
 		if on < span.first {
-			j.view.Reason = strings.TrimSpace(fmt.Sprintf("Opens %s. %s %s", viewDates(span.window.Opens).Text, view.Sign, lookedAt(p)))
+			j.view.Reason = strings.TrimSpace(fmt.Sprintf("Opens %s. %s %s", viewDates(span.window.Opens).Text, offer.Sign, lookedAt(p)))
 		} else {
-			j.view.Reason = strings.TrimSpace(view.Sign + " " + regrowthWords(view) + view.Weather)
+			j.view.Reason = strings.TrimSpace(offer.Sign + " " + regrowthWords(offer) + offer.Weather)
 		}
-		j.view.Caution = strings.Join(view.Cautions, " ")
+		j.view.Caution = strings.Join(offer.Cautions, " ")
 		jobs = append(jobs, j)
 	}
 	return jobs

@@ -73,9 +73,9 @@ func BenchmarkDragStep(b *testing.B) {
 	}
 }
 
-func BenchmarkLightLayer(b *testing.B) { benchmarkAnswer(b, (*Garden).lightToday) }
+func BenchmarkLightLayer(b *testing.B) { benchmarkAnswer(b, lightToday) }
 
-func (g *Garden) lightToday(ctx context.Context) error {
+func lightToday(g *Garden, ctx context.Context) error {
 	_, err := g.Light(ctx, NoDay)
 	return err
 }

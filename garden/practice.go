@@ -164,9 +164,9 @@ func (g *Garden) PracticeRound(ctx context.Context, speciesID, otherID string, s
 	}
 	for _, id := range r.Inspectable() {
 		character, _ := identity.CharacterOf(id)
-		view := viewCharacter(character, 0)
-		view.States = []StateView{} // they would give the look away
-		v.Inspectable = append(v.Inspectable, view)
+		asked := viewCharacter(character, 0)
+		asked.States = []StateView{} // they would give the look away
+		v.Inspectable = append(v.Inspectable, asked)
 	}
 	return v, nil
 }

@@ -41,12 +41,12 @@ func TestAFormThatWasOpenWhileThePlotMovedOnWritesNothing(t *testing.T) {
 		check(t, json.Unmarshal(ask(h, "GET", "/api/household", "").Body.Bytes(), &household))
 		var planting garden.PlantingView
 		check(t, json.Unmarshal(ask(h, "GET", "/api/plantings/1", "").Body.Bytes(), &planting))
-		var gather garden.GatherView
-		check(t, json.Unmarshal(ask(h, "GET", "/api/gather", "").Body.Bytes(), &gather))
+		var gathered garden.GatherView
+		check(t, json.Unmarshal(ask(h, "GET", "/api/gather", "").Body.Bytes(), &gathered))
 		var plant garden.PlantView
 		check(t, json.Unmarshal(ask(h, "GET", "/api/plants/hop", "").Body.Bytes(), &plant))
 		var need garden.NeedView
-		for _, n := range gather.Needs {
+		for _, n := range gathered.Needs {
 			if n.Part == "leaf" {
 				need = n
 			}
