@@ -10,6 +10,12 @@ import (
 
 	"bramblyacre/core/calendar"
 	"bramblyacre/garden"
+	"bramblyacre/garden/gather"
+	"bramblyacre/garden/journal"
+	"bramblyacre/garden/now"
+	"bramblyacre/garden/place"
+	"bramblyacre/garden/plot"
+	"bramblyacre/garden/say"
 	"bramblyacre/library"
 	"bramblyacre/store"
 )
@@ -22,16 +28,16 @@ var Today = calendar.Must(2031, time.May, 27)
 func Build(ctx context.Context, s *store.Store, l *library.Library) error {
 	day := calendar.Must(2028, time.March, 1)
 	const seasons = 8 // building asks for no dates, so few will do
-	g, err := garden.Open(ctx, garden.Options{Store: s, Library: l, PinnedTo: &day, Seasons: seasons, Clock: func() time.Time { return day.Time().Add(18 * time.Hour) }})
+	g, err := garden.Open(ctx, plot.Options{Store: s, Library: l, PinnedTo: &day, Seasons: seasons, Clock: func() time.Time { return day.Time().Add(18 * time.Hour) }})
 	if err != nil {
 		return err
 	}
 	b := &builder{ctx: ctx, garden: g, day: &day, beds: map[string]int64{}, plantings: map[string]int64{}}
 	b.layOut()
 	b.furnish()
-	for _, person := range household {
+	for _, person := range livesThere {
 		b.do(person.Name, func() error {
-			_, err := b.garden.PutPerson(b.ctx, 0, garden.AsItStands, person)
+			_, err := b.garden.Household.PutPerson(b.ctx, 0, say.AsItStands, person)
 			return err
 		})
 	}
@@ -65,7 +71,7 @@ func (b *builder) do(what string, act func() error) {
 
 // newest returns the id of the bed or planting that an entry was about.
 func (b *builder) newest() (bed, planting int64, err error) {
-	view, err := b.garden.Ledger(b.ctx, garden.LedgerFilter{Most: 1})
+	view, err := b.garden.Ledger(b.ctx, journal.LedgerFilter{Most: 1})
 	if err != nil {
 		return 0, 0, err
 	}
@@ -74,14 +80,14 @@ func (b *builder) newest() (bed, planting int64, err error) {
 
 func (b *builder) layOut() {
 	b.do("site", func() error {
-		_, err := b.garden.SetSite(b.ctx, garden.AsItStands, garden.SiteInput{
+		_, err := b.garden.Place.SetSite(b.ctx, say.AsItStands, place.SiteInput{
 			Name: "Thornwell Acre", Latitude: 46.6, Altitude: "640 m", ClimateID: "hill-valley", Width: "71 m", Depth: "57 m", Units: "metric", Station: "simulated",
 		})
 		return err
 	})
 	for _, bed := range beds {
 		b.do(bed.Name, func() error {
-			if _, err := b.garden.AddBed(b.ctx, bed); err != nil {
+			if _, err := b.garden.Place.AddBed(b.ctx, bed); err != nil {
 				return err
 			}
 			id, _, err := b.newest()
@@ -95,7 +101,7 @@ func (b *builder) layOut() {
 func (b *builder) furnish() {
 	for _, thing := range things {
 		b.do(thing.Name, func() error {
-			_, err := b.garden.AddItem(b.ctx, thing)
+			_, err := b.garden.Place.AddItem(b.ctx, thing)
 			return err
 		})
 	}
@@ -122,20 +128,20 @@ func inOrder() []event {
 	}
 	for _, sign := range signs {
 		events = append(events, event{mustDay(sign.in.Day), sign.bed, func(b *builder) error {
-			_, err := b.garden.NoteReading(b.ctx, b.beds[sign.bed], sign.in)
+			_, err := b.garden.Place.NoteReading(b.ctx, b.beds[sign.bed], sign.in)
 			return err
 		}})
 	}
 	for _, l := range lost {
 		events = append(events, event{mustDay(l.in.StartedOn), l.key, func(b *builder) error { return b.plant(l.planted) }})
 		events = append(events, event{mustDay(l.gone), l.key, func(b *builder) error {
-			_, err := b.garden.NoteFate(b.ctx, b.plantings[l.key], garden.FateInput{Outcome: "failed", Cause: l.cause, Note: l.note, Gone: true})
+			_, err := b.garden.Place.NoteFate(b.ctx, b.plantings[l.key], place.FateInput{Outcome: "failed", Cause: l.cause, Note: l.note, Gone: true})
 			return err
 		}})
 	}
 	for _, need := range needs {
 		events = append(events, event{Today, need.Part, func(b *builder) error {
-			_, err := b.garden.SetNeed(b.ctx, garden.AsItStands, need)
+			_, err := b.garden.Gather.SetNeed(b.ctx, say.AsItStands, need)
 			return err
 		}})
 	}
@@ -146,10 +152,10 @@ func inOrder() []event {
 func (b *builder) plant(p planted) error {
 	in := p.in
 	in.BedID = b.beds[p.bed]
-	_, err := b.garden.AddPlanting(b.ctx, in)
-	if asked := garden.Questions(err); len(asked) > 0 { // the hop runs, and is cut back every year
+	_, err := b.garden.Place.AddPlanting(b.ctx, in)
+	if asked := say.Questions(err); len(asked) > 0 { // the hop runs, and is cut back every year
 		in.Affirmed = asked
-		_, err = b.garden.AddPlanting(b.ctx, in)
+		_, err = b.garden.Place.AddPlanting(b.ctx, in)
 	}
 	if err != nil {
 		return err
@@ -165,13 +171,13 @@ func (b *builder) note(n note) error {
 		return fmt.Errorf("there is no planting %q", n.planting)
 	}
 	if n.amount != "" {
-		_, err := b.garden.NotePicking(b.ctx, id, garden.PickingInput{Day: n.day, Part: n.part, Amount: n.amount, Note: n.note})
+		_, err := b.garden.Gather.NotePicking(b.ctx, id, gather.PickingInput{Day: n.day, Part: n.part, Amount: n.amount, Note: n.note})
 		if err != nil || n.day > lastSorted {
 			return err
 		}
 		return b.sort(id)
 	}
-	_, err := b.garden.NoteObservation(b.ctx, id, garden.ObservationInput{
+	_, err := b.garden.Now.NoteObservation(b.ctx, id, now.ObservationInput{
 		Day: n.day, Stage: n.stage, Share: n.share, Height: n.height, Width: n.width, Marks: n.marks, Note: n.note,
 	})
 	return err

@@ -8,6 +8,8 @@ import (
 
 	"bramblyacre/format"
 	"bramblyacre/garden"
+	"bramblyacre/garden/journal"
+	"bramblyacre/garden/plot"
 	"bramblyacre/library"
 	"bramblyacre/store"
 )
@@ -21,7 +23,7 @@ func build(t testing.TB) *garden.Garden {
 	t.Cleanup(func() { check(t, s.Close()) })
 	check(t, Build(t.Context(), s, l))
 	noon := func() time.Time { return Today.Time().Add(12 * time.Hour) }
-	g, err := garden.Open(t.Context(), garden.Options{Store: s, Library: l, PinnedTo: &Today, Sample: true, Clock: noon})
+	g, err := garden.Open(t.Context(), plot.Options{Store: s, Library: l, PinnedTo: &Today, Sample: true, Clock: noon})
 	check(t, err)
 	return g
 }
@@ -35,12 +37,12 @@ func check(t testing.TB, err error) {
 
 func TestSamplePlotIsAsDescribed(t *testing.T) {
 	g := build(t)
-	site, err := g.Site(t.Context())
+	site, err := g.Place.Site(t.Context())
 	check(t, err)
 	if site.Latitude != 46.6 || site.AltitudeM != 640 || site.WidthM*site.DepthM < 4040 || site.WidthM*site.DepthM > 4055 {
 		t.Errorf("the site is %v m² at %v°, %v m; want an acre at 46.6°, 640 m", site.WidthM*site.DepthM, site.Latitude, site.AltitudeM)
 	}
-	plot, err := g.Plot(t.Context(), garden.NoDay)
+	plot, err := g.Place.Plot(t.Context(), plot.NoDay)
 	check(t, err)
 	species, plantings, unproven, unsafe, poisoned := map[string]bool{}, 0, 0, 0, 0
 	for _, bed := range plot.Beds {
@@ -66,7 +68,7 @@ func TestSamplePlotIsAsDescribed(t *testing.T) {
 
 func TestSamplePlotHasWindowsOfEveryKindAndLearnedPaces(t *testing.T) {
 	g := build(t)
-	now, err := g.Now(t.Context(), garden.NoDay)
+	now, err := g.Now.Now(t.Context(), plot.NoDay)
 	check(t, err)
 	if len(now.Closing) == 0 || len(now.Open) == 0 || len(now.Coming) == 0 {
 		t.Errorf("%d closing, %d open, %d coming", len(now.Closing), len(now.Open), len(now.Coming))
@@ -74,7 +76,7 @@ func TestSamplePlotHasWindowsOfEveryKindAndLearnedPaces(t *testing.T) {
 	if now.Title != "Tuesday 27 May" {
 		t.Errorf("today is %q", now.Title)
 	}
-	gather, err := g.Gather(t.Context(), garden.NoDay)
+	gather, err := g.Gather.Gather(t.Context(), plot.NoDay)
 	check(t, err)
 	states := map[string]int{}
 	for _, w := range gather.Windows {
@@ -87,7 +89,7 @@ func TestSamplePlotHasWindowsOfEveryKindAndLearnedPaces(t *testing.T) {
 	}
 	learned := 0
 	for id := range int64(14) {
-		view, err := g.Planting(t.Context(), id+1, garden.NoDay)
+		view, err := g.Place.Planting(t.Context(), id+1, plot.NoDay)
 		check(t, err)
 		if view.Pace != "Never looked at, so the dates are wide." {
 			learned++
@@ -106,10 +108,10 @@ func TestSamplePlotIsTheSameEveryTime(t *testing.T) {
 		for _, name := range []string{"calendar", "observations", "pickings"} {
 			check(t, format.Files[name].Write(t.Context(), g, &all))
 		}
-		now, err := g.Now(t.Context(), garden.NoDay)
+		now, err := g.Now.Now(t.Context(), plot.NoDay)
 		check(t, err)
 		check(t, json.NewEncoder(&all).Encode(now))
-		ledger, err := g.Ledger(t.Context(), garden.LedgerFilter{Most: 500})
+		ledger, err := g.Ledger(t.Context(), journal.LedgerFilter{Most: 500})
 		check(t, err)
 		for i := range ledger.Lines {
 			ledger.Lines[i].At = ""
@@ -127,7 +129,7 @@ func TestSamplePlotIsTheSameEveryTime(t *testing.T) {
 func TestSampleLooksAreLikely(t *testing.T) {
 	g := build(t)
 	for id := range int64(14) {
-		view, err := g.Planting(t.Context(), id+1, garden.NoDay)
+		view, err := g.Place.Planting(t.Context(), id+1, plot.NoDay)
 		check(t, err)
 		if view.Moved != nil && view.Moved.Surprise {
 			t.Errorf("the last look at %s in %s is a surprise: %s", view.Name, view.Bed, view.Moved.Why)

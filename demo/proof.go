@@ -1,11 +1,12 @@
 package demo
 
 import (
-	"bramblyacre/garden"
+	"bramblyacre/garden/household"
+	"bramblyacre/garden/plot"
 )
 
-// household lives on the sample plot. They are invented.
-var household = []garden.PersonInput{
+// livesThere are the people of the sample plot. They are invented.
+var livesThere = []household.PersonInput{
 	{Name: "Ida", Born: "1984-02-11", Circumstances: []string{"blood thinners"}},
 	{Name: "Joss", Born: "1986-09-30", Circumstances: []string{"daisy-family allergy"}},
 	{Name: "Pim", Born: "2027-04-05", Circumstances: []string{}},
@@ -41,7 +42,7 @@ var looks = []look{
 // check notes a look at a planting.
 func (b *builder) check(l look) error {
 	id := b.plantings[l.planting]
-	view, err := b.garden.Check(b.ctx, id, garden.NoDay, l.by)
+	view, err := b.garden.Identity.Check(b.ctx, id, plot.NoDay, l.by)
 	if err != nil {
 		return err
 	}
@@ -56,7 +57,7 @@ func (b *builder) check(l look) error {
 	}
 	seen := view.Look(l.day, l.by, answers)
 	seen.Note = l.note
-	_, err = b.garden.NoteLook(b.ctx, id, seen)
+	_, err = b.garden.Identity.NoteLook(b.ctx, id, seen)
 	return err
 }
 
@@ -65,7 +66,7 @@ const lastSorted = "2031-05-12"
 
 // sort sorts the newest picking of a planting at the table.
 func (b *builder) sort(plantingID int64) error {
-	baskets, err := b.garden.Baskets(b.ctx)
+	baskets, err := b.garden.Gather.Baskets(b.ctx)
 	if err != nil {
 		return err
 	}
@@ -77,7 +78,7 @@ func (b *builder) sort(plantingID int64) error {
 		for _, q := range basket.Questions {
 			answers[q.ID] = "seen"
 		}
-		_, err := b.garden.SortPicking(b.ctx, basket.PickingID, basket.Sorting("Ida", answers))
+		_, err := b.garden.Gather.SortPicking(b.ctx, basket.PickingID, basket.Sorting("Ida", answers))
 		return err
 	}
 	return nil // held back: nothing to sort

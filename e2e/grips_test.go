@@ -8,7 +8,7 @@ import (
 	"github.com/chromedp/chromedp"
 	"github.com/chromedp/chromedp/kb"
 
-	"bramblyacre/garden"
+	"bramblyacre/garden/place"
 )
 
 // gripAt is where a grip of the chosen thing stands in the window: a corner by its
@@ -25,7 +25,7 @@ func (b *browser) gripAt(grip string) spot {
 	return at
 }
 
-func bedNamed(t *testing.T, plot garden.PlotView, name string) garden.BedView {
+func bedNamed(t *testing.T, plot place.PlotView, name string) place.BedView {
 	t.Helper()
 	for _, bed := range plot.Beds {
 		if bed.Name == name {
@@ -33,7 +33,7 @@ func bedNamed(t *testing.T, plot garden.PlotView, name string) garden.BedView {
 		}
 	}
 	t.Fatalf("there is no bed %s", name)
-	return garden.BedView{}
+	return place.BedView{}
 }
 
 // A chosen bed is sized by its corners and turned by its handle; a polygon's corner

@@ -112,7 +112,7 @@ func TestRoundGoesOnWithoutANetwork(t *testing.T) {
 	b.click("Ledger")
 	b.sees("Saw lovage in Long Bed: full leaf, most")
 	b.sees("Saw garden sorrel in Long Bed: in bud")
-	view, err := p.garden.Round(t.Context())
+	view, err := p.garden.Now.Round(t.Context())
 	check(t, err)
 	if view.Seen != 2 {
 		t.Errorf("%d plantings count as seen today, want 2", view.Seen)
@@ -128,7 +128,7 @@ func TestALookRefusedLaterIsShownWithItsReason(t *testing.T) {
 	p.cut.Store(true)
 	b.click("Next: garden sorrel")
 	b.sees("saved on this device · 1 to send")
-	_, err := p.garden.RemovePlanting(t.Context(), 1)
+	_, err := p.garden.Place.RemovePlanting(t.Context(), 1)
 	check(t, err)
 	p.cut.Store(false)
 	_, err = chromedp.Run(b.ctx, chromedp.Evaluate[bool](`window.dispatchEvent(new Event("online"))`))

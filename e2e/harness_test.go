@@ -28,6 +28,7 @@ import (
 
 	"bramblyacre/demo"
 	"bramblyacre/garden"
+	"bramblyacre/garden/plot"
 	"bramblyacre/library"
 	"bramblyacre/server"
 	"bramblyacre/store"
@@ -38,7 +39,7 @@ import (
 const patience = 30 * time.Second
 
 // plot is a running server over a database of its own.
-type plot struct {
+type served struct {
 	garden *garden.Garden
 	url    string
 	// cut makes the server drop every connection, as a lost network does.
@@ -79,7 +80,7 @@ func TestMain(m *testing.M) {
 }
 
 // samplePlot serves a fresh copy of the sample plot.
-func samplePlot(t *testing.T) *plot {
+func samplePlot(t *testing.T) *served {
 	t.Helper()
 	path, err := sampleFile()
 	check(t, err)
@@ -91,24 +92,24 @@ func samplePlot(t *testing.T) *plot {
 }
 
 // emptyPlot serves a plot that nothing has been done on.
-func emptyPlot(t *testing.T) *plot {
+func emptyPlot(t *testing.T) *served {
 	t.Helper()
 	return serve(t, t.TempDir())
 }
 
-func serve(t *testing.T, dir string) *plot {
+func serve(t *testing.T, dir string) *served {
 	t.Helper()
 	shipped, err := library.Shipped()
 	check(t, err)
 	s, err := store.Open(t.Context(), dir)
 	check(t, err)
-	g, err := garden.Open(t.Context(), garden.Options{Store: s, Library: shipped, PinnedTo: &demo.Today, Sample: true})
+	g, err := garden.Open(t.Context(), plot.Options{Store: s, Library: shipped, PinnedTo: &demo.Today, Sample: true})
 	check(t, err)
 	front, err := web.Front()
 	check(t, err)
 	listener, err := net.Listen("tcp", "127.0.0.1:0")
 	check(t, err)
-	p := &plot{garden: g, url: "http://" + listener.Addr().String()}
+	p := &served{garden: g, url: "http://" + listener.Addr().String()}
 	handler, err := server.New(server.Options{
 		Garden: g, Front: front, Address: listener.Addr().String(), Version: "test", Log: slog.New(slog.NewTextHandler(io.Discard, nil)),
 	})
@@ -127,7 +128,7 @@ func serve(t *testing.T, dir string) *plot {
 	return p
 }
 
-func (p *plot) cuttable(next http.Handler) http.Handler {
+func (p *served) cuttable(next http.Handler) http.Handler {
 	return http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
 		if p.cut.Load() {
 			if connection, _, err := w.(http.Hijacker).Hijack(); err == nil {
@@ -165,7 +166,7 @@ func check(t *testing.T, err error) {
 type browser struct {
 	t    *testing.T
 	ctx  context.Context
-	plot *plot
+	plot *served
 
 	mu       sync.Mutex
 	problems []string
@@ -173,7 +174,7 @@ type browser struct {
 
 // open starts Chromium with a window of a size and opens a path. When the test
 // ends, any script error and any request to another host fails it.
-func open(t *testing.T, p *plot, width, height int64, path string) *browser {
+func open(t *testing.T, p *served, width, height int64, path string) *browser {
 	t.Helper()
 	options := append(chromedp.DefaultExecAllocatorOptions[:],
 		chromedp.Flag("no-sandbox", true), chromedp.Flag("disable-gpu", true), chromedp.Flag("disable-quic", true),

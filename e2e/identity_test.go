@@ -12,16 +12,17 @@ import (
 
 	"github.com/chromedp/chromedp"
 
-	"bramblyacre/garden"
+	"bramblyacre/garden/input"
+	"bramblyacre/garden/place"
 )
 
 // foundSage lays out a bed on an empty plot with a sage in it that was found there, and
 // returns where it is shown.
-func foundSage(t *testing.T, p *plot) string {
+func foundSage(t *testing.T, p *served) string {
 	t.Helper()
-	_, err := p.garden.AddBed(t.Context(), garden.BedInput{Name: "Long Bed", FormInput: garden.FormInput{X: "10 m", Y: "5 m", Width: "8 m", Depth: "1.2 m"}, Moisture: "dry"})
+	_, err := p.garden.Place.AddBed(t.Context(), place.BedInput{Name: "Long Bed", FormInput: place.FormInput{X: "10 m", Y: "5 m", Width: "8 m", Depth: "1.2 m"}, Moisture: "dry"})
 	check(t, err)
-	_, err = p.garden.AddPlanting(t.Context(), garden.PlantingInput{BedID: 1, SpeciesID: "common-sage", Plants: 6, StartedOn: "2028-04-10", Origin: "found"})
+	_, err = p.garden.Place.AddPlanting(t.Context(), input.PlantingInput{BedID: 1, SpeciesID: "common-sage", Plants: 6, StartedOn: "2028-04-10", Origin: "found"})
 	check(t, err)
 	return "/plantings/1"
 }
@@ -201,7 +202,7 @@ func TestEveryStateIsDrawn(t *testing.T) {
 		[...section.querySelectorAll("svg")].map((svg) => [section.id + " " + svg.getAttribute("aria-label"), svg.innerHTML])))`))
 	check(t, err)
 	states, alike := 0, map[string]string{}
-	for _, character := range b.plot.garden.Characters() {
+	for _, character := range b.plot.garden.Identity.Characters() {
 		for _, state := range character.States {
 			states++
 			drawing := drawn[character.ID+" "+state.Words]

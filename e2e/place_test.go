@@ -8,7 +8,7 @@ import (
 	"github.com/chromedp/chromedp"
 	"github.com/chromedp/chromedp/kb"
 
-	"bramblyacre/garden"
+	"bramblyacre/garden/place"
 )
 
 // planCorner is where the plan's drawing begins in the window.
@@ -28,9 +28,9 @@ func (b *browser) drawn(selector string) string {
 }
 
 // plan is the plot as the server has it.
-func (b *browser) plan() garden.PlotView {
+func (b *browser) plan() place.PlotView {
 	b.t.Helper()
-	var plot garden.PlotView
+	var plot place.PlotView
 	check(b.t, json.Unmarshal([]byte(b.fetch("/api/plot")), &plot))
 	return plot
 }
@@ -181,7 +181,7 @@ func TestATreeIsDraggedAndTheSunMoves(t *testing.T) {
 
 func near(a, b float64) bool { return a-b < 0.001 && b-a < 0.001 }
 
-func hoursOf(t *testing.T, plot garden.PlotView, name string) float64 {
+func hoursOf(t *testing.T, plot place.PlotView, name string) float64 {
 	t.Helper()
 	for _, bed := range plot.Beds {
 		if bed.Name == name {
@@ -192,7 +192,7 @@ func hoursOf(t *testing.T, plot garden.PlotView, name string) float64 {
 	return 0
 }
 
-func atOf(t *testing.T, plot garden.PlotView, name string) float64 {
+func atOf(t *testing.T, plot place.PlotView, name string) float64 {
 	t.Helper()
 	for _, item := range plot.Items {
 		if item.Name == name {

@@ -4,19 +4,23 @@ import (
 	"strings"
 	"testing"
 
-	"bramblyacre/garden"
+	"bramblyacre/garden/input"
+	"bramblyacre/garden/journal"
+	"bramblyacre/garden/place"
+	"bramblyacre/garden/plot"
+	"bramblyacre/garden/say"
 )
 
 // call names a planting otherwise, as somebody else does on another device.
-func (p *plot) call(t *testing.T, planting int64, species string) {
+func (p *served) call(t *testing.T, planting int64, species string) {
 	t.Helper()
-	_, err := p.garden.ChangePlanting(t.Context(), planting, garden.AsItStands, garden.PlantingInput{BedID: 1, SpeciesID: species, Plants: 6, StartedOn: "2028-04-10", Origin: "found"})
+	_, err := p.garden.Place.ChangePlanting(t.Context(), planting, say.AsItStands, input.PlantingInput{BedID: 1, SpeciesID: species, Plants: 6, StartedOn: "2028-04-10", Origin: "found"})
 	check(t, err)
 }
 
-func (p *plot) newest(t *testing.T) garden.LedgerLine {
+func (p *served) newest(t *testing.T) journal.LedgerLine {
 	t.Helper()
-	view, err := p.garden.Ledger(t.Context(), garden.LedgerFilter{Most: 1})
+	view, err := p.garden.Ledger(t.Context(), journal.LedgerFilter{Most: 1})
 	check(t, err)
 	return view.Lines[0]
 }
@@ -62,12 +66,12 @@ func TestACheckBegunBeforeTheNameChangedIsNotNoted(t *testing.T) {
 func TestAFormShowsBothReadingsWhereThePlotMovedOn(t *testing.T) {
 	p := samplePlot(t)
 	b := open(t, p, 1280, 800, "/plot?bed=1")
-	shown, err := p.garden.Plot(t.Context(), garden.NoDay)
+	shown, err := p.garden.Place.Plot(t.Context(), plot.NoDay)
 	check(t, err)
 	bed := shown.Beds[0].Input
 	change := func(name, note string) {
 		bed.Name, bed.Note = name, note
-		_, err := p.garden.ChangeBed(t.Context(), 1, garden.AsItStands, bed)
+		_, err := p.garden.Place.ChangeBed(t.Context(), 1, say.AsItStands, bed)
 		check(t, err)
 	}
 	b.click("Long Bed")
@@ -100,7 +104,7 @@ func TestAFormShowsBothReadingsWhereThePlotMovedOn(t *testing.T) {
 	b.fill("Name", "Ours")
 	b.click("Change it")
 	b.sees("Changed Ours")
-	if shown, err = p.garden.Plot(t.Context(), garden.NoDay); err != nil || shown.Beds[0].Input.Note != "Dug over twice" || shown.Beds[0].Name != "Ours" {
+	if shown, err = p.garden.Place.Plot(t.Context(), plot.NoDay); err != nil || shown.Beds[0].Input.Note != "Dug over twice" || shown.Beds[0].Name != "Ours" {
 		t.Errorf("the bed is %q with %q, %v", shown.Beds[0].Name, shown.Beds[0].Input.Note, err)
 	}
 }
@@ -109,9 +113,9 @@ func TestAFormShowsBothReadingsWhereThePlotMovedOn(t *testing.T) {
 // at its address gets none of them, and they wait.
 func TestLooksKeptForOnePlotAreNotSentToAnother(t *testing.T) {
 	p, other := samplePlot(t), emptyPlot(t)
-	_, err := other.garden.AddBed(t.Context(), garden.BedInput{Name: "Other Bed", FormInput: garden.FormInput{X: "10 m", Y: "5 m", Width: "8 m", Depth: "1 m"}, Moisture: "moist"})
+	_, err := other.garden.Place.AddBed(t.Context(), place.BedInput{Name: "Other Bed", FormInput: place.FormInput{X: "10 m", Y: "5 m", Width: "8 m", Depth: "1 m"}, Moisture: "moist"})
 	check(t, err)
-	_, err = other.garden.AddPlanting(t.Context(), garden.PlantingInput{BedID: 1, SpeciesID: "garden-sorrel", Plants: 9, StartedOn: "2029-04-10", Origin: "seed"})
+	_, err = other.garden.Place.AddPlanting(t.Context(), input.PlantingInput{BedID: 1, SpeciesID: "garden-sorrel", Plants: 9, StartedOn: "2029-04-10", Origin: "seed"})
 	check(t, err)
 	entries := other.newest(t)
 	b := open(t, p, 390, 844, "/round")
@@ -146,7 +150,7 @@ func TestAPageOfAnotherPlotWritesNothing(t *testing.T) {
 	p.other.Store(&other.handler)
 	b.click("Keep these")
 	b.sees("Another plot is served at this address now.")
-	site, err := other.garden.Site(t.Context())
+	site, err := other.garden.Place.Site(t.Context())
 	if err != nil || site.Name != "My plot" {
 		t.Errorf("the other plot is called %q, %v", site.Name, err)
 	}

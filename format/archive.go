@@ -107,7 +107,7 @@ func (a *archiveWriter) add(name string, text []byte) error {
 
 // WriteArchive writes a whole plot as an archive.
 func WriteArchive(ctx context.Context, g *garden.Garden, w io.Writer) error {
-	s := g.Store
+	s := g.Plot.Store
 	site, err := s.GetSite(ctx)
 	if err != nil {
 		return err
@@ -116,7 +116,7 @@ func WriteArchive(ctx context.Context, g *garden.Garden, w io.Writer) error {
 	if err != nil {
 		return err
 	}
-	a := archiveWriter{zip.NewWriter(w), Manifest{Format: archiveFormat, Version: archiveVersion, Form: form, PlotID: g.PlotID(), Name: site.Name, Made: g.Clock().UTC().Format(time.RFC3339), Tables: []ManifestTable{}, Files: []ManifestFile{}}}
+	a := archiveWriter{zip.NewWriter(w), Manifest{Format: archiveFormat, Version: archiveVersion, Form: form, PlotID: g.Plot.PlotID(), Name: site.Name, Made: g.Plot.Clock().UTC().Format(time.RFC3339), Tables: []ManifestTable{}, Files: []ManifestFile{}}}
 	if err := s.EveryTable(ctx, a.addTable); err != nil {
 		return fmt.Errorf("write the archive: %w", err)
 	}

@@ -22,6 +22,13 @@ import (
 
 	"bramblyacre/demo"
 	"bramblyacre/garden"
+	"bramblyacre/garden/household"
+	"bramblyacre/garden/input"
+	"bramblyacre/garden/now"
+	"bramblyacre/garden/place"
+	"bramblyacre/garden/plants"
+	"bramblyacre/garden/plot"
+	"bramblyacre/garden/say"
 	"bramblyacre/library"
 	"bramblyacre/store"
 )
@@ -35,7 +42,7 @@ func gardenIn(t *testing.T, dir string) *garden.Garden {
 	check(t, err)
 	t.Cleanup(func() { check(t, s.Close()) })
 	noon := func() time.Time { return demo.Today.Time().Add(12 * time.Hour) }
-	g, err := garden.Open(t.Context(), garden.Options{Store: s, Library: shipped, PinnedTo: &demo.Today, Clock: noon, Seasons: 8})
+	g, err := garden.Open(t.Context(), plot.Options{Store: s, Library: shipped, PinnedTo: &demo.Today, Clock: noon, Seasons: 8})
 	check(t, err)
 	return g
 }
@@ -43,7 +50,7 @@ func gardenIn(t *testing.T, dir string) *garden.Garden {
 func everyTable(t *testing.T, g *garden.Garden) map[string]store.Table {
 	t.Helper()
 	all := map[string]store.Table{}
-	check(t, g.Store.EveryTable(t.Context(), func(table store.Table) error {
+	check(t, g.Plot.Store.EveryTable(t.Context(), func(table store.Table) error {
 		all[table.Name] = table
 		return nil
 	}))
@@ -106,21 +113,21 @@ func TestAnArchiveOfTheSamplePlotComesBackEqual(t *testing.T) {
 	g := gardenIn(t, dir)
 	ctx := t.Context()
 	for i, text := range hostileTexts {
-		_, err := g.PutPerson(ctx, 0, "", garden.PersonInput{Name: fmt.Sprint("Person ", i), Circumstances: []string{}, Note: text})
+		_, err := g.Household.PutPerson(ctx, 0, "", household.PersonInput{Name: fmt.Sprint("Person ", i), Circumstances: []string{}, Note: text})
 		check(t, err)
-		_, err = g.AddPlantNote(ctx, "hop", garden.PlantNoteInput{Kind: "note", Author: text, Text: "says " + text})
+		_, err = g.Plants.AddPlantNote(ctx, "hop", plants.PlantNoteInput{Kind: "note", Author: text, Text: "says " + text})
 		check(t, err)
 	}
-	copied, err := g.CopyOf(ctx, "garden-sorrel")
+	copied, err := g.Plants.CopyOf(ctx, "garden-sorrel")
 	check(t, err)
-	_, _, err = g.PutOwnPlant(ctx, garden.AsItStands, garden.PlantFileInput{Text: strings.ReplaceAll(copied.Text, "\n", "\r\n")})
+	_, _, err = g.Plants.PutOwnPlant(ctx, say.AsItStands, plants.PlantFileInput{Text: strings.ReplaceAll(copied.Text, "\n", "\r\n")})
 	check(t, err)
 	var picture bytes.Buffer
 	check(t, png.Encode(&picture, image.NewGray(image.Rect(0, 0, 9, 9))))
-	_, err = g.KeepPhotograph(ctx, picture.Bytes())
+	_, err = g.Identity.KeepPhotograph(ctx, picture.Bytes())
 	check(t, err)
 	// What is left is written as rows.
-	q := g.Store.Queries
+	q := g.Plot.Store.Queries
 	_, err = q.PutMaking(ctx, store.PutMakingParams{PickingID: 1, Day: "2031-05-27", Preparation: "tea", Note: hostileTexts[4]})
 	check(t, err)
 	_, err = q.PutOwnFigure(ctx, store.PutOwnFigureParams{SpeciesID: "hop", Key: "size.height", Figure: "480 (400 to 500) cm measured", Was: "-"})
@@ -134,9 +141,9 @@ func TestAnArchiveOfTheSamplePlotComesBackEqual(t *testing.T) {
 	_, err = q.PutPractice(ctx, store.PutPracticeParams{SpeciesID: "hop", OtherID: "bryony", Box: 1, Due: "2031-05-28", Last: "2031-05-27"})
 	check(t, err)
 	// The last note is the plot's own, so that all of it is worked out anew.
-	planting, err := g.Planting(ctx, 1, garden.NoDay)
+	planting, err := g.Place.Planting(ctx, 1, plot.NoDay)
 	check(t, err)
-	_, err = g.NoteObservation(ctx, 1, garden.ObservationInput{Day: demo.Today.String(), Stage: planting.Expected.String(), ClientKey: "a key"})
+	_, err = g.Now.NoteObservation(ctx, 1, now.ObservationInput{Day: demo.Today.String(), Stage: planting.Expected.String(), ClientKey: "a key"})
 	check(t, err)
 
 	was := everyTable(t, g)
@@ -153,10 +160,10 @@ func TestAnArchiveOfTheSamplePlotComesBackEqual(t *testing.T) {
 		t.Errorf("replayed: %+v, %v", replayed, err)
 	}
 	for name, show := range map[string]func(*garden.Garden) (any, error){
-		"now":  func(g *garden.Garden) (any, error) { return g.Now(ctx, garden.NoDay) },
-		"plot": func(g *garden.Garden) (any, error) { return g.Plot(ctx, garden.NoDay) },
+		"now":  func(g *garden.Garden) (any, error) { return g.Now.Now(ctx, plot.NoDay) },
+		"plot": func(g *garden.Garden) (any, error) { return g.Place.Plot(ctx, plot.NoDay) },
 		"baskets": func(g *garden.Garden) (any, error) {
-			return g.Baskets(ctx)
+			return g.Gather.Baskets(ctx)
 		},
 	} {
 		before, err := show(g)
@@ -177,7 +184,7 @@ func TestAnArchiveOfTheSamplePlotComesBackEqual(t *testing.T) {
 func TestAnArchiveOfTenYearsComesBackEqual(t *testing.T) {
 	dir := t.TempDir()
 	g := gardenIn(t, dir)
-	check(t, tenYears(t.Context(), g.Store))
+	check(t, tenYears(t.Context(), g.Plot.Store))
 	was := everyTable(t, g)
 	rows := sameTables(t, was, everyTable(t, backAgain(t, archiveOf(t, g))))
 	if rows < 40_000 {
@@ -286,9 +293,9 @@ func remade(t *testing.T, text []byte, name string, change func([]byte) []byte, 
 func TestABrokenArchiveIsRefused(t *testing.T) {
 	g := gardenIn(t, t.TempDir())
 	ctx := t.Context()
-	_, err := g.AddBed(ctx, garden.BedInput{Name: "Long Bed", FormInput: garden.FormInput{X: "10 m", Y: "5 m", Width: "8 m", Depth: "1 m"}, Moisture: "moist"})
+	_, err := g.Place.AddBed(ctx, place.BedInput{Name: "Long Bed", FormInput: place.FormInput{X: "10 m", Y: "5 m", Width: "8 m", Depth: "1 m"}, Moisture: "moist"})
 	check(t, err)
-	_, err = g.AddPlanting(ctx, garden.PlantingInput{BedID: 1, SpeciesID: "garden-sorrel", Plants: 9, StartedOn: "2029-04-10", Origin: "seed"})
+	_, err = g.Place.AddPlanting(ctx, input.PlantingInput{BedID: 1, SpeciesID: "garden-sorrel", Plants: 9, StartedOn: "2029-04-10", Origin: "seed"})
 	check(t, err)
 	text := archiveOf(t, g)
 	replace := func(old, new string) func([]byte) []byte {

@@ -10,11 +10,11 @@ import (
 
 	"golang.org/x/text/unicode/norm"
 
-	"bramblyacre/garden"
+	"bramblyacre/garden/now"
 )
 
 // WritePickings writes pickings as CSV (RFC 4180), with units in the headings.
-func WritePickings(w io.Writer, rows []garden.PickingRow) error {
+func WritePickings(w io.Writer, rows []now.PickingRow) error {
 	table := [][]string{{"day", "bed", "plant", "botanical name", "part", "amount (counted)", "counted in", "fresh weight (g)", "share of stand", "over allowance", "note"}}
 	for _, r := range rows {
 		table = append(table, []string{
@@ -27,7 +27,7 @@ func WritePickings(w io.Writer, rows []garden.PickingRow) error {
 
 // WriteObservations writes observations as CSV (RFC 4180), with units in the
 // headings and the stage also as a BBCH code.
-func WriteObservations(w io.Writer, rows []garden.ObservationRow) error {
+func WriteObservations(w io.Writer, rows []now.ObservationRow) error {
 	table := [][]string{{"day", "bed", "plant", "botanical name", "stage", "stage (BBCH)", "share of plants", "height (cm)", "width (cm)", "marks", "note"}}
 	for _, r := range rows {
 		table = append(table, []string{

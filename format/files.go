@@ -16,7 +16,7 @@ type File struct {
 // Files are the formats by the name they are asked for.
 var Files = map[string]File{
 	"calendar": {"brambly-acre.ics", "text/calendar; charset=utf-8", func(ctx context.Context, g *garden.Garden, w io.Writer) error {
-		data, err := g.Calendar(ctx)
+		data, err := g.Now.Calendar(ctx)
 		if err != nil {
 			return err
 		}
@@ -26,14 +26,14 @@ var Files = map[string]File{
 	"plan":       {"plan.geojson", "application/geo+json", writePlanFile},
 	"plan-print": {"plan.pdf", "application/pdf", writePlanPDF},
 	"pickings": {"pickings.csv", "text/csv; charset=utf-8; header=present", func(ctx context.Context, g *garden.Garden, w io.Writer) error {
-		rows, err := g.Pickings(ctx)
+		rows, err := g.Now.Pickings(ctx)
 		if err != nil {
 			return err
 		}
 		return WritePickings(w, rows)
 	}},
 	"observations": {"observations.csv", "text/csv; charset=utf-8; header=present", func(ctx context.Context, g *garden.Garden, w io.Writer) error {
-		rows, err := g.Observations(ctx)
+		rows, err := g.Now.Observations(ctx)
 		if err != nil {
 			return err
 		}

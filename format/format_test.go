@@ -11,11 +11,11 @@ import (
 
 	"bramblyacre/core/calendar"
 	"bramblyacre/core/flora"
-	"bramblyacre/garden"
+	"bramblyacre/garden/now"
 )
 
 func TestCalendarIsReadBackWithWholeDays(t *testing.T) {
-	data := garden.CalendarData{Name: "Acre", At: time.Date(2031, 5, 27, 6, 0, 0, 0, time.UTC), Events: []garden.Event{{
+	data := now.CalendarData{Name: "Acre", At: time.Date(2031, 5, 27, 6, 0, 0, 0, time.UTC), Events: []now.Event{{
 		UID: "w1@brambly-acre", First: calendar.Must(2031, 6, 30), Last: calendar.Must(2031, 7, 4),
 		Summary: "Cut meadowsweet; flowering top", Description: strings.Repeat("long, with commas; and\nlines ", 20), Place: "Wet Corner",
 	}}}
@@ -45,13 +45,13 @@ func TestCalendarIsReadBackWithWholeDays(t *testing.T) {
 func TestTablesAreReadBackWithUnitsInTheHeadings(t *testing.T) {
 	height := 92.04
 	var looks, pickings bytes.Buffer
-	if err := WriteObservations(&looks, []garden.ObservationRow{{
+	if err := WriteObservations(&looks, []now.ObservationRow{{
 		Day: "2031-05-27", Bed: "Wet, \"low\" Corner", Plant: "meadowsweet", Botanical: "Filipendula ulmaria", Stage: flora.InBud, Share: "a third",
 		HeightCm: &height, Marks: "dry,mildew", Note: "=cmd()\nsecond line",
 	}}); err != nil {
 		t.Fatal(err)
 	}
-	if err := WritePickings(&pickings, []garden.PickingRow{{Day: "2031-05-27", Bed: "B", Plant: "p", Part: "leaf", Units: 14, UnitName: "stems", Grams: 308, ShareOfStand: 1.0 / 3, OverAllowance: true}}); err != nil {
+	if err := WritePickings(&pickings, []now.PickingRow{{Day: "2031-05-27", Bed: "B", Plant: "p", Part: "leaf", Units: 14, UnitName: "stems", Grams: 308, ShareOfStand: 1.0 / 3, OverAllowance: true}}); err != nil {
 		t.Fatal(err)
 	}
 	if !strings.Contains(looks.String(), "\r\n") {

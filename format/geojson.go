@@ -15,6 +15,7 @@ import (
 	"bramblyacre/core/geometry"
 	"bramblyacre/core/plan"
 	"bramblyacre/garden"
+	"bramblyacre/garden/place"
 )
 
 // The plan's file is GeoJSON (RFC 7946) in local metres: x to the right and y up
@@ -51,7 +52,7 @@ type placed struct {
 }
 
 // WritePlan writes a plan as GeoJSON.
-func WritePlan(w io.Writer, data garden.PlanData) error {
+func WritePlan(w io.Writer, data place.PlanData) error {
 	file := geojson.NewFeatureCollection()
 	file.ExtraMembers = geojson.Properties{
 		"coordinates_are": planCRS,
@@ -70,13 +71,13 @@ func WritePlan(w io.Writer, data garden.PlanData) error {
 		}
 	}
 	for _, bed := range data.Beds {
-		bed.Bed.FormInput = garden.FormInput{}
+		bed.Bed.FormInput = place.FormInput{}
 		if err := add(bed.Form, "bed", bed.Bed); err != nil {
 			return err
 		}
 	}
 	for _, item := range data.Items {
-		item.Item.FormInput = garden.FormInput{}
+		item.Item.FormInput = place.FormInput{}
 		if err := add(item.Form, item.Item.Kind, item.Item); err != nil {
 			return err
 		}
@@ -148,8 +149,8 @@ func ring(outline geometry.Polygon) orb.Ring {
 // ReadPlan reads a plan from GeoJSON as WritePlan writes it; features by hand need
 // no more than what, a name for a bed, and an outline. A file that is none, or a
 // feature that cannot be, is an error that names the feature and the reason.
-func ReadPlan(text []byte) (garden.PlanData, error) {
-	var data garden.PlanData
+func ReadPlan(text []byte) (place.PlanData, error) {
+	var data place.PlanData
 	file, err := geojson.UnmarshalFeatureCollection(text)
 	var wrongType *json.UnmarshalTypeError
 	if errors.As(err, &wrongType) { // its words are of Go's types
@@ -165,9 +166,9 @@ func ReadPlan(text []byte) (garden.PlanData, error) {
 	if err := remarshal(file.ExtraMembers["anchor"], &at); err != nil {
 		return data, fmt.Errorf("anchor: %w", err)
 	}
-	data = garden.PlanData{Anchored: file.ExtraMembers["anchor"] != nil, Name: at.Name, Latitude: at.Latitude, Longitude: at.Longitude, BearingDeg: at.BearingDeg, WidthM: at.WidthM, DepthM: at.DepthM}
+	data = place.PlanData{Anchored: file.ExtraMembers["anchor"] != nil, Name: at.Name, Latitude: at.Latitude, Longitude: at.Longitude, BearingDeg: at.BearingDeg, WidthM: at.WidthM, DepthM: at.DepthM}
 	// Every bed, every other thing, and the boundary.
-	if most := garden.MostBeds + garden.MostThings + 1; len(file.Features) > most {
+	if most := place.MostBeds + place.MostThings + 1; len(file.Features) > most {
 		return data, fmt.Errorf("the file holds %d features; %d are the most", len(file.Features), most)
 	}
 	for i, feature := range file.Features {
@@ -181,7 +182,7 @@ func ReadPlan(text []byte) (garden.PlanData, error) {
 	return data, nil
 }
 
-func readFeature(data *garden.PlanData, feature *geojson.Feature) error {
+func readFeature(data *place.PlanData, feature *geojson.Feature) error {
 	var said placed
 	if err := remarshal(feature.Properties, &said); err != nil {
 		return err
@@ -200,18 +201,18 @@ func readFeature(data *garden.PlanData, feature *geojson.Feature) error {
 		data.Anchored = true
 		data.Boundary = geometry.Polygon(form.Points).Moved(form.At)
 	case "bed":
-		var bed garden.BedInput
+		var bed place.BedInput
 		if err := strictly(said.Detail, &bed); err != nil {
 			return fmt.Errorf("bed: %w", err)
 		}
-		data.Beds = append(data.Beds, garden.PlanBed{Form: form, Bed: bed})
+		data.Beds = append(data.Beds, place.PlanBed{Form: form, Bed: bed})
 	default:
-		var item garden.ItemInput
+		var item place.ItemInput
 		if err := strictly(said.Detail, &item); err != nil {
 			return fmt.Errorf("%s: %w", said.What, err)
 		}
 		item.Kind = said.What
-		data.Items = append(data.Items, garden.PlanItem{Form: form, Item: item})
+		data.Items = append(data.Items, place.PlanItem{Form: form, Item: item})
 	}
 	return nil
 }
@@ -295,7 +296,7 @@ func strictly(from, into any) error {
 }
 
 func writePlanFile(ctx context.Context, g *garden.Garden, w io.Writer) error {
-	data, err := g.PlanFile(ctx)
+	data, err := g.Place.PlanFile(ctx)
 	if err != nil {
 		return err
 	}

@@ -9,7 +9,9 @@ import (
 
 	"bramblyacre/core/calendar"
 	"bramblyacre/core/flora"
-	"bramblyacre/garden"
+	"bramblyacre/garden/gather"
+	"bramblyacre/garden/now"
+	"bramblyacre/garden/place"
 )
 
 // formulas are texts that a spreadsheet would take for more than text.
@@ -19,12 +21,12 @@ var formulas = []string{"=HYPERLINK(\"http://a.example\")", "+leaf", "-tips", "@
 func TestNoCellOfATableIsAFormula(t *testing.T) {
 	for _, text := range formulas {
 		var out bytes.Buffer
-		picked := garden.PickingRow{Day: "2031-05-27", Bed: text, Plant: text, Botanical: text, Part: text, UnitName: text, Note: text}
-		if err := WritePickings(&out, []garden.PickingRow{picked}); err != nil {
+		picked := now.PickingRow{Day: "2031-05-27", Bed: text, Plant: text, Botanical: text, Part: text, UnitName: text, Note: text}
+		if err := WritePickings(&out, []now.PickingRow{picked}); err != nil {
 			t.Fatal(err)
 		}
-		seen := garden.ObservationRow{Day: "2031-05-27", Bed: text, Plant: text, Botanical: text, Stage: flora.InBud, Share: text, Marks: text, Note: text}
-		if err := WriteObservations(&out, []garden.ObservationRow{seen}); err != nil {
+		seen := now.ObservationRow{Day: "2031-05-27", Bed: text, Plant: text, Botanical: text, Stage: flora.InBud, Share: text, Marks: text, Note: text}
+		if err := WriteObservations(&out, []now.ObservationRow{seen}); err != nil {
 			t.Fatal(err)
 		}
 		reader := csv.NewReader(&out)
@@ -56,7 +58,7 @@ func TestNoTextBreaksOutOfTheCalendar(t *testing.T) {
 		text := "Bed" + end + "SUMMARY:forged" + end + "END:VEVENT"
 		var out bytes.Buffer
 		day := calendar.Must(2031, 5, 27)
-		if err := WriteCalendar(&out, garden.CalendarData{Name: text, Events: []garden.Event{{UID: "window" + text, Summary: text, Description: text, Place: text, First: day, Last: day}}}); err != nil {
+		if err := WriteCalendar(&out, now.CalendarData{Name: text, Events: []now.Event{{UID: "window" + text, Summary: text, Description: text, Place: text, First: day, Last: day}}}); err != nil {
 			t.Fatal(err)
 		}
 		breaks := strings.NewReplacer("\r\n", "\n", "\r", "\n", "\v", "\n", "\f", "\n", "\u0085", "\n", "\u2028", "\n", "\u2029", "\n")
@@ -85,13 +87,13 @@ func TestAnyTextCanBePrinted(t *testing.T) {
 	for r := rune(0x20); r < 0x30000; r += 37 {
 		texts = append(texts, fmt.Sprintf("bed %c%c", r, r+1))
 	}
-	long := []garden.LabelData{}
-	plot, site := garden.PlotView{WidthM: 30, DepthM: 20, ScaleM: 5, ScaleText: "5 m"}, garden.SiteView{}
+	long := []gather.LabelData{}
+	plot, site := place.PlotView{WidthM: 30, DepthM: 20, ScaleM: 5, ScaleText: "5 m"}, place.SiteView{}
 	for i, text := range texts {
-		bed := garden.BedView{ID: int64(i), Name: text, WidthM: 1, DepthM: 1}
+		bed := place.BedView{ID: int64(i), Name: text, WidthM: 1, DepthM: 1}
 		plot.Beds = append(plot.Beds, bed)
 		if i < 23 {
-			long = append(long, garden.LabelData{Title: text, Botanical: text, Part: text, From: text, Day: "2031-05-27", Cautions: []string{text}, Ask: text})
+			long = append(long, gather.LabelData{Title: text, Botanical: text, Part: text, From: text, Day: "2031-05-27", Cautions: []string{text}, Ask: text})
 			site.Name += text
 		}
 	}
@@ -114,9 +116,9 @@ func TestAPlanOfNothingOrOfTooMuchIsRefusedInWords(t *testing.T) {
 	head := `{"type":"FeatureCollection","coordinates_are":"local metres","features":[`
 	for text, says := range map[string]string{
 		head + `null]}`: "features[0] is null",
-		head + `{"type":"Feature","geometry":null,"properties":{"what":"bed","at_m":[1e300,0],"shape":"rectangle","width_m":1,"depth_m":1,"detail":{"name":"B"}}}]}`:               "100 km",
-		head + `{"type":"Feature","geometry":{"type":"LineString","coordinates":[[0,0],[1e308,1e308],[-1e308,1]]},"properties":{"what":"fence","width_m":1}}]}`:                    "100 km",
-		head + strings.Repeat(`{"type":"Feature","geometry":null,"properties":{}},`, garden.MostThings+garden.MostBeds+1) + `{"type":"Feature","geometry":null,"properties":{}}]}`: "1401 are the most",
+		head + `{"type":"Feature","geometry":null,"properties":{"what":"bed","at_m":[1e300,0],"shape":"rectangle","width_m":1,"depth_m":1,"detail":{"name":"B"}}}]}`:             "100 km",
+		head + `{"type":"Feature","geometry":{"type":"LineString","coordinates":[[0,0],[1e308,1e308],[-1e308,1]]},"properties":{"what":"fence","width_m":1}}]}`:                  "100 km",
+		head + strings.Repeat(`{"type":"Feature","geometry":null,"properties":{}},`, place.MostThings+place.MostBeds+1) + `{"type":"Feature","geometry":null,"properties":{}}]}`: "1401 are the most",
 	} {
 		if _, err := ReadPlan([]byte(text)); err == nil || !strings.Contains(err.Error(), says) {
 			t.Errorf("%.60s: %v", text, err)

@@ -9,12 +9,12 @@ import (
 	ics "github.com/arran4/golang-ical"
 
 	"bramblyacre/core/calendar"
-	"bramblyacre/garden"
+	"bramblyacre/garden/now"
 )
 
 // WriteCalendar writes windows and jobs as an iCalendar file (RFC 5545), each a
 // whole-day event from its first to its last day.
-func WriteCalendar(w io.Writer, data garden.CalendarData) error {
+func WriteCalendar(w io.Writer, data now.CalendarData) error {
 	file := ics.NewCalendarFor("Brambly Acre")
 	file.SetMethod(ics.MethodPublish)
 	file.SetProductId("-//Brambly Acre//EN")

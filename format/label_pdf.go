@@ -5,7 +5,7 @@ import (
 
 	"codeberg.org/go-pdf/fpdf"
 
-	"bramblyacre/garden"
+	"bramblyacre/garden/gather"
 )
 
 // Sizes of a label in mm: it is as wide as a jar's front and as long as its cautions.
@@ -17,7 +17,7 @@ const (
 
 // WriteLabelPDF writes the label of a jar: what, of which part, from where, when, and
 // what to beware of.
-func WriteLabelPDF(w io.Writer, label garden.LabelData) error {
+func WriteLabelPDF(w io.Writer, label gather.LabelData) error {
 	pdf := fpdf.NewCustom(&fpdf.InitType{OrientationStr: "P", UnitStr: "mm", Size: fpdf.SizeType{Wd: labelWidth, Ht: labelHeight}})
 	pdf.SetTitle(label.Title, true)
 	pdf.SetCreator("Brambly Acre", true)

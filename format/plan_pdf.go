@@ -10,6 +10,8 @@ import (
 
 	"bramblyacre/core/geometry"
 	"bramblyacre/garden"
+	"bramblyacre/garden/place"
+	"bramblyacre/garden/plot"
 )
 
 // Sizes of the printed plan in mm.
@@ -25,11 +27,11 @@ const (
 var scales = []float64{20, 25, 50, 75, 100, 125, 150, 200, 250, 300, 400, 500, 750, 1000, 1250, 1500, 2000, 2500, 5000, 10000, 20000, 50000}
 
 func writePlanPDF(ctx context.Context, g *garden.Garden, w io.Writer) error {
-	plot, err := g.Plot(ctx, garden.NoDay)
+	plot, err := g.Place.Plot(ctx, plot.NoDay)
 	if err != nil {
 		return err
 	}
-	site, err := g.Site(ctx)
+	site, err := g.Place.Site(ctx)
 	if err != nil {
 		return err
 	}
@@ -38,7 +40,7 @@ func writePlanPDF(ctx context.Context, g *garden.Garden, w io.Writer) error {
 
 // WritePlanPDF writes the plan on one page, to scale, with a legend: A4, or Letter
 // where US units are shown.
-func WritePlanPDF(w io.Writer, plot garden.PlotView, site garden.SiteView) error {
+func WritePlanPDF(w io.Writer, plot place.PlotView, site place.SiteView) error {
 	paper := "A4"
 	if site.Units == "us" {
 		paper = "Letter"
@@ -68,7 +70,7 @@ type sheet struct {
 // mm is a length on the ground in mm on the page.
 func (s *sheet) mm(metres float64) float64 { return metres * 1000 / s.scale }
 
-func newSheet(pdf *fpdf.Fpdf, plot garden.PlotView) *sheet {
+func newSheet(pdf *fpdf.Fpdf, plot place.PlotView) *sheet {
 	s := &sheet{press: newPress(pdf)}
 	s.width, s.height = pdf.GetPageSize()
 	low, high := drawnBounds(plot)
@@ -86,7 +88,7 @@ func newSheet(pdf *fpdf.Fpdf, plot garden.PlotView) *sheet {
 
 // drawnBounds is the part of the plot that is printed: all that is drawn on it with a little
 // room about, so that an empty half takes no paper; the whole plot where nothing is drawn.
-func drawnBounds(plot garden.PlotView) (low, high geometry.Point) {
+func drawnBounds(plot place.PlotView) (low, high geometry.Point) {
 	const room = 1.5
 	var all geometry.Polygon
 	for _, bed := range plot.Beds {
@@ -122,7 +124,7 @@ func (s *sheet) outline(area geometry.Polygon, style string) {
 	s.Polygon(points, style)
 }
 
-func (s *sheet) head(site garden.SiteView) {
+func (s *sheet) head(site place.SiteView) {
 	s.Text(sheetMargin, sheetMargin+5, s.face("B", 15, site.Name))
 	s.Text(sheetMargin, sheetMargin+10, s.face("", 9, fmt.Sprintf("Plan of %s. Scale 1 : %.0f when printed at full size.", site.Today, s.scale)))
 }
@@ -132,7 +134,7 @@ var greys = map[string]int{
 	"building": 150, "wall": 60, "fence": 90, "hedge": 170, "path": 232, "lawn": 245, "wild ground": 240, "pond": 205, "stream": 205, "overflow": 215,
 }
 
-func (s *sheet) draw(plot garden.PlotView) {
+func (s *sheet) draw(plot place.PlotView) {
 	s.ClipRect(sheetMargin-2, sheetMargin+headHeight-2, s.width-2*sheetMargin-legendWidth+4, s.height-2*sheetMargin-headHeight+2, false)
 	s.SetDrawColor(40, 40, 40)
 	for _, item := range plot.Items {
@@ -152,7 +154,7 @@ func (s *sheet) draw(plot garden.PlotView) {
 	s.scaleBar(plot)
 }
 
-func (s *sheet) item(item garden.ItemView) {
+func (s *sheet) item(item place.ItemView) {
 	s.SetLineWidth(0.2)
 	switch item.Kind {
 	case "unsafe ground":
@@ -181,7 +183,7 @@ func (s *sheet) item(item garden.ItemView) {
 	s.SetFillColor(40, 40, 40)
 }
 
-func (s *sheet) bed(number int, bed garden.BedView) {
+func (s *sheet) bed(number int, bed place.BedView) {
 	s.SetFillColor(255, 255, 255)
 	for _, area := range bed.Areas {
 		s.outline(area, "FD")
@@ -220,7 +222,7 @@ func (s *sheet) north(bearingDeg float64) {
 	s.Text(middle.X-tip.X*0.9-1.4, middle.Y-tip.Y*0.9+1.5, s.face("B", 9, "N"))
 }
 
-func (s *sheet) scaleBar(plot garden.PlotView) {
+func (s *sheet) scaleBar(plot place.PlotView) {
 	length := s.mm(plot.ScaleM)
 	x, y := sheetMargin, s.height-sheetMargin-1
 	s.SetLineWidth(0.4)
@@ -239,7 +241,7 @@ type legendEntry struct {
 // legend lists the beds by number with what stands in them, what is not for use and what is
 // unproven, and the things. Nothing is cut: long lines are broken, and what does not fit
 // beside the plan at a size that can be read goes on to the next page.
-func (s *sheet) legend(plot garden.PlotView) {
+func (s *sheet) legend(plot place.PlotView) {
 	entries := legendEntries(plot)
 	x, top := s.width-sheetMargin-legendWidth+4, sheetMargin+5
 	room := s.height - 2*sheetMargin - 6
@@ -285,7 +287,7 @@ func (s *sheet) broken(entries []legendEntry, size, width float64) (lines []lege
 	return lines
 }
 
-func legendEntries(plot garden.PlotView) (entries []legendEntry) {
+func legendEntries(plot place.PlotView) (entries []legendEntry) {
 	add := func(bold bool, format string, args ...any) {
 		entries = append(entries, legendEntry{bold, fmt.Sprintf(format, args...)})
 	}
@@ -326,7 +328,7 @@ func legendEntries(plot garden.PlotView) (entries []legendEntry) {
 }
 
 // nameOf is what a thing is called.
-func nameOf(item garden.ItemView) string {
+func nameOf(item place.ItemView) string {
 	if item.Name != "" {
 		return item.Name
 	}
@@ -334,7 +336,7 @@ func nameOf(item garden.ItemView) string {
 }
 
 // names writes what each thing is called where it lies on the plan.
-func (s *sheet) names(plot garden.PlotView) {
+func (s *sheet) names(plot place.PlotView) {
 	for _, item := range plot.Items {
 		at := item.At
 		for _, area := range item.Areas {

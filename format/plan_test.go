@@ -15,6 +15,9 @@ import (
 	"bramblyacre/core/geometry"
 	"bramblyacre/demo"
 	"bramblyacre/garden"
+	"bramblyacre/garden/place"
+	"bramblyacre/garden/plot"
+	"bramblyacre/garden/say"
 	"bramblyacre/library"
 	"bramblyacre/store"
 )
@@ -38,14 +41,14 @@ func open(t *testing.T, sample bool) *garden.Garden {
 		check(t, demo.Build(t.Context(), s, l))
 	}
 	noon := func() time.Time { return demo.Today.Time().Add(12 * time.Hour) }
-	g, err := garden.Open(t.Context(), garden.Options{Store: s, Library: l, PinnedTo: &demo.Today, Clock: noon, Seasons: 8})
+	g, err := garden.Open(t.Context(), plot.Options{Store: s, Library: l, PinnedTo: &demo.Today, Clock: noon, Seasons: 8})
 	check(t, err)
 	return g
 }
 
 func written(t *testing.T, g *garden.Garden) []byte {
 	t.Helper()
-	data, err := g.PlanFile(t.Context())
+	data, err := g.Place.PlanFile(t.Context())
 	check(t, err)
 	var text bytes.Buffer
 	check(t, WritePlan(&text, data))
@@ -56,22 +59,22 @@ func written(t *testing.T, g *garden.Garden) []byte {
 // changes nothing at all.
 func TestAPlanThatLeavesComesBackTheSame(t *testing.T) {
 	from := open(t, true)
-	_, err := from.Arrange(t.Context(), garden.ArrangeInput{Things: []garden.Thing{{What: "bed", ID: 2, Version: garden.AsItStands}, {What: "item", ID: 3, Version: garden.AsItStands}, {What: "bed", ID: 6, Version: garden.AsItStands}}, Right: "0.37 m", Down: "-11 in", Turn: 13.7})
+	_, err := from.Place.Arrange(t.Context(), place.ArrangeInput{Things: []place.Thing{{What: "bed", ID: 2, Version: say.AsItStands}, {What: "item", ID: 3, Version: say.AsItStands}, {What: "bed", ID: 6, Version: say.AsItStands}}, Right: "0.37 m", Down: "-11 in", Turn: 13.7})
 	check(t, err)
-	_, err = from.SetBoundary(t.Context(), garden.AsItStands, garden.BoundaryInput{BearingDeg: 12.5, Longitude: new(-3.25), Points: []garden.Corner{{X: "0", Y: "0"}, {X: "71.3 m", Y: "0"}, {X: "70 m", Y: "57.123 m"}, {X: "0", Y: "50 m"}}})
+	_, err = from.Place.SetBoundary(t.Context(), say.AsItStands, place.BoundaryInput{BearingDeg: 12.5, Longitude: new(-3.25), Points: []place.Corner{{X: "0", Y: "0"}, {X: "71.3 m", Y: "0"}, {X: "70 m", Y: "57.123 m"}, {X: "0", Y: "50 m"}}})
 	check(t, err)
 	out := written(t, from)
 	data, err := ReadPlan(out)
 	check(t, err)
 	to := open(t, false)
-	_, err = to.ImportPlan(t.Context(), data)
+	_, err = to.Place.ImportPlan(t.Context(), data)
 	check(t, err)
 	// Name and latitude are the site's own, set in its settings.
 	here, there := anchorless(t, written(t, to)), anchorless(t, out)
 	if !bytes.Equal(here, there) {
 		t.Errorf("the plan came back as\n%s\nand was\n%s", here, there)
 	}
-	entry, err := from.ImportPlan(t.Context(), data)
+	entry, err := from.Place.ImportPlan(t.Context(), data)
 	check(t, err)
 	if entry.Summary != "Read a plan: 0 beds changed, 0 things drawn, 0 taken away" {
 		t.Errorf("read into its own plot: %s", entry.Summary)
@@ -139,7 +142,7 @@ func TestPlansThatCannotBeReadAreRefusedWithTheReason(t *testing.T) {
 	} {
 		data, err := ReadPlan([]byte(test.text))
 		if err == nil {
-			_, err = g.ImportPlan(t.Context(), data)
+			_, err = g.Place.ImportPlan(t.Context(), data)
 		}
 		if err == nil || !strings.Contains(err.Error(), test.says) {
 			t.Errorf("%s: got %v, want %q", name, err, test.says)
@@ -153,13 +156,13 @@ func TestPlansThatCannotBeReadAreRefusedWithTheReason(t *testing.T) {
 // A file by hand may leave the anchor out: the plot keeps its bearing and boundary.
 func TestAPlanWithoutAnAnchorLeavesThePlotLyingAsItDoes(t *testing.T) {
 	g := open(t, true)
-	_, err := g.SetBoundary(t.Context(), garden.AsItStands, garden.BoundaryInput{BearingDeg: 20, Points: []garden.Corner{{X: "0", Y: "0"}, {X: "71 m", Y: "0"}, {X: "71 m", Y: "57 m"}, {X: "0", Y: "50 m"}}})
+	_, err := g.Place.SetBoundary(t.Context(), say.AsItStands, place.BoundaryInput{BearingDeg: 20, Points: []place.Corner{{X: "0", Y: "0"}, {X: "71 m", Y: "0"}, {X: "71 m", Y: "57 m"}, {X: "0", Y: "50 m"}}})
 	check(t, err)
 	data, err := ReadPlan([]byte(`{"type":"FeatureCollection","coordinates_are":"local metres","features":[{"type":"Feature","properties":{"what":"bed","detail":{"name":"By hand"}},"geometry":{"type":"Polygon","coordinates":[[[1,-40],[3,-40],[3,-42],[1,-40]]]}}]}`))
 	check(t, err)
-	_, err = g.ImportPlan(t.Context(), data)
+	_, err = g.Place.ImportPlan(t.Context(), data)
 	check(t, err)
-	plot, err := g.Plot(t.Context(), garden.NoDay)
+	plot, err := g.Place.Plot(t.Context(), plot.NoDay)
 	check(t, err)
 	if plot.Bearing != 20 || !plot.Drawn || len(plot.Beds) != 9 || plot.Beds[8].Area != "2 m²" {
 		t.Errorf("the plot looks to %v°, drawn %v, with %d beds", plot.Bearing, plot.Drawn, len(plot.Beds))
@@ -168,16 +171,16 @@ func TestAPlanWithoutAnAnchorLeavesThePlotLyingAsItDoes(t *testing.T) {
 
 func TestABedMissingFromTheFileStaysWithItsPlantings(t *testing.T) {
 	g := open(t, true)
-	data, err := g.PlanFile(t.Context())
+	data, err := g.Place.PlanFile(t.Context())
 	check(t, err)
 	data.Beds, data.Items = data.Beds[:2], data.Items[:1]
 	data.Beds[0].Form.At.Y++
-	entry, err := g.ImportPlan(t.Context(), data)
+	entry, err := g.Place.ImportPlan(t.Context(), data)
 	check(t, err)
 	if entry.Summary != "Read a plan: 1 bed changed, 0 things drawn, 10 taken away" {
 		t.Errorf("it is noted as %q", entry.Summary)
 	}
-	plot, err := g.Plot(t.Context(), garden.NoDay)
+	plot, err := g.Place.Plot(t.Context(), plot.NoDay)
 	check(t, err)
 	plantings := 0
 	for _, bed := range plot.Beds {
@@ -188,7 +191,7 @@ func TestABedMissingFromTheFileStaysWithItsPlantings(t *testing.T) {
 	}
 	twins := data
 	twins.Beds = append(twins.Beds[:1:1], twins.Beds[0])
-	if _, err := g.ImportPlan(t.Context(), twins); err == nil || !strings.Contains(err.Error(), "two beds called") {
+	if _, err := g.Place.ImportPlan(t.Context(), twins); err == nil || !strings.Contains(err.Error(), "two beds called") {
 		t.Errorf("two beds of one name: %v", err)
 	}
 }
@@ -213,7 +216,7 @@ func TestThePrintedPlanIsOnePage(t *testing.T) {
 // All that is drawn lies within the paper left for it; the empty rest of the plot takes none.
 func TestThePrintedPlanFitsItsScale(t *testing.T) {
 	g := open(t, true)
-	plot, err := g.Plot(t.Context(), garden.NoDay)
+	plot, err := g.Place.Plot(t.Context(), plot.NoDay)
 	check(t, err)
 	s := newSheet(fpdf.New("L", "mm", "A4", ""), plot)
 	within := func(name string, areas []geometry.Polygon) {
@@ -241,7 +244,7 @@ func TestThePrintedPlanFitsItsScale(t *testing.T) {
 // never saw the screen.
 func TestThePrintedPlanSaysWhatIsNotForUse(t *testing.T) {
 	g := open(t, true)
-	plot, err := g.Plot(t.Context(), garden.NoDay)
+	plot, err := g.Place.Plot(t.Context(), plot.NoDay)
 	check(t, err)
 	entries := legendEntries(plot)
 	unproven, unsafe := 0, 0

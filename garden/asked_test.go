@@ -7,13 +7,20 @@ import (
 	"time"
 
 	"bramblyacre/core/calendar"
+	"bramblyacre/garden/identity"
+	"bramblyacre/garden/input"
+	"bramblyacre/garden/now"
+	"bramblyacre/garden/place"
+	"bramblyacre/garden/plot"
+	"bramblyacre/garden/say"
+	"bramblyacre/garden/view"
 )
 
 // asks makes sure that a change was asked back with a code, and that nothing was written.
-func (p *plot) asks(err error, field, code, words string, entriesBefore int) {
+func (p *fixture) asks(err error, field, code, words string, entriesBefore int) {
 	p.t.Helper()
 	p.refused(err, field, words, entriesBefore)
-	var faults Faults
+	var faults say.Faults
 	if errors.As(err, &faults) {
 		for _, fault := range faults {
 			if fault.Field == field && fault.Code == code {
@@ -30,31 +37,31 @@ func TestASurprisingLookIsAskedBack(t *testing.T) {
 	p := newPlot(t)
 	p.switchStationOn()
 	before := p.entries()
-	ripe := ObservationInput{Day: "2031-05-20", Stage: "ripe", Share: "most"}
-	_, err := p.NoteObservation(t.Context(), p.planting, ripe)
-	p.asks(err, "stage", askSurprise, "less than 1 in 1,000", before)
-	_, err = p.NoteObservation(t.Context(), p.planting, ObservationInput{Day: "2031-05-10", Stage: "full leaf", Share: "most"})
+	ripe := now.ObservationInput{Day: "2031-05-20", Stage: "ripe", Share: "most"}
+	_, err := p.Now.NoteObservation(t.Context(), p.planting, ripe)
+	p.asks(err, "stage", now.AskSurprise, "less than 1 in 1,000", before)
+	_, err = p.Now.NoteObservation(t.Context(), p.planting, now.ObservationInput{Day: "2031-05-10", Stage: "full leaf", Share: "most"})
 	check(t, err)
 	before = p.entries()
-	back := ObservationInput{Day: "2031-05-14", Stage: "shooting", Share: "most"}
-	_, err = p.NoteObservation(t.Context(), p.planting, back)
-	p.asks(err, "stage", askOrder, "would go backward", before)
+	back := now.ObservationInput{Day: "2031-05-14", Stage: "shooting", Share: "most"}
+	_, err = p.Now.NoteObservation(t.Context(), p.planting, back)
+	p.asks(err, "stage", now.AskOrder, "would go backward", before)
 	// An earlier day is held against a later look, too.
-	_, err = p.NoteObservation(t.Context(), p.planting, ObservationInput{Day: "2031-05-02", Stage: "ripe", Share: "most"})
-	p.asks(err, "stage", askOrder, "would go backward", before)
+	_, err = p.Now.NoteObservation(t.Context(), p.planting, now.ObservationInput{Day: "2031-05-02", Stage: "ripe", Share: "most"})
+	p.asks(err, "stage", now.AskOrder, "would go backward", before)
 	// Yes to another question is no yes to this one: not by its kind, and not of another day,
 	// as where a form was changed after it was asked.
-	_, err = p.NoteObservation(t.Context(), p.planting, ObservationInput{Day: "2031-05-21", Stage: "ripe", Share: "most"})
-	ripe.Affirmed = append(Questions(err), askSurprise)
+	_, err = p.Now.NoteObservation(t.Context(), p.planting, now.ObservationInput{Day: "2031-05-21", Stage: "ripe", Share: "most"})
+	ripe.Affirmed = append(say.Questions(err), now.AskSurprise)
 	if len(ripe.Affirmed) != 2 {
 		t.Fatalf("ripe on 21 May is answered %v", err)
 	}
-	_, err = p.NoteObservation(t.Context(), p.planting, ripe)
-	p.asks(err, "stage", askSurprise, "Ripe on 20 May?", before)
-	ripe.Affirmed = Questions(err)
-	seen, err := p.NoteObservation(t.Context(), p.planting, ripe)
+	_, err = p.Now.NoteObservation(t.Context(), p.planting, ripe)
+	p.asks(err, "stage", now.AskSurprise, "Ripe on 20 May?", before)
+	ripe.Affirmed = say.Questions(err)
+	seen, err := p.Now.NoteObservation(t.Context(), p.planting, ripe)
 	check(t, err)
-	if v := must(p.Planting(t.Context(), p.planting, NoDay)); v.Expected.String() != "ripe" || seen.Moved == nil || !seen.Moved.Surprise {
+	if v := must(p.Place.Planting(t.Context(), p.planting, plot.NoDay)); v.Expected.String() != "ripe" || seen.Moved == nil || !seen.Moved.Surprise {
 		t.Errorf("affirmed ripe, it is held to be %s", v.Expected)
 	}
 }
@@ -67,20 +74,20 @@ func TestWhatIsNotAskedBackIsTakenAtItsWord(t *testing.T) {
 		for _, day := range []string{"2031-04-20", "2031-05-01", "2031-05-10", "2031-05-20", "2031-05-26"} {
 			p := newPlot(t)
 			p.switchStationOn()
-			look := ObservationInput{Day: day, Stage: stage, Share: "most"}
-			_, err := p.NoteObservation(t.Context(), p.planting, look)
+			look := now.ObservationInput{Day: day, Stage: stage, Share: "most"}
+			_, err := p.Now.NoteObservation(t.Context(), p.planting, look)
 			if err != nil {
 				asked++
-				p.asks(err, "stage", askSurprise, "Seen, or a slip?", p.entries())
-				look.Affirmed = Questions(err)
-				if _, err = p.NoteObservation(t.Context(), p.planting, look); err != nil {
+				p.asks(err, "stage", now.AskSurprise, "Seen, or a slip?", p.entries())
+				look.Affirmed = say.Questions(err)
+				if _, err = p.Now.NoteObservation(t.Context(), p.planting, look); err != nil {
 					t.Fatal(err)
 				}
 			} else {
 				noted++
 			}
 			on := must(calendar.Parse(day))
-			if v := must(p.Planting(t.Context(), p.planting, on)); v.Stage.String() != stage {
+			if v := must(p.Place.Planting(t.Context(), p.planting, on)); v.Stage.String() != stage {
 				t.Errorf("seen %s on %s (affirmed %v), it is held to be %s", stage, day, look.Affirmed, v.Stage)
 			}
 		}
@@ -95,30 +102,30 @@ func TestWhatIsNotAskedBackIsTakenAtItsWord(t *testing.T) {
 func TestAYesIsHeardOnlyWhereItWasAsked(t *testing.T) {
 	p := newPlot(t)
 	p.switchStationOn()
-	unasked := ObservationInput{Day: "2031-05-10", Stage: "full leaf", Share: "most", Affirmed: []string{askSurprise, askOrder, "anything"}}
-	first, err := p.NoteObservation(t.Context(), p.planting, unasked)
+	unasked := now.ObservationInput{Day: "2031-05-10", Stage: "full leaf", Share: "most", Affirmed: []string{now.AskSurprise, now.AskOrder, "anything"}}
+	first, err := p.Now.NoteObservation(t.Context(), p.planting, unasked)
 	check(t, err)
-	s, err := p.state(t.Context())
+	s, err := p.Plot.State(t.Context())
 	check(t, err)
-	for _, look := range s.byID[p.planting].sightings {
+	for _, look := range s.ByID[p.planting].Sightings {
 		if look.Affirmed {
 			t.Errorf("a look that was not asked back is affirmed: %+v", look)
 		}
 	}
 	_, err = p.TakeBack(t.Context(), first.Entry.ID)
 	check(t, err)
-	early := ObservationInput{Day: "2031-05-10", Stage: "in bud", Share: "most"}
-	if _, err = p.NoteObservation(t.Context(), p.planting, early); err == nil {
+	early := now.ObservationInput{Day: "2031-05-10", Stage: "in bud", Share: "most"}
+	if _, err = p.Now.NoteObservation(t.Context(), p.planting, early); err == nil {
 		early.Stage = "first flower"
-		_, err = p.NoteObservation(t.Context(), p.planting, early)
+		_, err = p.Now.NoteObservation(t.Context(), p.planting, early)
 	}
-	p.asks(err, "stage", askSurprise, "Seen, or a slip?", p.entries())
-	early.Affirmed = Questions(err)
-	_, err = p.NoteObservation(t.Context(), p.planting, early)
+	p.asks(err, "stage", now.AskSurprise, "Seen, or a slip?", p.entries())
+	early.Affirmed = say.Questions(err)
+	_, err = p.Now.NoteObservation(t.Context(), p.planting, early)
 	check(t, err)
 	for _, day := range []string{"2031-05-10", "2031-05-11", "2031-05-12"} {
-		again := ObservationInput{Day: day, Stage: early.Stage, Share: "most"}
-		if _, err = p.NoteObservation(t.Context(), p.planting, again); err != nil {
+		again := now.ObservationInput{Day: day, Stage: early.Stage, Share: "most"}
+		if _, err = p.Now.NoteObservation(t.Context(), p.planting, again); err != nil {
 			t.Errorf("seen again on %s, it is asked again: %v", day, err)
 		}
 	}
@@ -126,7 +133,7 @@ func TestAYesIsHeardOnlyWhereItWasAsked(t *testing.T) {
 
 func TestOneInSaysASmallChance(t *testing.T) {
 	for chance, want := range map[float64]string{0: "less than 1 in 1,000", 0.002: "1 in 500", 0.01: "1 in 100", 0.04: "1 in 30", 0.08: "1 in 13", 0.4: "1 in 3", 0.9: "1 in 2"} {
-		if got := oneIn(chance); got != want {
+		if got := now.OneIn(chance); got != want {
 			t.Errorf("%v is %q, want %q", chance, got, want)
 		}
 	}
@@ -137,62 +144,62 @@ func TestOneInSaysASmallChance(t *testing.T) {
 func TestASpreaderIsAskedBackBeforeItIsSet(t *testing.T) {
 	p := newPlot(t)
 	pot := goodBed()
-	pot.Name, pot.FormInput = "Mint Pot", FormInput{Shape: "round", X: "20 m", Y: "12 m", Width: "60 cm"}
-	_, err := p.AddBed(t.Context(), pot)
+	pot.Name, pot.FormInput = "Mint Pot", place.FormInput{Shape: "round", X: "20 m", Y: "12 m", Width: "60 cm"}
+	_, err := p.Place.AddBed(t.Context(), pot)
 	check(t, err)
 	potID := p.newest().BedID
 	before := p.entries()
-	knotweed := PlantingInput{BedID: p.bed, SpeciesID: "japanese-knotweed", Plants: 1, StartedOn: "2031-05-01", Origin: "bought"}
-	_, err = p.Garden.AddPlanting(t.Context(), knotweed)
-	p.asks(err, "speciesId", askLaw, "Your local list decides", before)
-	p.asks(err, "bedId", askSpreads, "edge does not hold it", before)
-	mint := PlantingInput{BedID: p.bed, SpeciesID: "peppermint", Plants: 1, StartedOn: "2031-05-01", Origin: "bought"}
-	_, err = p.Garden.AddPlanting(t.Context(), mint)
-	p.asks(err, "bedId", askSpreads, "edge does not hold it", before)
+	knotweed := input.PlantingInput{BedID: p.bed, SpeciesID: "japanese-knotweed", Plants: 1, StartedOn: "2031-05-01", Origin: "bought"}
+	_, err = p.Garden.Place.AddPlanting(t.Context(), knotweed)
+	p.asks(err, "speciesId", input.AskLaw, "Your local list decides", before)
+	p.asks(err, "bedId", input.AskSpreads, "edge does not hold it", before)
+	mint := input.PlantingInput{BedID: p.bed, SpeciesID: "peppermint", Plants: 1, StartedOn: "2031-05-01", Origin: "bought"}
+	_, err = p.Garden.Place.AddPlanting(t.Context(), mint)
+	p.asks(err, "bedId", input.AskSpreads, "edge does not hold it", before)
 	mint.BedID = potID
-	_, err = p.Garden.AddPlanting(t.Context(), mint)
+	_, err = p.Garden.Place.AddPlanting(t.Context(), mint)
 	check(t, err)
-	_, err = p.Garden.AddPlanting(t.Context(), knotweed)
-	knotweed.Affirmed = Questions(err)
+	_, err = p.Garden.Place.AddPlanting(t.Context(), knotweed)
+	knotweed.Affirmed = say.Questions(err)
 	goldenrod := knotweed
 	goldenrod.SpeciesID = "canada-goldenrod"
 	before = p.entries()
-	_, err = p.Garden.AddPlanting(t.Context(), goldenrod)
-	p.asks(err, "speciesId", askLaw, "Your local list decides", before) // a yes to the one is none to the other
-	_, err = p.Garden.AddPlanting(t.Context(), knotweed)
+	_, err = p.Garden.Place.AddPlanting(t.Context(), goldenrod)
+	p.asks(err, "speciesId", input.AskLaw, "Your local list decides", before) // a yes to the one is none to the other
+	_, err = p.Garden.Place.AddPlanting(t.Context(), knotweed)
 	check(t, err)
 	// Where it stands already, a changed number asks nothing anew; a move does.
 	stands := p.newest().PlantingID
 	knotweed.Affirmed, knotweed.Plants = nil, 3
-	_, err = p.Garden.ChangePlanting(t.Context(), stands, AsItStands, knotweed)
+	_, err = p.Garden.Place.ChangePlanting(t.Context(), stands, say.AsItStands, knotweed)
 	check(t, err)
 	knotweed.BedID, before = potID, p.entries()
-	_, err = p.Garden.ChangePlanting(t.Context(), stands, AsItStands, knotweed)
-	p.asks(err, "speciesId", askLaw, "Your local list decides", before)
+	_, err = p.Garden.Place.ChangePlanting(t.Context(), stands, say.AsItStands, knotweed)
+	p.asks(err, "speciesId", input.AskLaw, "Your local list decides", before)
 }
 
 // A climate of the other half of the world, or one far from its latitude, is asked back.
 func TestAPlaceThatDoesNotFitItsClimateIsAskedBack(t *testing.T) {
 	p := newPlot(t)
 	before := p.entries()
-	site := SiteInput{Name: "Acre", Latitude: 46, Altitude: "640 m", ClimateID: "high-plateau-south", Width: "30 m", Depth: "20 m", Units: "metric"}
-	_, err := p.Garden.SetSite(t.Context(), AsItStands, site)
-	p.asks(err, "climateId", askHemisphere, "other half of the world", before)
-	p.asks(err, "latitude", askLatitude, "far from that", before)
+	site := place.SiteInput{Name: "Acre", Latitude: 46, Altitude: "640 m", ClimateID: "high-plateau-south", Width: "30 m", Depth: "20 m", Units: "metric"}
+	_, err := p.Garden.Place.SetSite(t.Context(), say.AsItStands, site)
+	p.asks(err, "climateId", place.AskHemisphere, "other half of the world", before)
+	p.asks(err, "latitude", place.AskLatitude, "far from that", before)
 	for _, latitude := range []float64{75, 0, -75} {
 		site.Latitude, site.ClimateID = latitude, "hill-valley"
-		_, err = p.Garden.SetSite(t.Context(), AsItStands, site)
-		p.asks(err, "latitude", askLatitude, "far from that", before)
+		_, err = p.Garden.Place.SetSite(t.Context(), say.AsItStands, site)
+		p.asks(err, "latitude", place.AskLatitude, "far from that", before)
 	}
 	site.Latitude, site.ClimateID = -35, "dry-summer"
-	_, err = p.Garden.SetSite(t.Context(), AsItStands, site)
-	p.asks(err, "climateId", askHemisphere, "turned round by six months", before)
-	site.Affirmed = Questions(err)
-	_, err = p.Garden.SetSite(t.Context(), AsItStands, site)
+	_, err = p.Garden.Place.SetSite(t.Context(), say.AsItStands, site)
+	p.asks(err, "climateId", place.AskHemisphere, "turned round by six months", before)
+	site.Affirmed = say.Questions(err)
+	_, err = p.Garden.Place.SetSite(t.Context(), say.AsItStands, site)
 	check(t, err)
 	before = p.entries()
 	site.Station = "a crystal ball"
-	_, err = p.Garden.SetSite(t.Context(), AsItStands, site)
+	_, err = p.Garden.Place.SetSite(t.Context(), say.AsItStands, site)
 	p.refused(err, "station", "Choose no station", before)
 }
 
@@ -200,15 +207,15 @@ func TestAPlaceThatDoesNotFitItsClimateIsAskedBack(t *testing.T) {
 // said so.
 func TestFrostDatesAreSaidRightInBothHalvesOfTheWorld(t *testing.T) {
 	p := newPlot(t)
-	for _, site := range []SiteInput{
+	for _, site := range []place.SiteInput{
 		{Latitude: -35, ClimateID: "dry-summer", Altitude: "120 m"}, {Latitude: -26, ClimateID: "high-plateau-south", Altitude: "1600 m"},
 		{Latitude: -30, ClimateID: "humid-subtropical-south", Altitude: "60 m"}, {Latitude: 52, ClimateID: "mild-maritime", Altitude: "40 m"},
 		{Latitude: 46.5, ClimateID: "hill-valley", Altitude: "600 m"}, {Latitude: -45, ClimateID: "cold-continental", Altitude: "250 m"},
 	} {
 		site.Name, site.Width, site.Depth, site.Units = "Acre", "30 m", "20 m", "metric"
-		_, err := p.SetSite(t.Context(), AsItStands, site)
+		_, err := p.SetSite(t.Context(), say.AsItStands, site)
 		check(t, err)
-		v := must(p.Site(t.Context()))
+		v := must(p.Place.Site(t.Context()))
 		text := strings.Join(v.FrostWords, "\n")
 		// The high plateau's nights of -4 °C truly begin at about the end of June.
 		ends := strings.Join(v.FrostWords[:2], "\n")
@@ -230,7 +237,7 @@ func TestFrostDatesAreSaidRightInBothHalvesOfTheWorld(t *testing.T) {
 // no picking is told to wait for a day of it. The outlook belongs to the day that is shown.
 func TestWeatherIsUsualUnlessAStationIsChosen(t *testing.T) {
 	p := newPlot(t)
-	v := must(p.Now(t.Context(), NoDay))
+	v := must(p.Now.Now(t.Context(), plot.NoDay))
 	if !v.Usual || !strings.HasPrefix(v.Source, "No readings") || len(v.Weather) != 7 {
 		t.Errorf("without a station the weather is %q, usual %v, %d days", v.Source, v.Usual, len(v.Weather))
 	}
@@ -241,21 +248,21 @@ func TestWeatherIsUsualUnlessAStationIsChosen(t *testing.T) {
 			t.Errorf("a usual %s is %+v", day.Day, day)
 		}
 	}
-	if must(p.Site(t.Context())).WeatherSimulated {
+	if must(p.Place.Site(t.Context())).WeatherSimulated {
 		t.Error("the weather is called simulated, and there is none")
 	}
 	sage := sureSage(p)
-	for _, a := range must(p.Planting(t.Context(), sage, NoDay)).Allowance {
+	for _, a := range must(p.Place.Planting(t.Context(), sage, plot.NoDay)).Allowance {
 		if a.WaitFor != "" || a.Weather != "" {
 			t.Errorf("without a station %s waits for %s: %q", a.Part, a.WaitFor, a.Weather)
 		}
 	}
 	p.switchStationOn()
-	now := must(p.Now(t.Context(), NoDay))
+	now := must(p.Now.Now(t.Context(), plot.NoDay))
 	if now.Usual || now.Source != "Simulated weather station" {
 		t.Errorf("switched on, the weather is %q", now.Source)
 	}
-	autumn := must(p.Now(t.Context(), calendar.Must(2031, time.October, 10)))
+	autumn := must(p.Now.Now(t.Context(), calendar.Must(2031, time.October, 10)))
 	if !autumn.Usual || autumn.Weather[0].Day != calendar.Must(2031, time.October, 10) || autumn.Source != "What is usual then" {
 		t.Errorf("on 10 October it shows %s from %q", autumn.Weather[0].Day, autumn.Source)
 	}
@@ -267,26 +274,26 @@ func TestAPlantThatStandsIsNoSeed(t *testing.T) {
 	p := newPlot(t)
 	set := func(species, origin string, year int) int64 {
 		t.Helper()
-		_, err := p.AddPlanting(t.Context(), PlantingInput{BedID: p.bed, SpeciesID: species, Plants: 3, StartedOn: "2031-05-27", Origin: origin, Year: year})
+		_, err := p.AddPlanting(t.Context(), input.PlantingInput{BedID: p.bed, SpeciesID: species, Plants: 3, StartedOn: "2031-05-27", Origin: origin, Year: year})
 		check(t, err)
 		return p.newest().PlantingID
 	}
-	expected := func(id int64) string { return must(p.Planting(t.Context(), id, NoDay)).Expected.String() }
+	expected := func(id int64) string { return must(p.Place.Planting(t.Context(), id, plot.NoDay)).Expected.String() }
 	if stage := expected(set("dandelion", "volunteer", 0)); stage == "resting" {
 		t.Error("a dandelion that came up by itself is held for seed")
 	}
 	old := set("great-mullein", "found", 1)
-	if v := must(p.Planting(t.Context(), old, NoDay)); !strings.Contains(v.PlantWords, "first year") {
+	if v := must(p.Place.Planting(t.Context(), old, plot.NoDay)); !strings.Contains(v.PlantWords, "first year") {
 		t.Errorf("said to be in its first year it is in its %s", v.PlantWords)
 	}
-	if v := must(p.Planting(t.Context(), set("rosemary", "bought", 1), NoDay)); !strings.Contains(v.PlantWords, "first year") {
+	if v := must(p.Place.Planting(t.Context(), set("rosemary", "bought", 1), plot.NoDay)); !strings.Contains(v.PlantWords, "first year") {
 		t.Errorf("a young rosemary is %s", v.PlantWords)
 	}
 	// Nobody said how old it is, and it flowers: it is no seedling.
 	angelica := set("garden-angelica", "volunteer", 0)
-	_, err := p.seenSo(angelica, ObservationInput{Day: "2031-05-27", Stage: "in bud", Share: "most"})
+	_, err := p.seenSo(angelica, now.ObservationInput{Day: "2031-05-27", Stage: "in bud", Share: "most"})
 	check(t, err)
-	if v := must(p.Planting(t.Context(), angelica, NoDay)); !strings.Contains(v.PlantWords, "second year") || v.Expected.String() != "in bud" {
+	if v := must(p.Place.Planting(t.Context(), angelica, plot.NoDay)); !strings.Contains(v.PlantWords, "second year") || v.Expected.String() != "in bud" {
 		t.Errorf("in bud it is %s, %s", v.PlantWords, v.Expected)
 	}
 	before := p.entries()
@@ -295,7 +302,7 @@ func TestAPlantThatStandsIsNoSeed(t *testing.T) {
 		year            int
 		words           string
 	}{{"great-mullein", "bought", 3, "no year 3"}, {"sweet-basil", "bought", 2, "no year 2"}, {"valerian", "seed", 2, "begins in its first year"}, {"valerian", "bought", -1, "lies between"}} {
-		_, err := p.AddPlanting(t.Context(), PlantingInput{BedID: p.bed, SpeciesID: bad.species, Plants: 3, StartedOn: "2031-05-27", Origin: bad.origin, Year: bad.year})
+		_, err := p.AddPlanting(t.Context(), input.PlantingInput{BedID: p.bed, SpeciesID: bad.species, Plants: 3, StartedOn: "2031-05-27", Origin: bad.origin, Year: bad.year})
 		p.refused(err, "year", bad.words, before)
 	}
 }
@@ -303,24 +310,24 @@ func TestAPlantThatStandsIsNoSeed(t *testing.T) {
 // What was sown or set today owes no check of what is not there, and no round.
 func TestWhatWasSownTodayOwesNothingYet(t *testing.T) {
 	p := newPlot(t)
-	_, err := p.AddPlanting(t.Context(), PlantingInput{BedID: p.bed, SpeciesID: "pot-marigold", Plants: 6, StartedOn: "2031-05-27", Origin: "seed"})
+	_, err := p.AddPlanting(t.Context(), input.PlantingInput{BedID: p.bed, SpeciesID: "pot-marigold", Plants: 6, StartedOn: "2031-05-27", Origin: "seed"})
 	check(t, err)
 	sown := p.newest().PlantingID
-	s, err := p.state(t.Context())
+	s, err := p.Plot.State(t.Context())
 	check(t, err)
-	if jobs := s.checkJobs(s.byID[sown], s.today); len(jobs) != 0 {
-		t.Errorf("a sowing of today is to be checked: %s", jobs[0].view.Amount)
+	if jobs := identity.CheckJobs(s, s.ByID[sown], s.Today); len(jobs) != 0 {
+		t.Errorf("a sowing of today is to be checked: %s", jobs[0].View.Amount)
 	}
-	if s.lookDue(s.byID[sown]) {
+	if now.LookDue(s, s.ByID[sown]) {
 		t.Error("a sowing of today was not looked at for two weeks")
 	}
-	_, err = p.AddPlanting(t.Context(), PlantingInput{BedID: p.bed, SpeciesID: "comfrey", Plants: 1, StartedOn: "2031-05-27", Origin: "bought", Year: 2})
+	_, err = p.AddPlanting(t.Context(), input.PlantingInput{BedID: p.bed, SpeciesID: "comfrey", Plants: 1, StartedOn: "2031-05-27", Origin: "bought", Year: 2})
 	check(t, err)
 	bought := p.newest().PlantingID
-	if s, err = p.state(t.Context()); err != nil || s.lookDue(s.byID[bought]) {
+	if s, err = p.Plot.State(t.Context()); err != nil || now.LookDue(s, s.ByID[bought]) {
 		t.Error("what was set today was not looked at for two weeks")
 	}
-	if jobs := s.checkJobs(s.byID[bought], s.today); len(jobs) != 1 {
+	if jobs := identity.CheckJobs(s, s.ByID[bought], s.Today); len(jobs) != 1 {
 		t.Error("a bought plant in leaf is not to be checked")
 	}
 }
@@ -330,21 +337,21 @@ func TestWhatWasSownTodayOwesNothingYet(t *testing.T) {
 func TestFrostRaisesItsJobAndEndsTheWindows(t *testing.T) {
 	p := newPlot(t)
 	pot := goodBed()
-	pot.Name, pot.FormInput = "Pot", FormInput{Shape: "round", X: "20 m", Y: "12 m", Width: "60 cm"}
-	_, err := p.AddBed(t.Context(), pot)
+	pot.Name, pot.FormInput = "Pot", place.FormInput{Shape: "round", X: "20 m", Y: "12 m", Width: "60 cm"}
+	_, err := p.Place.AddBed(t.Context(), pot)
 	check(t, err)
 	potID := p.newest().BedID
-	_, err = p.AddPlanting(t.Context(), PlantingInput{BedID: potID, SpeciesID: "lemon-verbena", Plants: 1, StartedOn: "2030-05-27", Origin: "bought"})
+	_, err = p.AddPlanting(t.Context(), input.PlantingInput{BedID: potID, SpeciesID: "lemon-verbena", Plants: 1, StartedOn: "2030-05-27", Origin: "bought"})
 	check(t, err)
 	verbena := p.newest().PlantingID
-	_, err = p.AddPlanting(t.Context(), PlantingInput{BedID: p.bed, SpeciesID: "sweet-basil", Plants: 6, StartedOn: "2031-05-10", Origin: "seed"})
+	_, err = p.AddPlanting(t.Context(), input.PlantingInput{BedID: p.bed, SpeciesID: "sweet-basil", Plants: 6, StartedOn: "2031-05-10", Origin: "seed"})
 	check(t, err)
 	basil := p.newest().PlantingID
-	s, err := p.state(t.Context())
+	s, err := p.Plot.State(t.Context())
 	check(t, err)
 	for id, verb := range map[int64]string{verbena: "Bring in", basil: "Cover"} {
-		jobs := s.frostJobs(s.byID[id], s.today)
-		if len(jobs) != 1 || jobs[0].view.Verb != verb {
+		jobs := now.FrostJobs(s, s.ByID[id], s.Today)
+		if len(jobs) != 1 || jobs[0].View.Verb != verb {
 			t.Fatalf("the jobs before frost are %+v", jobs)
 		}
 		j := jobs[0]
@@ -353,17 +360,17 @@ func TestFrostRaisesItsJobAndEndsTheWindows(t *testing.T) {
 		if j.First < calendar.Must(2031, 8, 15) || j.Last > calendar.Must(2031, 11, 10) || j.First >= j.Last {
 			t.Errorf("%s from %s to %s", verb, j.First, j.Last)
 		}
-		if strings.Contains(j.view.Reason, "31 December") || !strings.Contains(j.view.Reason, "in 1 year of 10 by") || strings.HasPrefix(j.view.Reason, " ") {
-			t.Errorf("its reason is %q", j.view.Reason)
+		if strings.Contains(j.View.Reason, "31 December") || !strings.Contains(j.View.Reason, "in 1 year of 10 by") || strings.HasPrefix(j.View.Reason, " ") {
+			t.Errorf("its reason is %q", j.View.Reason)
 		}
 	}
-	now := must(p.Now(t.Context(), NoDay))
+	now := must(p.Now.Now(t.Context(), plot.NoDay))
 	for _, j := range append(now.Open, now.Closing...) {
 		if j.Verb == "Bring in" || j.Verb == "Shelter" {
 			t.Errorf("in May it says %s %s: %s", j.Verb, j.What, j.Reason)
 		}
 	}
-	view := must(p.Planting(t.Context(), basil, NoDay))
+	view := must(p.Place.Planting(t.Context(), basil, plot.NoDay))
 	for _, stage := range view.Stages {
 		if strings.Contains(stage.Dates.Text, "31 December") {
 			t.Errorf("basil is %s %s", stage.Stage, stage.Dates.Text)
@@ -380,34 +387,34 @@ func TestFrostRaisesItsJobAndEndsTheWindows(t *testing.T) {
 func TestFruitIsNotOfferedThroughTheWinter(t *testing.T) {
 	p := newPlot(t)
 	for _, species := range []string{"dog-rose", "wild-strawberry", "sea-buckthorn", "feijoa", "prickly-pear", "garden-thyme", "rosemary", "sweet-violet"} {
-		_, err := p.AddPlanting(t.Context(), PlantingInput{BedID: p.bed, SpeciesID: species, Plants: 3, StartedOn: "2026-04-10", Origin: "bought", Labelled: true, Source: "A label."})
+		_, err := p.AddPlanting(t.Context(), input.PlantingInput{BedID: p.bed, SpeciesID: species, Plants: 3, StartedOn: "2026-04-10", Origin: "bought", Labelled: true, Source: "A label."})
 		check(t, err)
 	}
-	s, err := p.state(t.Context())
+	s, err := p.Plot.State(t.Context())
 	check(t, err)
-	for _, planting := range s.plantings {
-		for _, w := range planting.windows {
-			if w.FromBefore && !planting.species.IsDug() {
+	for _, planting := range s.Plantings {
+		for _, w := range planting.Windows {
+			if w.FromBefore && !planting.Species.IsDug() {
 				t.Errorf("%s %s runs through the winter", planting.SpeciesID, w.Part.Name)
 			}
 		}
 		seen := map[string]calendar.Date{}
-		for _, span := range s.spans(planting) {
-			if last, twice := seen[span.window.Part.Name]; twice && span.first <= last {
-				t.Errorf("%s %s has two windows at once", planting.SpeciesID, span.window.Part.Name)
+		for _, span := range s.Spans(planting) {
+			if last, twice := seen[span.Window.Part.Name]; twice && span.First <= last {
+				t.Errorf("%s %s has two windows at once", planting.SpeciesID, span.Window.Part.Name)
 			}
-			seen[span.window.Part.Name] = span.last
+			seen[span.Window.Part.Name] = span.Last
 		}
 	}
 	p.on("2031-12-20", func() {
-		s, err := p.state(t.Context())
+		s, err := p.Plot.State(t.Context())
 		check(t, err)
-		for _, planting := range s.plantings {
-			for _, part := range planting.species.Parts {
+		for _, planting := range s.Plantings {
+			for _, part := range planting.Species.Parts {
 				if part.Kind != "fruit" || part.Harvest == nil {
 					continue
 				}
-				if view, _ := s.allowance(planting, part, s.today); view.Offered {
+				if view, _ := view.Allowance(s, planting, part, s.Today); view.Offered {
 					t.Errorf("on 20 December %s %s: %s", planting.SpeciesID, part.Name, view.Amount)
 				}
 			}
@@ -418,28 +425,28 @@ func TestFruitIsNotOfferedThroughTheWinter(t *testing.T) {
 // A bed over a house or a pond is asked back; one beside it is not, nor one with a corner in.
 func TestABedOverAHouseIsAskedBack(t *testing.T) {
 	p := newPlot(t)
-	_, err := p.AddItem(t.Context(), ItemInput{Kind: "building", Name: "Barn", FormInput: FormInput{Shape: "rectangle", X: "20 m", Y: "14 m", Width: "6 m", Depth: "5 m"}, Height: "5 m"})
+	_, err := p.Place.AddItem(t.Context(), place.ItemInput{Kind: "building", Name: "Barn", FormInput: place.FormInput{Shape: "rectangle", X: "20 m", Y: "14 m", Width: "6 m", Depth: "5 m"}, Height: "5 m"})
 	check(t, err)
 	bed := goodBed()
-	bed.Name, bed.FormInput = "Roof", FormInput{Shape: "rectangle", X: "20 m", Y: "14 m", Width: "3 m", Depth: "2 m"}
+	bed.Name, bed.FormInput = "Roof", place.FormInput{Shape: "rectangle", X: "20 m", Y: "14 m", Width: "3 m", Depth: "2 m"}
 	before := p.entries()
-	_, err = p.AddBed(t.Context(), bed)
-	p.asks(err, "x", askOverBuilding, "over the building Barn", before)
-	bed.Affirmed = Questions(err)
-	_, err = p.AddBed(t.Context(), bed)
+	_, err = p.Place.AddBed(t.Context(), bed)
+	p.asks(err, "x", place.AskOverBuilding, "over the building Barn", before)
+	bed.Affirmed = say.Questions(err)
+	_, err = p.Place.AddBed(t.Context(), bed)
 	check(t, err)
 	// So drawn, it is asked no more: neither when it is renamed, nor when the plan is read
 	// back from its own file.
 	bed.Affirmed, bed.Name = nil, "Roof garden"
-	_, err = p.ChangeBed(t.Context(), p.newest().BedID, AsItStands, bed)
+	_, err = p.Place.ChangeBed(t.Context(), p.newest().BedID, say.AsItStands, bed)
 	check(t, err)
-	file, err := p.PlanFile(t.Context())
+	file, err := p.Place.PlanFile(t.Context())
 	check(t, err)
-	_, err = p.ImportPlan(t.Context(), file)
+	_, err = p.Place.ImportPlan(t.Context(), file)
 	check(t, err)
 	beside := goodBed()
-	beside.Name, beside.FormInput = "Beside", FormInput{Shape: "rectangle", X: "20 m", Y: "10.5 m", Width: "6 m", Depth: "1.8 m"}
-	_, err = p.AddBed(t.Context(), beside)
+	beside.Name, beside.FormInput = "Beside", place.FormInput{Shape: "rectangle", X: "20 m", Y: "10.5 m", Width: "6 m", Depth: "1.8 m"}
+	_, err = p.Place.AddBed(t.Context(), beside)
 	check(t, err)
 }
 
@@ -447,7 +454,7 @@ func TestABedOverAHouseIsAskedBack(t *testing.T) {
 // plant that kills nothing is called easy.
 func TestWhatToKnowStandsWhereAPlantIsChosen(t *testing.T) {
 	p := newPlot(t)
-	where := func(id string) WhereView { return must(p.Where(t.Context(), id)) }
+	where := func(id string) place.WhereView { return must(p.Place.Where(t.Context(), id)) }
 	warned := func(id string, words ...string) {
 		t.Helper()
 		all := strings.Join(where(id).Warnings, "\n")
@@ -456,7 +463,7 @@ func TestWhatToKnowStandsWhereAPlantIsChosen(t *testing.T) {
 				t.Errorf("of %s it warns %q, want %q", id, all, want)
 			}
 		}
-		for _, choice := range p.Species() {
+		for _, choice := range p.Plants.Species() {
 			if choice.ID == id && strings.Join(choice.Warnings, "\n") != all {
 				t.Errorf("of %s the form warns of something else: %q", id, choice.Warnings)
 			}
@@ -465,7 +472,7 @@ func TestWhatToKnowStandsWhereAPlantIsChosen(t *testing.T) {
 	warned("japanese-knotweed", "By law:", "It runs")
 	warned("hemlock", "Deadly: it kills.", "Near small children")
 	warned("peppermint", "It runs")
-	for _, species := range p.lib().AllSpecies() {
+	for _, species := range p.Plot.Lib().AllSpecies() {
 		v := where(species.ID)
 		if species.Law != "" && !strings.Contains(strings.Join(v.Warnings, "\n"), "By law:") {
 			t.Errorf("%s: the law is not told", species.ID)
@@ -489,25 +496,25 @@ func TestWhatToKnowStandsWhereAPlantIsChosen(t *testing.T) {
 func TestWhatALookMarksAsksForSomething(t *testing.T) {
 	p := newPlot(t)
 	sage := sureSage(p)
-	for _, mark := range marks {
-		_, err := p.seenSo(sage, ObservationInput{Day: "2031-05-27", Stage: "leafing", Share: "most", Marks: []string{mark}})
+	for _, mark := range plot.Marks {
+		_, err := p.seenSo(sage, now.ObservationInput{Day: "2031-05-27", Stage: "leafing", Share: "most", Marks: []string{mark}})
 		check(t, err)
-		s, err := p.state(t.Context())
+		s, err := p.Plot.State(t.Context())
 		check(t, err)
-		jobs := s.troubleJobs(s.byID[sage], s.today)
-		if len(jobs) != 1 || !strings.Contains(jobs[0].view.Reason, mark) || jobs[0].view.Verb == "" || jobs[0].Last <= s.today {
+		jobs := now.TroubleJobs(s, s.ByID[sage], s.Today)
+		if len(jobs) != 1 || !strings.Contains(jobs[0].View.Reason, mark) || jobs[0].View.Verb == "" || jobs[0].Last <= s.Today {
 			t.Fatalf("%s asks for %+v", mark, jobs)
 		}
-		if late := s.troubleJobs(s.byID[sage], s.today.AddDays(40)); len(late) != 0 {
+		if late := now.TroubleJobs(s, s.ByID[sage], s.Today.AddDays(40)); len(late) != 0 {
 			t.Errorf("%s is to be seen to forty days later", mark)
 		}
 		notices := strings.Join(p.allowed(sage, "leaf").Notices, " ")
 		if minds := mark == "rust" || mark == "mildew" || mark == "keeling over" || mark == "eaten"; minds != strings.Contains(notices, mark) {
 			t.Errorf("picking is told %q of %s", notices, mark)
 		}
-		_, err = p.AnswerJob(t.Context(), jobs[0].Key, Done)
+		_, err = p.Now.AnswerJob(t.Context(), jobs[0].Key, now.Done)
 		check(t, err)
-		for _, j := range must(p.Now(t.Context(), NoDay)).Open {
+		for _, j := range must(p.Now.Now(t.Context(), plot.NoDay)).Open {
 			if j.Key == jobs[0].Key {
 				t.Errorf("%s is done and still there", mark)
 			}

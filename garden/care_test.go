@@ -5,6 +5,10 @@ import (
 	"testing"
 
 	"bramblyacre/core/flora"
+	"bramblyacre/garden/input"
+	"bramblyacre/garden/now"
+	"bramblyacre/garden/place"
+	"bramblyacre/garden/say"
 )
 
 // Every care rule and every harvest of every plant comes up in some year of the
@@ -13,7 +17,7 @@ import (
 func TestEveryRuleComesUp(t *testing.T) {
 	climates := map[string][]*flora.Species{}
 	p := newPlot(t)
-	for _, s := range p.Library.AllSpecies() {
+	for _, s := range p.Plot.Library.AllSpecies() {
 		at := s.Growth.At
 		if at == "" {
 			at = "mild-maritime"
@@ -22,18 +26,18 @@ func TestEveryRuleComesUp(t *testing.T) {
 	}
 	rules := 0
 	for at, all := range climates {
-		station, has := p.Library.Climate(at)
+		station, has := p.Plot.Library.Climate(at)
 		if !has {
 			t.Fatalf("there is no station %s", at)
 		}
 		plot := newPlot(t)
-		_, err := plot.SetSite(t.Context(), AsItStands, SiteInput{Name: "Mill Field", Latitude: station.Latitude, Altitude: fmt.Sprintf("%g m", station.HeightM), ClimateID: at, Width: "24 m", Depth: "16 m", Units: "metric"})
+		_, err := plot.SetSite(t.Context(), say.AsItStands, place.SiteInput{Name: "Mill Field", Latitude: station.Latitude, Altitude: fmt.Sprintf("%g m", station.HeightM), ClimateID: at, Width: "24 m", Depth: "16 m", Units: "metric"})
 		check(t, err)
 		wanted := map[string]bool{}
 		for _, s := range all {
 			for _, started := range startsOf(s) {
 				for _, origin := range []string{"seed", "bought"} {
-					_, err := plot.AddPlanting(t.Context(), PlantingInput{BedID: plot.bed, SpeciesID: s.ID, Plants: 2, StartedOn: started, Origin: origin})
+					_, err := plot.AddPlanting(t.Context(), input.PlantingInput{BedID: plot.bed, SpeciesID: s.ID, Plants: 2, StartedOn: started, Origin: origin})
 					check(t, err)
 				}
 			}
@@ -48,21 +52,21 @@ func TestEveryRuleComesUp(t *testing.T) {
 				}
 			}
 		}
-		state, err := plot.state(t.Context())
+		state, err := plot.Plot.State(t.Context())
 		check(t, err)
-		for _, planting := range state.plantings {
-			for _, span := range state.spans(planting) {
-				delete(wanted, planting.SpeciesID+" "+span.window.Part.Name)
-				if !span.window.OpenOn(span.first) || span.first > span.last {
-					t.Errorf("%s %s is not open on its first day, %s", planting.SpeciesID, span.window.Part.Name, span.first)
+		for _, planting := range state.Plantings {
+			for _, span := range state.Spans(planting) {
+				delete(wanted, planting.SpeciesID+" "+span.Window.Part.Name)
+				if !span.Window.OpenOn(span.First) || span.First > span.Last {
+					t.Errorf("%s %s is not open on its first day, %s", planting.SpeciesID, span.Window.Part.Name, span.First)
 				}
 			}
-			for _, j := range state.careJobs(planting, state.today) {
-				if j.view.Verb == "" || j.view.Amount == "" || j.view.Reason == "" || j.Minutes < 1 || j.First > j.Last {
-					t.Errorf("%s: %+v", planting.SpeciesID, j.view)
+			for _, j := range now.CareJobs(state, planting, state.Today) {
+				if j.View.Verb == "" || j.View.Amount == "" || j.View.Reason == "" || j.Minutes < 1 || j.First > j.Last {
+					t.Errorf("%s: %+v", planting.SpeciesID, j.View)
 				}
-				for _, care := range planting.species.Care {
-					if care.Verb == j.view.Verb {
+				for _, care := range planting.Species.Care {
+					if care.Verb == j.View.Verb {
 						delete(wanted, planting.SpeciesID+" "+care.ID)
 					}
 				}
@@ -94,20 +98,20 @@ func startsOf(s *flora.Species) []string {
 func TestAnAnnualIsInItsOnlyYearHoweverItCame(t *testing.T) {
 	p := newPlot(t)
 	for _, origin := range []string{"seed", "bought", "found", "volunteer"} {
-		_, err := p.AddPlanting(t.Context(), PlantingInput{BedID: p.bed, SpeciesID: "borage", Plants: 3, StartedOn: "2031-05-02", Origin: origin, Labelled: true, Source: "A label."})
+		_, err := p.AddPlanting(t.Context(), input.PlantingInput{BedID: p.bed, SpeciesID: "borage", Plants: 3, StartedOn: "2031-05-02", Origin: origin, Labelled: true, Source: "A label."})
 		check(t, err)
-		state, err := p.state(t.Context())
+		state, err := p.Plot.State(t.Context())
 		check(t, err)
-		borage := state.plantings[len(state.plantings)-1]
-		if borage.now == nil || borage.year != 1 || len(state.spans(borage)) == 0 {
-			t.Errorf("%s: in year %d of its life, %d windows", origin, borage.year, len(state.spans(borage)))
+		borage := state.Plantings[len(state.Plantings)-1]
+		if borage.Now == nil || borage.Year != 1 || len(state.Spans(borage)) == 0 {
+			t.Errorf("%s: in year %d of its life, %d windows", origin, borage.Year, len(state.Spans(borage)))
 			continue
 		}
-		flower := state.spans(borage)[0]
-		if month := flower.first.Month(); month < 6 || month > 8 {
-			t.Errorf("%s: its flowers are picked from %s", origin, flower.first)
+		flower := state.Spans(borage)[0]
+		if month := flower.First.Month(); month < 6 || month > 8 {
+			t.Errorf("%s: its flowers are picked from %s", origin, flower.First)
 		}
-		if borage.next != nil {
+		if borage.Next != nil {
 			t.Errorf("%s: it is forecast beyond its life", origin)
 		}
 	}

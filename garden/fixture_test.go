@@ -9,6 +9,14 @@ import (
 	"time"
 
 	"bramblyacre/core/calendar"
+	"bramblyacre/garden/gather"
+	"bramblyacre/garden/identity"
+	"bramblyacre/garden/input"
+	"bramblyacre/garden/journal"
+	"bramblyacre/garden/now"
+	"bramblyacre/garden/place"
+	"bramblyacre/garden/plot"
+	"bramblyacre/garden/say"
 	"bramblyacre/library"
 	"bramblyacre/store"
 )
@@ -20,7 +28,7 @@ var day = calendar.Must(2031, time.May, 27)
 const fewSeasons = 20
 
 // plot is a garden with one bed and one planting of sure sorrel in it.
-type plot struct {
+type fixture struct {
 	*Garden
 	t        *testing.T
 	store    *store.Store
@@ -37,17 +45,17 @@ func emptyGarden(t testing.TB, today *calendar.Date) (*Garden, *store.Store) {
 	s, err := store.Open(t.Context(), t.TempDir())
 	check(t, err)
 	t.Cleanup(func() { check(t, s.Close()) })
-	g, err := Open(t.Context(), Options{Store: s, Library: shipped, PinnedTo: today, Seasons: fewSeasons})
+	g, err := Open(t.Context(), plot.Options{Store: s, Library: shipped, PinnedTo: today, Seasons: fewSeasons})
 	check(t, err)
 	return g, s
 }
 
-func newPlot(t *testing.T) *plot {
+func newPlot(t *testing.T) *fixture {
 	t.Helper()
 	today := day
 	g, s := emptyGarden(t, &today)
-	p := &plot{Garden: g, t: t, store: s, today: &today}
-	_, err := g.AddBed(t.Context(), goodBed())
+	p := &fixture{Garden: g, t: t, store: s, today: &today}
+	_, err := g.Place.AddBed(t.Context(), goodBed())
 	check(t, err)
 	p.bed = p.newest().BedID
 	_, err = p.AddPlanting(t.Context(), p.goodPlanting())
@@ -59,18 +67,18 @@ func newPlot(t *testing.T) *plot {
 // sayYes does something, and says yes to what is asked back.
 func sayYes[T any](do func(affirmed []string) (T, error)) (T, error) {
 	done, err := do(nil)
-	if asked := Questions(err); len(asked) > 0 {
+	if asked := say.Questions(err); len(asked) > 0 {
 		return do(asked)
 	}
 	return done, err
 }
 
 // AddPlanting plants, and looks at what came labelled: it is sure from then on.
-func (p *plot) AddPlanting(ctx context.Context, in PlantingInput) (Entry, error) {
-	return sayYes(func(affirmed []string) (Entry, error) {
+func (p *fixture) AddPlanting(ctx context.Context, in input.PlantingInput) (journal.Entry, error) {
+	return sayYes(func(affirmed []string) (journal.Entry, error) {
 		in.Affirmed = affirmed
 		if !in.Labelled {
-			return p.Garden.AddPlanting(ctx, in)
+			return p.Garden.Place.AddPlanting(ctx, in)
 		}
 		return addSure(p.t, p.Garden, in)
 	})
@@ -78,66 +86,66 @@ func (p *plot) AddPlanting(ctx context.Context, in PlantingInput) (Entry, error)
 
 // ChangePlanting and SetSite say yes to what is asked back: of that there are tests of its
 // own.
-func (p *plot) ChangePlanting(ctx context.Context, id int64, seen Version, in PlantingInput) (Entry, error) {
-	return sayYes(func(affirmed []string) (Entry, error) {
+func (p *fixture) ChangePlanting(ctx context.Context, id int64, seen say.Version, in input.PlantingInput) (journal.Entry, error) {
+	return sayYes(func(affirmed []string) (journal.Entry, error) {
 		in.Affirmed = affirmed
-		return p.Garden.ChangePlanting(ctx, id, seen, in)
+		return p.Garden.Place.ChangePlanting(ctx, id, seen, in)
 	})
 }
 
-func (p *plot) SetSite(ctx context.Context, seen Version, in SiteInput) (Entry, error) {
-	return sayYes(func(affirmed []string) (Entry, error) {
+func (p *fixture) SetSite(ctx context.Context, seen say.Version, in place.SiteInput) (journal.Entry, error) {
+	return sayYes(func(affirmed []string) (journal.Entry, error) {
 		in.Affirmed = affirmed
-		return p.Garden.SetSite(ctx, seen, in)
+		return p.Garden.Place.SetSite(ctx, seen, in)
 	})
 }
 
 // seenSo notes a look, and says that it was seen so where that is asked back.
-func (p *plot) seenSo(planting int64, look ObservationInput) (Observed, error) {
+func (p *fixture) seenSo(planting int64, look now.ObservationInput) (now.Observed, error) {
 	p.t.Helper()
-	return sayYes(func(affirmed []string) (Observed, error) {
+	return sayYes(func(affirmed []string) (now.Observed, error) {
 		look.Affirmed = affirmed
-		return p.NoteObservation(p.t.Context(), planting, look)
+		return p.Now.NoteObservation(p.t.Context(), planting, look)
 	})
 }
 
 // switchStationOn has the simulated station read the plot's weather.
-func (p *plot) switchStationOn() {
+func (p *fixture) switchStationOn() {
 	p.t.Helper()
-	_, err := p.SetSite(p.t.Context(), AsItStands, SiteInput{Name: "My plot", Latitude: 46.6, Altitude: "640 m", ClimateID: "hill-valley", Width: "30 m", Depth: "20 m", Units: "metric", Station: simulatedStation})
+	_, err := p.SetSite(p.t.Context(), say.AsItStands, place.SiteInput{Name: "My plot", Latitude: 46.6, Altitude: "640 m", ClimateID: "hill-valley", Width: "30 m", Depth: "20 m", Units: "metric", Station: plot.SimulatedStation})
 	check(p.t, err)
 }
 
 // addSure plants, and puts down a look of years ago that saw everything on record, in
 // flower and in fruit.
-func addSure(t testing.TB, g *Garden, in PlantingInput) (Entry, error) {
+func addSure(t testing.TB, g *Garden, in input.PlantingInput) (journal.Entry, error) {
 	t.Helper()
-	entry, err := g.AddPlanting(t.Context(), in)
+	entry, err := g.Place.AddPlanting(t.Context(), in)
 	if err != nil {
 		return entry, err
 	}
-	view, err := g.Ledger(t.Context(), LedgerFilter{Most: 1})
+	view, err := g.Ledger(t.Context(), journal.LedgerFilter{Most: 1})
 	check(t, err)
 	id := view.Lines[0].PlantingID
-	_, err = g.change(t.Context(), func(s *state, d *draft) (record, error) {
+	_, err = g.Plot.Change(t.Context(), func(s *plot.State, d *journal.Draft) (journal.Record, error) {
 		answers, err := json.Marshal(allSeen(g, in.SpeciesID))
 		if err != nil {
-			return record{}, err
+			return journal.Record{}, err
 		}
-		shown, err := json.Marshal(s.byID[id].species.Identity.Shows)
+		shown, err := json.Marshal(s.ByID[id].Species.Identity.Shows)
 		if err != nil {
-			return record{}, err
+			return journal.Record{}, err
 		}
 		row := store.PutLookParams{PlantingID: &id, Day: in.StartedOn, NotedOn: in.StartedOn, ByWhom: "Ida", Answers: string(answers), Shown: string(shown), Photos: "[]"}
-		_, err = looksTable.Put(t.Context(), d, 0, row)
-		return record{kind: "check", summary: "Checked", planting: &id}, err
+		_, err = identity.LooksTable.Put(t.Context(), d, 0, row)
+		return journal.Record{Kind: "check", Summary: "Checked", Planting: &id}, err
 	})
 	return entry, err
 }
 
 // allSeen answers seen to everything that a species is known by.
 func allSeen(g *Garden, speciesID string) map[string]string {
-	species, _ := g.lib().Species(speciesID)
+	species, _ := g.Plot.Lib().Species(speciesID)
 	answers := map[string]string{}
 	for _, id := range species.Identity.Shows.Characters() {
 		answers[id] = "seen"
@@ -145,24 +153,24 @@ func allSeen(g *Garden, speciesID string) map[string]string {
 	return answers
 }
 
-func goodBed() BedInput {
-	return BedInput{Name: "Long Bed", FormInput: FormInput{X: "10 m", Y: "5 m", Width: "8 m", Depth: "1.2 m"}, SunHours: new(6.0), Moisture: "moist"}
+func goodBed() place.BedInput {
+	return place.BedInput{Name: "Long Bed", FormInput: place.FormInput{X: "10 m", Y: "5 m", Width: "8 m", Depth: "1.2 m"}, SunHours: new(6.0), Moisture: "moist"}
 }
 
-func (p *plot) goodPlanting() PlantingInput {
-	return PlantingInput{BedID: p.bed, SpeciesID: "garden-sorrel", Plants: 12, StartedOn: "2029-04-10", Origin: "seed", Labelled: true, Source: "Label of a nursery."}
+func (p *fixture) goodPlanting() input.PlantingInput {
+	return input.PlantingInput{BedID: p.bed, SpeciesID: "garden-sorrel", Plants: 12, StartedOn: "2029-04-10", Origin: "seed", Labelled: true, Source: "Label of a nursery."}
 }
 
-func (p *plot) newest() LedgerLine {
+func (p *fixture) newest() journal.LedgerLine {
 	p.t.Helper()
-	view, err := p.Ledger(p.t.Context(), LedgerFilter{Most: 1})
+	view, err := p.Ledger(p.t.Context(), journal.LedgerFilter{Most: 1})
 	check(p.t, err)
 	return view.Lines[0]
 }
 
-func (p *plot) entries() int {
+func (p *fixture) entries() int {
 	p.t.Helper()
-	view, err := p.Ledger(p.t.Context(), LedgerFilter{Most: 200})
+	view, err := p.Ledger(p.t.Context(), journal.LedgerFilter{Most: 200})
 	check(p.t, err)
 	return len(view.Lines)
 }
@@ -176,9 +184,9 @@ func check(t testing.TB, err error) {
 
 // refused makes sure that a change was refused at a field with words in its
 // message, and that nothing was written.
-func (p *plot) refused(err error, field, words string, entriesBefore int) {
+func (p *fixture) refused(err error, field, words string, entriesBefore int) {
 	p.t.Helper()
-	var faults Faults
+	var faults say.Faults
 	if !errors.As(err, &faults) {
 		p.t.Errorf("got %v, want a fault at %q", err, field)
 		return
@@ -197,27 +205,27 @@ func (p *plot) refused(err error, field, words string, entriesBefore int) {
 
 // NoteLook, NoteFindLook and SortPicking answer as from a page that was just opened, where
 // the test does not say what the page showed.
-func (p *plot) NoteLook(ctx context.Context, id int64, in LookInput) (Entry, error) {
-	if v, err := p.Check(ctx, id, NoDay, in.By); err == nil && in.SpeciesID == "" {
+func (p *fixture) NoteLook(ctx context.Context, id int64, in identity.LookInput) (journal.Entry, error) {
+	if v, err := p.Identity.Check(ctx, id, plot.NoDay, in.By); err == nil && in.SpeciesID == "" {
 		in.Sight = v.Look(in.Day, in.By, in.Answers).Sight
 	}
-	return p.Garden.NoteLook(ctx, id, in)
+	return p.Garden.Identity.NoteLook(ctx, id, in)
 }
 
-func (p *plot) NoteFindLook(ctx context.Context, id int64, in LookInput) (Entry, error) {
-	if v, err := p.CheckFind(ctx, id, NoDay, in.By); err == nil && in.SpeciesID == "" {
+func (p *fixture) NoteFindLook(ctx context.Context, id int64, in identity.LookInput) (journal.Entry, error) {
+	if v, err := p.Identity.CheckFind(ctx, id, plot.NoDay, in.By); err == nil && in.SpeciesID == "" {
 		in.Sight = v.Look(in.Day, in.By, in.Answers).Sight
 	}
-	return p.Garden.NoteFindLook(ctx, id, in)
+	return p.Garden.Identity.NoteFindLook(ctx, id, in)
 }
 
-func (p *plot) SortPicking(ctx context.Context, id int64, in SortingInput) (Entry, error) {
-	baskets, err := p.Baskets(ctx)
+func (p *fixture) SortPicking(ctx context.Context, id int64, in gather.SortingInput) (journal.Entry, error) {
+	baskets, err := p.Gather.Baskets(ctx)
 	check(p.t, err)
 	for _, basket := range baskets {
 		if basket.PickingID == id && in.SpeciesID == "" {
 			in.Sight = basket.Sorting(in.By, in.Answers).Sight
 		}
 	}
-	return p.Garden.SortPicking(ctx, id, in)
+	return p.Garden.Gather.SortPicking(ctx, id, in)
 }

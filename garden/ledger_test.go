@@ -8,14 +8,21 @@ import (
 
 	"bramblyacre/core/geometry"
 	"bramblyacre/core/plan"
+	"bramblyacre/garden/gather"
+	"bramblyacre/garden/input"
+	"bramblyacre/garden/journal"
+	"bramblyacre/garden/now"
+	"bramblyacre/garden/place"
+	"bramblyacre/garden/plot"
+	"bramblyacre/garden/say"
 )
 
 // snapshot writes every table, to compare the plot before and after.
-func (p *plot) snapshot() string {
+func (p *fixture) snapshot() string {
 	p.t.Helper()
-	rows, err := p.readRows(p.t.Context())
+	rows, err := p.Plot.ReadRows(p.t.Context())
 	check(p.t, err)
-	text, err := json.Marshal([]any{rows.site, rows.beds, rows.plantings, rows.observations, rows.pickings, rows.answers, rows.needs, rows.items, rows.readings, rows.fates})
+	text, err := json.Marshal([]any{rows.Site, rows.Beds, rows.Plantings, rows.Observations, rows.Pickings, rows.Answers, rows.Needs, rows.Items, rows.Readings, rows.Fates})
 	check(p.t, err)
 	return string(text)
 }
@@ -28,77 +35,77 @@ func TestEveryChangeCanBeTakenBackAndPutBack(t *testing.T) {
 	bed := goodBed()
 	bed.Name, bed.SunHours = "Renamed Bed", new(4.0)
 	drawn := p.add(tree("24 m", "12 m", "4 m", "7 m"))
-	_, err := p.NoteReading(ctx, p.bed, ReadingInput{Day: "2031-05-20", Kind: "worms", ReadingDetail: ReadingDetail{Worms: new(7.0)}})
+	_, err := p.Place.NoteReading(ctx, p.bed, place.ReadingInput{Day: "2031-05-20", Kind: "worms", ReadingDetail: plot.ReadingDetail{Worms: new(7.0)}})
 	check(t, err)
 	const read = 1
 	more := p.goodPlanting()
 	more.Plants, more.Note = 20, "Counted again"
 	changes := []struct {
 		name string
-		do   func() (Entry, error)
+		do   func() (journal.Entry, error)
 	}{
-		{"bed added", func() (Entry, error) {
+		{"bed added", func() (journal.Entry, error) {
 			in := goodBed()
 			in.Name, in.Y = "New Bed", "9 m"
-			return p.AddBed(ctx, in)
+			return p.Place.AddBed(ctx, in)
 		}},
-		{"bed changed", func() (Entry, error) { return p.ChangeBed(ctx, p.bed, AsItStands, bed) }},
-		{"planting added", func() (Entry, error) { return p.Garden.AddPlanting(ctx, p.goodPlanting()) }},
-		{"planting changed", func() (Entry, error) { return p.ChangePlanting(ctx, p.planting, AsItStands, more) }},
-		{"planting removed", func() (Entry, error) { return p.RemovePlanting(ctx, p.planting) }},
-		{"look", func() (Entry, error) {
-			seen, err := p.NoteObservation(ctx, p.planting, ObservationInput{Day: "2031-05-27", Stage: "in bud", Marks: []string{"dry"}, Height: "30 cm"})
+		{"bed changed", func() (journal.Entry, error) { return p.Place.ChangeBed(ctx, p.bed, say.AsItStands, bed) }},
+		{"planting added", func() (journal.Entry, error) { return p.Garden.Place.AddPlanting(ctx, p.goodPlanting()) }},
+		{"planting changed", func() (journal.Entry, error) { return p.ChangePlanting(ctx, p.planting, say.AsItStands, more) }},
+		{"planting removed", func() (journal.Entry, error) { return p.Place.RemovePlanting(ctx, p.planting) }},
+		{"look", func() (journal.Entry, error) {
+			seen, err := p.Now.NoteObservation(ctx, p.planting, now.ObservationInput{Day: "2031-05-27", Stage: "in bud", Marks: []string{"dry"}, Height: "30 cm"})
 			return seen.Entry, err
 		}},
-		{"picking", func() (Entry, error) {
-			picked, err := p.NotePicking(ctx, p.planting, PickingInput{Day: "2031-05-27", Part: "leaf", Amount: "20 leaves"})
+		{"picking", func() (journal.Entry, error) {
+			picked, err := p.Gather.NotePicking(ctx, p.planting, gather.PickingInput{Day: "2031-05-27", Part: "leaf", Amount: "20 leaves"})
 			return picked.Entry, err
 		}},
-		{"need set", func() (Entry, error) {
-			return p.SetNeed(ctx, AsItStands, NeedInput{SpeciesID: "garden-sorrel", Part: "leaf", Amount: "2 lb"})
+		{"need set", func() (journal.Entry, error) {
+			return p.Gather.SetNeed(ctx, say.AsItStands, gather.NeedInput{SpeciesID: "garden-sorrel", Part: "leaf", Amount: "2 lb"})
 		}},
-		{"site changed", func() (Entry, error) {
-			return p.SetSite(ctx, AsItStands, SiteInput{Name: "Acre", Latitude: -30, Altitude: "60 m", ClimateID: "humid-subtropical-south", Width: "100 ft", Depth: "80 ft", Units: "us"})
+		{"site changed", func() (journal.Entry, error) {
+			return p.SetSite(ctx, say.AsItStands, place.SiteInput{Name: "Acre", Latitude: -30, Altitude: "60 m", ClimateID: "humid-subtropical-south", Width: "100 ft", Depth: "80 ft", Units: "us"})
 		}},
-		{"thing drawn", func() (Entry, error) { return p.AddItem(ctx, tree("20 m", "12 m", "6 m", "9 m")) }},
-		{"thing changed", func() (Entry, error) {
-			return p.ChangeItem(ctx, drawn, AsItStands, tree("21 m", "12 m", "7 m", "10 m"))
+		{"thing drawn", func() (journal.Entry, error) { return p.Place.AddItem(ctx, tree("20 m", "12 m", "6 m", "9 m")) }},
+		{"thing changed", func() (journal.Entry, error) {
+			return p.Place.ChangeItem(ctx, drawn, say.AsItStands, tree("21 m", "12 m", "7 m", "10 m"))
 		}},
-		{"thing removed", func() (Entry, error) { return p.RemoveItem(ctx, drawn) }},
-		{"several moved", func() (Entry, error) {
-			return p.Arrange(ctx, ArrangeInput{Things: []Thing{{"bed", p.bed, AsItStands}, {"item", drawn, AsItStands}}, Right: "1 m", Turn: 10})
+		{"thing removed", func() (journal.Entry, error) { return p.Place.RemoveItem(ctx, drawn) }},
+		{"several moved", func() (journal.Entry, error) {
+			return p.Place.Arrange(ctx, place.ArrangeInput{Things: []place.Thing{{What: "bed", ID: p.bed, Version: say.AsItStands}, {What: "item", ID: drawn, Version: say.AsItStands}}, Right: "1 m", Turn: 10})
 		}},
-		{"several copied", func() (Entry, error) {
-			return p.Arrange(ctx, ArrangeInput{Things: []Thing{{"bed", p.bed, AsItStands}, {"item", drawn, AsItStands}}, Down: "4 m", Copy: true})
+		{"several copied", func() (journal.Entry, error) {
+			return p.Place.Arrange(ctx, place.ArrangeInput{Things: []place.Thing{{What: "bed", ID: p.bed, Version: say.AsItStands}, {What: "item", ID: drawn, Version: say.AsItStands}}, Down: "4 m", Copy: true})
 		}},
-		{"reshaped", func() (Entry, error) {
-			return p.Reshape(ctx, ReshapeInput{Thing{"bed", p.bed, AsItStands}, FormInput{Shape: "ring", X: "10 m", Y: "6 m", Width: "5 m", Inner: "2 m"}})
+		{"reshaped", func() (journal.Entry, error) {
+			return p.Place.Reshape(ctx, place.ReshapeInput{Thing: place.Thing{What: "bed", ID: p.bed, Version: say.AsItStands}, FormInput: place.FormInput{Shape: "ring", X: "10 m", Y: "6 m", Width: "5 m", Inner: "2 m"}})
 		}},
-		{"boundary drawn", func() (Entry, error) {
-			return p.SetBoundary(ctx, AsItStands, BoundaryInput{Points: []Corner{{"0", "0"}, {"35 m", "0"}, {"35 m", "25 m"}, {"0", "20 m"}}, BearingDeg: 12})
+		{"boundary drawn", func() (journal.Entry, error) {
+			return p.Place.SetBoundary(ctx, say.AsItStands, place.BoundaryInput{Points: []place.Corner{{X: "0", Y: "0"}, {X: "35 m", Y: "0"}, {X: "35 m", Y: "25 m"}, {X: "0", Y: "20 m"}}, BearingDeg: 12})
 		}},
-		{"ground read", func() (Entry, error) {
-			return p.NoteReading(ctx, p.bed, ReadingInput{Day: "2031-05-20", Kind: "sign", ReadingDetail: ReadingDetail{Sign: "rushes"}})
+		{"ground read", func() (journal.Entry, error) {
+			return p.Place.NoteReading(ctx, p.bed, place.ReadingInput{Day: "2031-05-20", Kind: "sign", ReadingDetail: plot.ReadingDetail{Sign: "rushes"}})
 		}},
-		{"reading removed", func() (Entry, error) { return p.RemoveReading(ctx, read) }},
-		{"throve", func() (Entry, error) {
-			return p.NoteFate(ctx, p.planting, FateInput{Outcome: "throve", Cause: "the spot suits it"})
+		{"reading removed", func() (journal.Entry, error) { return p.Place.RemoveReading(ctx, read) }},
+		{"throve", func() (journal.Entry, error) {
+			return p.Place.NoteFate(ctx, p.planting, place.FateInput{Outcome: "throve", Cause: "the spot suits it"})
 		}},
-		{"failed and gone", func() (Entry, error) {
-			return p.NoteFate(ctx, p.planting, FateInput{Outcome: "failed", Cause: "too dry", Gone: true})
+		{"failed and gone", func() (journal.Entry, error) {
+			return p.Place.NoteFate(ctx, p.planting, place.FateInput{Outcome: "failed", Cause: "too dry", Gone: true})
 		}},
-		{"plan read", func() (Entry, error) {
-			return p.ImportPlan(ctx, PlanData{WidthM: 30, DepthM: 20, Beds: []PlanBed{{Form: plan.Form{Shape: plan.Round, At: geometry.Point{X: 25, Y: 15}, Width: 1}, Bed: BedInput{Name: "From a file"}}}})
+		{"plan read", func() (journal.Entry, error) {
+			return p.Place.ImportPlan(ctx, place.PlanData{WidthM: 30, DepthM: 20, Beds: []place.PlanBed{{Form: plan.Form{Shape: plan.Round, At: geometry.Point{X: 25, Y: 15}, Width: 1}, Bed: place.BedInput{Name: "From a file"}}}})
 		}},
-		{"job answered", func() (Entry, error) {
-			view, err := p.Now(ctx, NoDay)
+		{"job answered", func() (journal.Entry, error) {
+			view, err := p.Now.Now(ctx, plot.NoDay)
 			check(t, err)
 			for _, j := range append(view.Closing, view.Open...) {
 				if j.PlantingID != 0 {
-					return p.AnswerJob(ctx, j.Key, Skip)
+					return p.Now.AnswerJob(ctx, j.Key, now.Skip)
 				}
 			}
-			return Entry{}, errors.New("there is no job to answer")
+			return journal.Entry{}, errors.New("there is no job to answer")
 		}},
 	}
 	for _, change := range changes {
@@ -115,7 +122,7 @@ func TestEveryChangeCanBeTakenBackAndPutBack(t *testing.T) {
 			if got := p.snapshot(); got != before {
 				t.Errorf("after taking back, the plot is\n%s\nbut was\n%s", got, before)
 			}
-			var conflict ConflictError
+			var conflict say.ConflictError
 			if _, err := p.TakeBack(ctx, entry.ID); !errors.As(err, &conflict) {
 				t.Errorf("taking back twice gives %v", err)
 			}
@@ -134,13 +141,13 @@ func TestAnEntryThatLaterOnesRestOnIsKept(t *testing.T) {
 	p := newPlot(t)
 	ctx := t.Context()
 	set := p.newest().ID - 1 // the planting; the look at it is newest
-	first, err := p.ChangePlanting(ctx, p.planting, AsItStands, func() PlantingInput { in := p.goodPlanting(); in.Plants = 15; return in }())
+	first, err := p.ChangePlanting(ctx, p.planting, say.AsItStands, func() input.PlantingInput { in := p.goodPlanting(); in.Plants = 15; return in }())
 	check(t, err)
-	_, err = p.ChangePlanting(ctx, p.planting, AsItStands, func() PlantingInput { in := p.goodPlanting(); in.Plants = 18; return in }())
+	_, err = p.ChangePlanting(ctx, p.planting, say.AsItStands, func() input.PlantingInput { in := p.goodPlanting(); in.Plants = 18; return in }())
 	check(t, err)
 	before := p.snapshot()
 	for _, id := range []int64{set, first.ID} {
-		var conflict ConflictError
+		var conflict say.ConflictError
 		if _, err := p.TakeBack(ctx, id); !errors.As(err, &conflict) {
 			t.Errorf("entry %d was taken back with later ones resting on it: %v", id, err)
 		}
@@ -154,20 +161,20 @@ func TestLedgerIsFilteredAndPaged(t *testing.T) {
 	p := newPlot(t)
 	ctx := t.Context()
 	for range 5 {
-		_, err := p.NoteObservation(ctx, p.planting, ObservationInput{Day: "2031-05-27", Stage: "in bud"})
+		_, err := p.Now.NoteObservation(ctx, p.planting, now.ObservationInput{Day: "2031-05-27", Stage: "in bud"})
 		check(t, err)
 	}
-	view, err := p.Ledger(ctx, LedgerFilter{Kind: "observation", Most: 3})
+	view, err := p.Ledger(ctx, journal.LedgerFilter{Kind: "observation", Most: 3})
 	check(t, err)
 	if len(view.Lines) != 3 || !view.More {
 		t.Errorf("got %d lines, more %v", len(view.Lines), view.More)
 	}
-	view, err = p.Ledger(ctx, LedgerFilter{Containing: "SAW garden", Most: 50, Before: view.Lines[2].ID})
+	view, err = p.Ledger(ctx, journal.LedgerFilter{Containing: "SAW garden", Most: 50, Before: view.Lines[2].ID})
 	check(t, err)
 	if len(view.Lines) != 2 || view.More {
 		t.Errorf("the second page has %d lines, more %v", len(view.Lines), view.More)
 	}
-	view, err = p.Ledger(ctx, LedgerFilter{Containing: "100%_", Most: 50})
+	view, err = p.Ledger(ctx, journal.LedgerFilter{Containing: "100%_", Most: 50})
 	check(t, err)
 	if len(view.Lines) != 0 {
 		t.Errorf("%d lines hold words that nobody wrote", len(view.Lines))
@@ -177,10 +184,10 @@ func TestLedgerIsFilteredAndPaged(t *testing.T) {
 func TestANoteSentTwiceCountsOnce(t *testing.T) {
 	p := newPlot(t)
 	ctx := t.Context()
-	in := ObservationInput{Day: "2031-05-27", Stage: "in bud", ClientKey: "k1"}
-	first, err := p.NoteObservation(ctx, p.planting, in)
+	in := now.ObservationInput{Day: "2031-05-27", Stage: "in bud", ClientKey: "k1"}
+	first, err := p.Now.NoteObservation(ctx, p.planting, in)
 	check(t, err)
-	second, err := p.NoteObservation(ctx, p.planting, in)
+	second, err := p.Now.NoteObservation(ctx, p.planting, in)
 	check(t, err)
 	if first.Entry.ID == 0 || second.Entry != first.Entry {
 		t.Errorf("the entries are %+v and %+v", first.Entry, second.Entry)
@@ -188,38 +195,38 @@ func TestANoteSentTwiceCountsOnce(t *testing.T) {
 	// The same key with something else in it, or of another planting, is a fault.
 	other := in
 	other.Note = "and a note"
-	if _, err := p.NoteObservation(ctx, p.planting, other); !errors.As(err, new(ConflictError)) {
+	if _, err := p.Now.NoteObservation(ctx, p.planting, other); !errors.As(err, new(say.ConflictError)) {
 		t.Errorf("other content under the same key: %v", err)
 	}
-	if _, err := p.NotePicking(ctx, p.planting, PickingInput{Day: "2031-05-27", Part: "leaf", Amount: "5", ClientKey: "k1"}); !errors.As(err, new(ConflictError)) {
+	if _, err := p.Gather.NotePicking(ctx, p.planting, gather.PickingInput{Day: "2031-05-27", Part: "leaf", Amount: "5", ClientKey: "k1"}); !errors.As(err, new(say.ConflictError)) {
 		t.Errorf("a picking under a look's key: %v", err)
 	}
 	// Taken back it stays taken back, however often it is sent.
 	_, err = p.TakeBack(ctx, first.Entry.ID)
 	check(t, err)
-	again, err := p.NoteObservation(ctx, p.planting, in)
+	again, err := p.Now.NoteObservation(ctx, p.planting, in)
 	if err != nil || again.Entry != first.Entry {
 		t.Errorf("sent after it was taken back: %+v, %v", again.Entry, err)
 	}
-	rows, err := p.readRows(ctx)
-	if err != nil || len(rows.observations) != 0 {
-		t.Errorf("it stands again: %d, %v", len(rows.observations), err)
+	rows, err := p.Plot.ReadRows(ctx)
+	if err != nil || len(rows.Observations) != 0 {
+		t.Errorf("it stands again: %d, %v", len(rows.Observations), err)
 	}
-	pick := PickingInput{Day: "2031-05-27", Part: "leaf", Amount: "5", ClientKey: "k2"}
+	pick := gather.PickingInput{Day: "2031-05-27", Part: "leaf", Amount: "5", ClientKey: "k2"}
 	for range 2 {
-		_, err := p.NotePicking(ctx, p.planting, pick)
+		_, err := p.Gather.NotePicking(ctx, p.planting, pick)
 		check(t, err)
 	}
-	rows, err = p.readRows(ctx)
+	rows, err = p.Plot.ReadRows(ctx)
 	check(t, err)
-	if len(rows.pickings) != 1 {
-		t.Errorf("%d pickings were written", len(rows.pickings))
+	if len(rows.Pickings) != 1 {
+		t.Errorf("%d pickings were written", len(rows.Pickings))
 	}
 }
 
 func TestSummariesSayWhatHappened(t *testing.T) {
 	p := newPlot(t)
-	_, err := p.NotePicking(t.Context(), p.planting, PickingInput{Day: "2031-05-27", Part: "leaf", Amount: "1 oz"})
+	_, err := p.Gather.NotePicking(t.Context(), p.planting, gather.PickingInput{Day: "2031-05-27", Part: "leaf", Amount: "1 oz"})
 	check(t, err)
 	if got := p.newest().Summary; !strings.HasPrefix(got, "Picked 18 leaves, 28 g, of garden sorrel leaf in Long Bed") {
 		t.Errorf("the ledger says %q", got)

@@ -9,6 +9,10 @@ import (
 	"testing"
 
 	"bramblyacre/core/flora"
+	"bramblyacre/garden/input"
+	"bramblyacre/garden/journal"
+	"bramblyacre/garden/plants"
+	"bramblyacre/garden/say"
 	"bramblyacre/library"
 )
 
@@ -16,24 +20,24 @@ import (
 // asks for a thousand.
 var mutants = flag.Int("mutants", 25, "how many changed plants are asked of on every page")
 
-// place is one value in a sheet, with a way to change it and to leave it out.
-type place struct {
+// spot is one value in a sheet, with a way to change it and to leave it out.
+type spot struct {
 	value any
 	put   func(any)
 	drop  func()
 }
 
 // placesIn are all values of a sheet, in order.
-func placesIn(node any) (all []place) {
+func placesIn(node any) (all []spot) {
 	switch at := node.(type) {
 	case map[string]any:
 		for _, name := range slices.Sorted(maps.Keys(at)) {
-			all = append(all, place{at[name], func(v any) { at[name] = v }, func() { delete(at, name) }})
+			all = append(all, spot{at[name], func(v any) { at[name] = v }, func() { delete(at, name) }})
 			all = append(all, placesIn(at[name])...)
 		}
 	case []any:
 		for i, item := range at {
-			all = append(all, place{item, func(v any) { at[i] = v }, func() { at[i] = copied(at[0]) }})
+			all = append(all, spot{item, func(v any) { at[i] = v }, func() { at[i] = copied(at[0]) }})
 			all = append(all, placesIn(item)...)
 		}
 	}
@@ -41,7 +45,7 @@ func placesIn(node any) (all []place) {
 }
 
 // spoilt is a value of the same kind that nobody would write, or hardly.
-func spoilt(rng *rand.Rand, value any, others []place) any {
+func spoilt(rng *rand.Rand, value any, others []spot) any {
 	number := func() float64 {
 		return []float64{0, -1, 1, 0.001, 0.5, 2, 12, 365, 366, 10_000, 1e9, -1e9, 1e300, rng.Float64() * 100}[rng.IntN(14)]
 	}
@@ -106,21 +110,21 @@ func mutant(rng *rand.Rand, text []byte) (changed []byte, ok bool) {
 // plantAndAsk puts a plant of the grower's own, plants it and asks for every page; it tells
 // whether the plant was taken in. What is refused has to be refused in words, with nothing
 // written.
-func (p *plot) plantAndAsk(text string, origin string) (taken bool) {
+func (p *fixture) plantAndAsk(text string, origin string) (taken bool) {
 	p.t.Helper()
 	ctx := p.t.Context()
 	before := p.entries()
-	_, id, err := p.PutOwnPlant(ctx, AsItStands, PlantFileInput{Text: text})
+	_, id, err := p.Plants.PutOwnPlant(ctx, say.AsItStands, plants.PlantFileInput{Text: text})
 	if err != nil {
 		if p.entries() != before {
 			p.t.Errorf("refused with %v, something was written", err)
 		}
 		return false
 	}
-	planted := PlantingInput{BedID: p.bed, SpeciesID: id, Plants: 3, StartedOn: "2030-04-10", Origin: origin}
-	_, err = sayYes(func(affirmed []string) (Entry, error) {
+	planted := input.PlantingInput{BedID: p.bed, SpeciesID: id, Plants: 3, StartedOn: "2030-04-10", Origin: origin}
+	_, err = sayYes(func(affirmed []string) (journal.Entry, error) {
 		planted.Affirmed = affirmed
-		return p.Garden.AddPlanting(ctx, planted)
+		return p.Garden.Place.AddPlanting(ctx, planted)
 	})
 	if err == nil {
 		p.everyPage()
@@ -128,7 +132,7 @@ func (p *plot) plantAndAsk(text string, origin string) (taken bool) {
 		check(p.t, err)
 	}
 	p.everyPage()
-	_, err = p.RemoveOwnPlant(ctx, id)
+	_, err = p.Plants.RemoveOwnPlant(ctx, id)
 	check(p.t, err)
 	return true
 }
@@ -137,12 +141,12 @@ func (p *plot) plantAndAsk(text string, origin string) (taken bool) {
 func TestWhateverPlantLoadsEveryPageAnswers(t *testing.T) {
 	p := newPlot(t)
 	rng := rand.New(rand.NewPCG(7, 11))
-	all := p.lib().AllSpecies()
+	all := p.Plot.Lib().AllSpecies()
 	tried, loaded := 0, 0
 	for loaded < *mutants && tried < 200**mutants {
 		tried++
 		s := all[rng.IntN(len(all))]
-		text, _ := p.lib().Text(s.ID)
+		text, _ := p.Plot.Lib().Text(s.ID)
 		changed, ok := mutant(rng, text)
 		if !ok {
 			continue
@@ -168,9 +172,9 @@ func FuzzOwnPlantOnEveryPage(f *testing.F) {
 	f.Add(uint16(0), uint64(0), "id = \"x\"\n[names]\nname = \"x\"")
 	today := day
 	g, s := emptyGarden(f, &today)
-	_, err := g.AddBed(f.Context(), goodBed())
+	_, err := g.Place.AddBed(f.Context(), goodBed())
 	check(f, err)
-	shared := plot{Garden: g, store: s, today: &today, bed: 1}
+	shared := fixture{Garden: g, store: s, today: &today, bed: 1}
 	f.Fuzz(func(t *testing.T, species uint16, seed uint64, text string) {
 		p := shared
 		p.t = t
@@ -178,8 +182,8 @@ func FuzzOwnPlantOnEveryPage(f *testing.F) {
 			p.plantAndAsk(text, "seed")
 			return
 		}
-		all := p.lib().AllSpecies()
-		base, _ := p.lib().Text(all[int(species)%len(all)].ID)
+		all := p.Plot.Lib().AllSpecies()
+		base, _ := p.Plot.Lib().Text(all[int(species)%len(all)].ID)
 		if changed, ok := mutant(rand.New(rand.NewPCG(seed, 1)), base); ok {
 			p.plantAndAsk(string(changed), "division")
 		}

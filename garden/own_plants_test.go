@@ -9,36 +9,42 @@ import (
 	"testing"
 	"testing/fstest"
 
+	"bramblyacre/garden/gather"
+	"bramblyacre/garden/input"
+	"bramblyacre/garden/place"
+	"bramblyacre/garden/plants"
+	"bramblyacre/garden/plot"
+	"bramblyacre/garden/say"
 	"bramblyacre/library"
 	"bramblyacre/store"
 )
 
 func TestACopyIsPutChangedFoundAndPlanted(t *testing.T) {
 	p := newPlot(t)
-	copied, err := p.CopyOf(t.Context(), "garden-sorrel")
+	copied, err := p.Plants.CopyOf(t.Context(), "garden-sorrel")
 	check(t, err)
 	if copied.ID != "garden-sorrel-own" || !strings.Contains(copied.Text, `name = "garden sorrel, own"`) {
 		t.Fatalf("the copy is %s", copied.ID)
 	}
 	text := strings.Replace(copied.Text, `name = "garden sorrel, own"`, `name = "mill sorrel"`, 1)
-	_, id, err := p.PutOwnPlant(t.Context(), AsItStands, PlantFileInput{Text: text})
+	_, id, err := p.Plants.PutOwnPlant(t.Context(), say.AsItStands, plants.PlantFileInput{Text: text})
 	check(t, err)
 	put := p.newest().ID
-	found, err := p.Plants(t.Context(), NoDay, PlantsFilter{Words: "mil sorrel"})
+	found, err := p.Plants.Plants(t.Context(), plot.NoDay, plants.PlantsFilter{Words: "mil sorrel"})
 	check(t, err)
 	if len(found.Plants) == 0 || found.Plants[0].ID != id {
 		t.Errorf("a search finds %v", ids(found))
 	}
-	file, err := p.PlantFile(t.Context(), id)
+	file, err := p.Plants.PlantFile(t.Context(), id)
 	if err != nil || file.Text != text || !file.Own {
 		t.Errorf("written out it is another file, %v", err)
 	}
-	_, err = p.Garden.AddPlanting(t.Context(), PlantingInput{BedID: p.bed, SpeciesID: id, Plants: 3, StartedOn: "2030-04-10", Origin: "seed"})
+	_, err = p.Garden.Place.AddPlanting(t.Context(), input.PlantingInput{BedID: p.bed, SpeciesID: id, Plants: 3, StartedOn: "2030-04-10", Origin: "seed"})
 	check(t, err)
-	if _, err := p.RemoveOwnPlant(t.Context(), id); !errors.As(err, new(ConflictError)) {
+	if _, err := p.Plants.RemoveOwnPlant(t.Context(), id); !errors.As(err, new(say.ConflictError)) {
 		t.Errorf("a plant that stands on the plot was taken out: %v", err)
 	}
-	if _, err := p.TakeBack(t.Context(), put); !errors.As(err, new(ConflictError)) {
+	if _, err := p.TakeBack(t.Context(), put); !errors.As(err, new(say.ConflictError)) {
 		t.Errorf("a plant that stands on the plot was taken back: %v", err)
 	}
 	if _, err := p.TakeBack(t.Context(), p.newest().ID); err != nil {
@@ -47,14 +53,14 @@ func TestACopyIsPutChangedFoundAndPlanted(t *testing.T) {
 	if _, err := p.TakeBack(t.Context(), put); err != nil {
 		t.Fatal(err)
 	}
-	if _, err := p.Plant(t.Context(), id, NoDay); !errors.As(err, new(NotFoundError)) {
+	if _, err := p.Plants.Plant(t.Context(), id, plot.NoDay); !errors.As(err, new(say.NotFoundError)) {
 		t.Errorf("taken back, it is still there: %v", err)
 	}
 }
 
 func TestABrokenPlantFileIsRefusedWithLineOrKeyAndNothingChanges(t *testing.T) {
 	p := newPlot(t)
-	copied, err := p.CopyOf(t.Context(), "garden-sorrel")
+	copied, err := p.Plants.CopyOf(t.Context(), "garden-sorrel")
 	check(t, err)
 	before := p.entries()
 	for name, test := range map[string]struct{ old, new, want string }{
@@ -67,21 +73,21 @@ func TestABrokenPlantFileIsRefusedWithLineOrKeyAndNothingChanges(t *testing.T) {
 		if !strings.Contains(copied.Text, test.old) {
 			t.Fatalf("%s: the copy does not hold %q", name, test.old)
 		}
-		_, _, err := p.PutOwnPlant(t.Context(), AsItStands, PlantFileInput{Text: strings.Replace(copied.Text, test.old, test.new, 1)})
+		_, _, err := p.Plants.PutOwnPlant(t.Context(), say.AsItStands, plants.PlantFileInput{Text: strings.Replace(copied.Text, test.old, test.new, 1)})
 		p.refused(err, "text", test.want, before)
 	}
-	_, _, err = p.PutOwnPlant(t.Context(), AsItStands, PlantFileInput{Text: ""})
+	_, _, err = p.Plants.PutOwnPlant(t.Context(), say.AsItStands, plants.PlantFileInput{Text: ""})
 	p.refused(err, "text", "", before)
-	if _, err := p.Plant(t.Context(), "garden-sorrel-own", NoDay); !errors.As(err, new(NotFoundError)) {
+	if _, err := p.Plants.Plant(t.Context(), "garden-sorrel-own", plot.NoDay); !errors.As(err, new(say.NotFoundError)) {
 		t.Errorf("a refused plant is there: %v", err)
 	}
 }
 
 func TestAnOwnPlantThatCannotBeToldFromADeadlyOneIsRefused(t *testing.T) {
 	p := newPlot(t)
-	file, err := p.PlantFile(t.Context(), "ramsons")
+	file, err := p.Plants.PlantFile(t.Context(), "ramsons")
 	check(t, err)
-	lily, err := p.PlantFile(t.Context(), "lily-of-the-valley")
+	lily, err := p.Plants.PlantFile(t.Context(), "lily-of-the-valley")
 	check(t, err)
 	shows := func(text string) string {
 		_, rest, _ := strings.Cut(text, "[identity.shows]\n")
@@ -90,7 +96,7 @@ func TestAnOwnPlantThatCannotBeToldFromADeadlyOneIsRefused(t *testing.T) {
 	}
 	text := strings.Replace(strings.Replace(file.Text, shows(file.Text), shows(lily.Text), 1), `id = "ramsons"`, `id = "gate-garlic"`, 1)
 	before := p.entries()
-	_, _, err = p.PutOwnPlant(t.Context(), AsItStands, PlantFileInput{Text: text})
+	_, _, err = p.Plants.PutOwnPlant(t.Context(), say.AsItStands, plants.PlantFileInput{Text: text})
 	p.refused(err, "text", "lily of the valley, which is deadly", before)
 }
 
@@ -98,26 +104,26 @@ func TestAnOwnPlantThatCannotBeToldFromADeadlyOneIsRefused(t *testing.T) {
 // and what was filled in is in force and comes back the same.
 func TestAPlantIsPutFromItsSheet(t *testing.T) {
 	p := newPlot(t)
-	copied, err := p.CopyOf(t.Context(), "garden-sorrel")
+	copied, err := p.Plants.CopyOf(t.Context(), "garden-sorrel")
 	check(t, err)
 	size := copied.Sheet["size"].(map[string]any)
 	names := copied.Sheet["names"].(map[string]any)
 	before := p.entries()
 	size["height"], names["botanical"] = "tall cm guess", ""
-	_, _, err = p.PutOwnPlant(t.Context(), AsItStands, PlantFileInput{Sheet: copied.Sheet})
+	_, _, err = p.Plants.PutOwnPlant(t.Context(), say.AsItStands, plants.PlantFileInput{Sheet: copied.Sheet})
 	p.refused(err, "sheet.size.height", "not a figure", before)
 	size["height"] = "44 (30 to 60) cm measured"
-	_, _, err = p.PutOwnPlant(t.Context(), AsItStands, PlantFileInput{Sheet: copied.Sheet})
+	_, _, err = p.Plants.PutOwnPlant(t.Context(), say.AsItStands, plants.PlantFileInput{Sheet: copied.Sheet})
 	p.refused(err, "sheet.names.botanical", "is missing", before)
 	names["botanical"] = "Rumex acetosa L."
-	_, id, err := p.PutOwnPlant(t.Context(), AsItStands, PlantFileInput{Sheet: copied.Sheet})
+	_, id, err := p.Plants.PutOwnPlant(t.Context(), say.AsItStands, plants.PlantFileInput{Sheet: copied.Sheet})
 	check(t, err)
-	file, err := p.PlantFile(t.Context(), id)
+	file, err := p.Plants.PlantFile(t.Context(), id)
 	check(t, err)
 	if got := file.Sheet["size"].(map[string]any)["height"]; got != size["height"] || !strings.Contains(file.Text, "44 (30 to 60) cm measured") {
 		t.Errorf("its height came back as %v", got)
 	}
-	v, err := p.Plant(t.Context(), id, NoDay)
+	v, err := p.Plants.Plant(t.Context(), id, plot.NoDay)
 	if err != nil || v.Name != "garden sorrel, own" {
 		t.Errorf("its page: %s, %v", v.Name, err)
 	}
@@ -133,27 +139,27 @@ func TestAPlantIsPutFromItsSheet(t *testing.T) {
 func TestAPlantFileIsTurned(t *testing.T) {
 	p := newPlot(t)
 	before := p.entries()
-	file, err := p.TurnPlantFile(PlantFileInput{Text: "id = \"gate-weed\"\n[size]\nheight = { value = 9, low = 5, high = 12, unit = \"cm\", standing = \"guess\" }\n"})
+	file, err := p.Plants.TurnPlantFile(plants.PlantFileInput{Text: "id = \"gate-weed\"\n[size]\nheight = { value = 9, low = 5, high = 12, unit = \"cm\", standing = \"guess\" }\n"})
 	check(t, err)
 	if got := file.Sheet["size"].(map[string]any)["height"]; got != "9 (5 to 12) cm guess" {
 		t.Errorf("the height is %v", got)
 	}
 	file.Sheet["id"] = "mill-weed"
-	back, err := p.TurnPlantFile(PlantFileInput{Sheet: file.Sheet})
+	back, err := p.Plants.TurnPlantFile(plants.PlantFileInput{Sheet: file.Sheet})
 	if err != nil || !strings.Contains(back.Text, "mill-weed") {
 		t.Errorf("turned back it is %q, %v", back.Text, err)
 	}
-	_, err = p.TurnPlantFile(PlantFileInput{Text: "id = 'gate-weed'\n[size"})
+	_, err = p.Plants.TurnPlantFile(plants.PlantFileInput{Text: "id = 'gate-weed'\n[size"})
 	p.refused(err, "text", "line 2", before)
 }
 
 // The words of a form are the words of the checks: each is one that a plant uses.
 func TestTheWordsOfAPlantsSheetAreThoseOfTheLibrary(t *testing.T) {
 	p := newPlot(t)
-	words := p.PlantWords()
+	words := p.Plants.PlantWords()
 	noNulls(t, "the words", words)
 	routes, kinds := map[string]bool{}, map[string]bool{}
-	for _, s := range p.Library.AllSpecies() {
+	for _, s := range p.Plot.Library.AllSpecies() {
 		for _, c := range s.Cautions {
 			routes[c.Route] = true
 		}
@@ -183,13 +189,13 @@ func TestAnOwnFigureSurvivesALibraryUpdate(t *testing.T) {
 		{"size.height", "-5 cm", "figure", "outside what can be"},
 		{"part[0].harvest.cut_share", "0.9 share", "figure", "more than the whole"},
 	} {
-		_, err := p.PutOwnFigure(t.Context(), "lovage", AsItStands, OwnFigureInput{Key: test.key, Figure: test.figure})
+		_, err := p.Plants.PutOwnFigure(t.Context(), "lovage", say.AsItStands, plants.OwnFigureInput{Key: test.key, Figure: test.figure})
 		p.refused(err, test.field, test.words, before)
 	}
-	_, err := p.PutOwnFigure(t.Context(), "lovage", AsItStands, OwnFigureInput{Key: "size.height", Figure: "151 (140 to 160) cm"})
+	_, err := p.Plants.PutOwnFigure(t.Context(), "lovage", say.AsItStands, plants.OwnFigureInput{Key: "size.height", Figure: "151 (140 to 160) cm"})
 	check(t, err)
-	figure := func(g *Garden) FigureView {
-		v, err := g.Plant(t.Context(), "lovage", NoDay)
+	figure := func(g *Garden) plants.FigureView {
+		v, err := g.Plants.Plant(t.Context(), "lovage", plot.NoDay)
 		check(t, err)
 		if v.Fault != "" {
 			t.Errorf("a fault: %s", v.Fault)
@@ -201,12 +207,12 @@ func TestAnOwnFigureSurvivesALibraryUpdate(t *testing.T) {
 	}
 	updated := updatedLibrary(t, "lovage", `height = { value = 180,`, `height = { value = 171,`)
 	today := day
-	after, err := Open(t.Context(), Options{Store: p.store, Library: updated, PinnedTo: &today, Seasons: fewSeasons})
+	after, err := Open(t.Context(), plot.Options{Store: p.store, Library: updated, PinnedTo: &today, Seasons: fewSeasons})
 	check(t, err)
 	if f := figure(after); !f.Own || f.Figure != "151 (140 to 160) cm" || !f.Changed || !strings.HasPrefix(f.Library, "171 ") {
 		t.Errorf("after the update the figure is %+v", f)
 	}
-	_, err = after.PutOwnFigure(t.Context(), "lovage", AsItStands, OwnFigureInput{Key: "size.height"})
+	_, err = after.Plants.PutOwnFigure(t.Context(), "lovage", say.AsItStands, plants.OwnFigureInput{Key: "size.height"})
 	check(t, err)
 	if f := figure(after); f.Own || !strings.HasPrefix(f.Figure, "171 ") {
 		t.Errorf("back at the library's, the figure is %+v", f)
@@ -240,11 +246,11 @@ func updatedLibrary(t *testing.T, id, old, new string) *library.Library {
 // out: its planting stays, every screen is answered, and nothing of it is offered.
 func TestAnOwnPlantThatCannotBeReadLocksNobodyOut(t *testing.T) {
 	p := newPlot(t)
-	copied, err := p.CopyOf(t.Context(), "garden-sorrel")
+	copied, err := p.Plants.CopyOf(t.Context(), "garden-sorrel")
 	check(t, err)
-	_, id, err := p.PutOwnPlant(t.Context(), AsItStands, PlantFileInput{Text: copied.Text})
+	_, id, err := p.Plants.PutOwnPlant(t.Context(), say.AsItStands, plants.PlantFileInput{Text: copied.Text})
 	check(t, err)
-	_, err = p.AddPlanting(t.Context(), PlantingInput{BedID: p.bed, SpeciesID: id, Plants: 3, StartedOn: "2030-04-10", Origin: "seed", Labelled: true, Source: "Label."})
+	_, err = p.AddPlanting(t.Context(), input.PlantingInput{BedID: p.bed, SpeciesID: id, Plants: 3, StartedOn: "2030-04-10", Origin: "seed", Labelled: true, Source: "Label."})
 	check(t, err)
 	planting := p.newest().PlantingID
 	check(t, p.store.InTransaction(t.Context(), func(q *store.Queries) error {
@@ -256,27 +262,27 @@ func TestAnOwnPlantThatCannotBeReadLocksNobodyOut(t *testing.T) {
 		return err
 	}))
 	today := day
-	g, err := Open(t.Context(), Options{Store: p.store, Library: p.Library, PinnedTo: &today, Seasons: fewSeasons})
+	g, err := Open(t.Context(), plot.Options{Store: p.store, Library: p.Plot.Library, PinnedTo: &today, Seasons: fewSeasons})
 	check(t, err)
-	v, err := g.Planting(t.Context(), planting, NoDay)
+	v, err := g.Place.Planting(t.Context(), planting, plot.NoDay)
 	check(t, err)
 	if v.Identity == "sure" || len(v.Allowance) != 0 || !strings.Contains(v.Name, "cannot be read") {
 		t.Errorf("the planting is %s, %s", v.Name, v.Identity)
 	}
 	for name, ask := range map[string]func() error{
-		"now":       func() error { _, err := g.Now(t.Context(), NoDay); return err },
-		"plot":      func() error { _, err := g.Plot(t.Context(), NoDay); return err },
-		"gather":    func() error { _, err := g.Gather(t.Context(), NoDay); return err },
-		"round":     func() error { _, err := g.Round(t.Context()); return err },
-		"plants":    func() error { _, err := g.Plants(t.Context(), NoDay, PlantsFilter{}); return err },
-		"check":     func() error { _, err := g.Check(t.Context(), planting, NoDay, ""); return err },
-		"baskets":   func() error { _, err := g.Baskets(t.Context()); return err },
-		"practice":  func() error { _, err := g.Practice(t.Context()); return err },
-		"ground":    func() error { _, err := g.BedGround(t.Context(), p.bed); return err },
-		"mates":     func() error { _, err := g.Mates(t.Context(), p.bed); return err },
-		"what":      func() error { _, err := g.What(t.Context(), p.bed, WhatFilter{}); return err },
-		"calendar":  func() error { _, err := g.Calendar(t.Context()); return err },
-		"household": func() error { _, err := g.Household(t.Context()); return err },
+		"now":       func() error { _, err := g.Now.Now(t.Context(), plot.NoDay); return err },
+		"plot":      func() error { _, err := g.Place.Plot(t.Context(), plot.NoDay); return err },
+		"gather":    func() error { _, err := g.Gather.Gather(t.Context(), plot.NoDay); return err },
+		"round":     func() error { _, err := g.Now.Round(t.Context()); return err },
+		"plants":    func() error { _, err := g.Plants.Plants(t.Context(), plot.NoDay, plants.PlantsFilter{}); return err },
+		"check":     func() error { _, err := g.Identity.Check(t.Context(), planting, plot.NoDay, ""); return err },
+		"baskets":   func() error { _, err := g.Gather.Baskets(t.Context()); return err },
+		"practice":  func() error { _, err := g.Practice.Practice(t.Context()); return err },
+		"ground":    func() error { _, err := g.Place.BedGround(t.Context(), p.bed); return err },
+		"mates":     func() error { _, err := g.Place.Mates(t.Context(), p.bed); return err },
+		"what":      func() error { _, err := g.Place.What(t.Context(), p.bed, place.WhatFilter{}); return err },
+		"calendar":  func() error { _, err := g.Now.Calendar(t.Context()); return err },
+		"household": func() error { _, err := g.Household.Household(t.Context()); return err },
 	} {
 		if err := ask(); err != nil {
 			t.Errorf("%s: %v", name, err)
@@ -308,30 +314,30 @@ func TestTheBarestPlantIsShownEverywhere(t *testing.T) {
 		"part":        []any{table{"name": "leaf", "kind": "leaf", "verdict": []any{"not used"}}},
 		"look_alike":  []any{table{"name": "wild rocket", "botanical": "Diplotaxis tenuifolia (L.) DC.", "danger": "harmless", "decides": "It is larger.", "when": "summer"}},
 	}
-	_, id, err := p.PutOwnPlant(t.Context(), AsItStands, PlantFileInput{Sheet: sheet})
+	_, id, err := p.Plants.PutOwnPlant(t.Context(), say.AsItStands, plants.PlantFileInput{Sheet: sheet})
 	check(t, err)
-	_, err = p.AddPlanting(t.Context(), PlantingInput{BedID: p.bed, SpeciesID: id, Plants: 4, StartedOn: "2029-04-10", Origin: "seed"})
+	_, err = p.AddPlanting(t.Context(), input.PlantingInput{BedID: p.bed, SpeciesID: id, Plants: 4, StartedOn: "2029-04-10", Origin: "seed"})
 	check(t, err)
 	ctx := t.Context()
-	state, err := p.state(ctx)
+	state, err := p.Plot.State(ctx)
 	check(t, err)
-	standing := state.plantings[len(state.plantings)-1].ID
+	standing := state.Plantings[len(state.Plantings)-1].ID
 	for name, view := range map[string]func() (any, error){
-		"the plants":    func() (any, error) { return p.Plants(ctx, NoDay, PlantsFilter{}) },
-		"its page":      func() (any, error) { return p.Plant(ctx, id, NoDay) },
-		"a comparison":  func() (any, error) { return p.Compare(ctx, NoDay, []string{id, "hop"}) },
-		"its file":      func() (any, error) { return p.PlantFile(ctx, id) },
-		"what is this":  func() (any, error) { return p.WhatIsThis(ctx, map[string]string{"smell": "mustard"}, nil) },
-		"the practice":  func() (any, error) { return p.Practice(ctx) },
-		"now":           func() (any, error) { return p.Now(ctx, NoDay) },
-		"the plot":      func() (any, error) { return p.Plot(ctx, NoDay) },
-		"the gathering": func() (any, error) { return p.Gather(ctx, NoDay) },
-		"the round":     func() (any, error) { return p.Round(ctx) },
-		"where it goes": func() (any, error) { return p.Where(ctx, id) },
-		"what suits":    func() (any, error) { return p.What(ctx, p.bed, WhatFilter{}) },
-		"its mates":     func() (any, error) { return p.Mates(ctx, p.bed) },
-		"its planting":  func() (any, error) { return p.Planting(ctx, standing, NoDay) },
-		"its check":     func() (any, error) { return p.Check(ctx, standing, NoDay, "") },
+		"the plants":    func() (any, error) { return p.Plants.Plants(ctx, plot.NoDay, plants.PlantsFilter{}) },
+		"its page":      func() (any, error) { return p.Plants.Plant(ctx, id, plot.NoDay) },
+		"a comparison":  func() (any, error) { return p.Plants.Compare(ctx, plot.NoDay, []string{id, "hop"}) },
+		"its file":      func() (any, error) { return p.Plants.PlantFile(ctx, id) },
+		"what is this":  func() (any, error) { return p.Identity.WhatIsThis(ctx, map[string]string{"smell": "mustard"}, nil) },
+		"the practice":  func() (any, error) { return p.Practice.Practice(ctx) },
+		"now":           func() (any, error) { return p.Now.Now(ctx, plot.NoDay) },
+		"the plot":      func() (any, error) { return p.Place.Plot(ctx, plot.NoDay) },
+		"the gathering": func() (any, error) { return p.Gather.Gather(ctx, plot.NoDay) },
+		"the round":     func() (any, error) { return p.Now.Round(ctx) },
+		"where it goes": func() (any, error) { return p.Place.Where(ctx, id) },
+		"what suits":    func() (any, error) { return p.Place.What(ctx, p.bed, place.WhatFilter{}) },
+		"its mates":     func() (any, error) { return p.Place.Mates(ctx, p.bed) },
+		"its planting":  func() (any, error) { return p.Place.Planting(ctx, standing, plot.NoDay) },
+		"its check":     func() (any, error) { return p.Identity.Check(ctx, standing, plot.NoDay, "") },
 	} {
 		v, err := view()
 		if err != nil {
@@ -346,46 +352,46 @@ func TestTheBarestPlantIsShownEverywhere(t *testing.T) {
 // the plot too, and taken out of the library it leaves what ships in its place.
 func TestAnOwnPlantStandsInForTheLibrarys(t *testing.T) {
 	p := newPlot(t)
-	file, err := p.PlantFile(t.Context(), "garden-sorrel")
+	file, err := p.Plants.PlantFile(t.Context(), "garden-sorrel")
 	check(t, err)
 	names := func() (page, standing string) {
-		v, err := p.Plant(t.Context(), "garden-sorrel", NoDay)
+		v, err := p.Plants.Plant(t.Context(), "garden-sorrel", plot.NoDay)
 		check(t, err)
-		planting, err := p.Planting(t.Context(), p.planting, NoDay)
+		planting, err := p.Place.Planting(t.Context(), p.planting, plot.NoDay)
 		check(t, err)
 		return v.Name, planting.Name
 	}
-	_, id, err := p.PutOwnPlant(t.Context(), AsItStands, PlantFileInput{Text: strings.Replace(file.Text, `name = "garden sorrel"`, `name = "our sorrel"`, 1)})
+	_, id, err := p.Plants.PutOwnPlant(t.Context(), say.AsItStands, plants.PlantFileInput{Text: strings.Replace(file.Text, `name = "garden sorrel"`, `name = "our sorrel"`, 1)})
 	check(t, err)
 	if page, standing := names(); id != "garden-sorrel" || page != "our sorrel" || standing != "our sorrel" {
 		t.Errorf("%s is called %s, and %s where it stands", id, page, standing)
 	}
-	if v, err := p.Planting(t.Context(), p.planting, NoDay); err != nil || v.Identity != "sure" {
+	if v, err := p.Place.Planting(t.Context(), p.planting, plot.NoDay); err != nil || v.Identity != "sure" {
 		t.Errorf("what was proved is %s, %v", v.Identity, err)
 	}
-	_, err = p.RemoveOwnPlant(t.Context(), id)
+	_, err = p.Plants.RemoveOwnPlant(t.Context(), id)
 	check(t, err)
 	if page, standing := names(); page != "garden sorrel" || standing != "garden sorrel" {
 		t.Errorf("taken out it is called %s, and %s where it stands", page, standing)
 	}
-	if _, err := p.RemoveOwnPlant(t.Context(), id); !errors.As(err, new(NotFoundError)) {
+	if _, err := p.Plants.RemoveOwnPlant(t.Context(), id); !errors.As(err, new(say.NotFoundError)) {
 		t.Errorf("taken out twice: %v", err)
 	}
 	before := p.entries()
-	hemlock, err := p.PlantFile(t.Context(), "hemlock")
+	hemlock, err := p.Plants.PlantFile(t.Context(), "hemlock")
 	check(t, err)
-	_, _, err = p.PutOwnPlant(t.Context(), AsItStands, PlantFileInput{Text: hemlock.Text})
+	_, _, err = p.Plants.PutOwnPlant(t.Context(), say.AsItStands, plants.PlantFileInput{Text: hemlock.Text})
 	p.refused(err, "text", "stays as it is there", before)
-	_, _, err = p.PutOwnPlant(t.Context(), AsItStands, PlantFileInput{Sheet: hemlock.Sheet})
+	_, _, err = p.Plants.PutOwnPlant(t.Context(), say.AsItStands, plants.PlantFileInput{Sheet: hemlock.Sheet})
 	p.refused(err, "sheet.id", "stays as it is there", before)
 }
 
 // sureSage plants common sage that is sure, old enough to cut.
-func sureSage(p *plot) int64 {
+func sureSage(p *fixture) int64 {
 	p.t.Helper()
-	_, err := p.AddPlanting(p.t.Context(), PlantingInput{BedID: p.bed, SpeciesID: "common-sage", Plants: 4, StartedOn: "2028-04-10", Origin: "bought", Labelled: true, Source: "A label."})
+	_, err := p.AddPlanting(p.t.Context(), input.PlantingInput{BedID: p.bed, SpeciesID: "common-sage", Plants: 4, StartedOn: "2028-04-10", Origin: "bought", Labelled: true, Source: "A label."})
 	check(p.t, err)
-	for _, planting := range must(p.Plot(p.t.Context(), NoDay)).Beds[0].Plantings {
+	for _, planting := range must(p.Place.Plot(p.t.Context(), plot.NoDay)).Beds[0].Plantings {
 		if planting.SpeciesID == "common-sage" {
 			return planting.ID
 		}
@@ -405,23 +411,23 @@ func must[T any](value T, err error) T {
 // asked of a picking that is there.
 func TestTheCautionsOfAPickingAreThoseOfWhatIsMade(t *testing.T) {
 	p := newPlot(t)
-	_, err := p.NotePicking(t.Context(), p.planting, PickingInput{Day: "2031-05-26", Part: "leaf", Amount: "12"})
+	_, err := p.Gather.NotePicking(t.Context(), p.planting, gather.PickingInput{Day: "2031-05-26", Part: "leaf", Amount: "12"})
 	check(t, err)
 	sage := sureSage(p)
-	_, err = p.NotePicking(t.Context(), sage, PickingInput{Day: "2031-05-26", Part: "leaf", Amount: "12"})
+	_, err = p.Gather.NotePicking(t.Context(), sage, gather.PickingInput{Day: "2031-05-26", Part: "leaf", Amount: "12"})
 	check(t, err)
-	all, err := p.Baskets(t.Context())
+	all, err := p.Gather.Baskets(t.Context())
 	check(t, err)
-	slices.SortFunc(all, func(a, b BasketView) int { return cmp.Compare(b.PickingID, a.PickingID) })
+	slices.SortFunc(all, func(a, b gather.BasketView) int { return cmp.Compare(b.PickingID, a.PickingID) })
 	before := p.entries()
-	_, err = p.CautionsFor(t.Context(), all[1].PickingID, "tea") // of sorrel, which is food
+	_, err = p.Gather.CautionsFor(t.Context(), all[1].PickingID, "tea") // of sorrel, which is food
 	p.refused(err, "preparation", "is not made into that here; choose from food", before)
-	_, err = p.Label(t.Context(), all[1].PickingID, "tea")
-	if !errors.As(err, new(ConflictError)) { // it is not sorted yet
+	_, err = p.Gather.Label(t.Context(), all[1].PickingID, "tea")
+	if !errors.As(err, new(say.ConflictError)) { // it is not sorted yet
 		t.Errorf("a label before it is sorted: %v", err)
 	}
 	for _, made := range []string{"", "food", "tea", "salve"} {
-		v, err := p.CautionsFor(t.Context(), all[0].PickingID, made)
+		v, err := p.Gather.CautionsFor(t.Context(), all[0].PickingID, made)
 		check(t, err)
 		noNulls(t, "the cautions of "+made, v)
 		if !strings.Contains(v.Ask, "doctor or pharmacist") || len(v.List) == 0 && v.None == "" {
@@ -433,7 +439,7 @@ func TestTheCautionsOfAPickingAreThoseOfWhatIsMade(t *testing.T) {
 			}
 		}
 	}
-	if _, err := p.CautionsFor(t.Context(), 9999, "tea"); !errors.As(err, new(NotFoundError)) {
+	if _, err := p.Gather.CautionsFor(t.Context(), 9999, "tea"); !errors.As(err, new(say.NotFoundError)) {
 		t.Errorf("of a picking that is none: %v", err)
 	}
 }

@@ -8,10 +8,14 @@ import (
 	"testing"
 
 	"bramblyacre/core/harvest"
+	"bramblyacre/garden/gather"
+	"bramblyacre/garden/place"
+	"bramblyacre/garden/plot"
+	"bramblyacre/garden/say"
 )
 
-func unsafeStrip(y1, reach string) ItemInput {
-	return ItemInput{Kind: "unsafe ground", Name: "Lane", FormInput: FormInput{Shape: "line", Width: "1 m", Points: []Corner{{"0 m", y1}, {"30 m", y1}}}, Unsafe: "road verge", Reach: reach}
+func unsafeStrip(y1, reach string) place.ItemInput {
+	return place.ItemInput{Kind: "unsafe ground", Name: "Lane", FormInput: place.FormInput{Shape: "line", Width: "1 m", Points: []place.Corner{{X: "0 m", Y: y1}, {X: "30 m", Y: y1}}}, Unsafe: "road verge", Reach: reach}
 }
 
 // A planting whose crown or roots reach unsafe ground is told so at the planting,
@@ -19,13 +23,13 @@ func unsafeStrip(y1, reach string) ItemInput {
 func TestUnsafeGroundForbidsUseWhereverItIsReached(t *testing.T) {
 	p := newPlot(t) // a bed from y 4.4 to 5.6
 	far := p.add(unsafeStrip("9 m", "1 m"))
-	view, err := p.Planting(t.Context(), p.planting, NoDay)
+	view, err := p.Place.Planting(t.Context(), p.planting, plot.NoDay)
 	check(t, err)
 	if len(view.Ground) != 0 || view.Allowance[0].Refusal != nil {
 		t.Fatalf("three metres off, the verge is felt: %+v", view.Ground)
 	}
 	p.add(unsafeStrip("7 m", "1 m")) // its reach begins at 5.5, within the roots of the last row
-	view, err = p.Planting(t.Context(), p.planting, NoDay)
+	view, err = p.Place.Planting(t.Context(), p.planting, plot.NoDay)
 	check(t, err)
 	if len(view.Ground) != 1 || !view.Ground[0].Forbids || !strings.Contains(view.Ground[0].Words, "Lane (road verge)") {
 		t.Errorf("at the planting: %+v", view.Ground)
@@ -41,22 +45,22 @@ func TestUnsafeGroundForbidsUseWhereverItIsReached(t *testing.T) {
 		}
 	}
 	before := p.entries()
-	_, err = p.NotePicking(t.Context(), p.planting, PickingInput{Day: day.String(), Part: "leaf", Amount: "3 leaves", TookAnyway: true})
+	_, err = p.Gather.NotePicking(t.Context(), p.planting, gather.PickingInput{Day: day.String(), Part: "leaf", Amount: "3 leaves", TookAnyway: true})
 	p.refused(err, "part", "road verge", before)
-	now, err := p.Now(t.Context(), NoDay)
+	now, err := p.Now.Now(t.Context(), plot.NoDay)
 	check(t, err)
 	for _, j := range append(now.Closing, now.Open...) {
 		if j.Kind == "pick" {
 			t.Errorf("a picking is offered: %+v", j)
 		}
 	}
-	where, err := p.Where(t.Context(), "lovage")
+	where, err := p.Place.Where(t.Context(), "lovage")
 	check(t, err)
 	if len(where.Beds[0].Forbids) != 1 || where.Beds[0].Value == 0 {
 		t.Errorf("asked where lovage goes, the bed forbids %v and scores %v", where.Beds[0].Forbids, where.Beds[0].Value)
 	}
 	// A pot's roots stay in it: only the crown, 15 cm here, counts.
-	_, err = p.RemoveItem(t.Context(), far)
+	_, err = p.Place.RemoveItem(t.Context(), far)
 	check(t, err)
 	for y, reached := range map[string]bool{"8.6 m": true, "8.9 m": false} {
 		x := "4 m"
@@ -67,12 +71,12 @@ func TestUnsafeGroundForbidsUseWhereverItIsReached(t *testing.T) {
 		in.BedID, in.Plants = p.addBed(pot("Pot at "+y, x, y)), 1
 		_, err = p.AddPlanting(t.Context(), in)
 		check(t, err)
-		inPot, err := p.Planting(t.Context(), p.newest().PlantingID, NoDay)
+		inPot, err := p.Place.Planting(t.Context(), p.newest().PlantingID, plot.NoDay)
 		check(t, err)
 		if got := len(inPot.Ground) > 0; got != reached {
 			t.Errorf("the pot at %s is reached: %v", y, got)
 		}
-		_, err = p.RemovePlanting(t.Context(), inPot.ID)
+		_, err = p.Place.RemovePlanting(t.Context(), inPot.ID)
 		check(t, err)
 	}
 }
@@ -83,7 +87,7 @@ func TestAPoisoningTreeWarnsAndForbidsNothing(t *testing.T) {
 	walnut := tree("10 m", "9 m", "6 m", "9 m")
 	walnut.Tree, walnut.Name = "walnut", "Old walnut"
 	p.add(walnut)
-	view, err := p.Planting(t.Context(), p.planting, NoDay)
+	view, err := p.Place.Planting(t.Context(), p.planting, plot.NoDay)
 	check(t, err)
 	if len(view.Ground) != 1 || view.Ground[0].Forbids || !strings.Contains(view.Ground[0].Words, "Old walnut") || !strings.Contains(view.Ground[0].Words, "not on record here") {
 		t.Errorf("under the walnut: %+v", view.Ground)
@@ -95,16 +99,16 @@ func TestAPoisoningTreeWarnsAndForbidsNothing(t *testing.T) {
 	if leaf.Refusal != nil || len(leaf.Notices) != 1 || len(view.Windows[0].Notices) != 1 {
 		t.Errorf("the walnut: refusal %+v, notices %v and %v", leaf.Refusal, leaf.Notices, view.Windows[0].Notices)
 	}
-	where, err := p.Where(t.Context(), "lovage")
+	where, err := p.Place.Where(t.Context(), "lovage")
 	check(t, err)
 	if got := need(t, where.Beds[0], "trees' poison"); got.Value != 0.5 || !strings.Contains(got.Words, "not on record") {
 		t.Errorf("lovage under the walnut: %+v", got)
 	}
 }
 
-func need(t *testing.T, suit SuitView, name string) SiteNeedView {
+func need(t *testing.T, suit place.SuitView, name string) place.SiteNeedView {
 	t.Helper()
-	i := slices.IndexFunc(suit.Needs, func(n SiteNeedView) bool { return n.Need == name })
+	i := slices.IndexFunc(suit.Needs, func(n place.SiteNeedView) bool { return n.Need == name })
 	if i < 0 {
 		t.Fatalf("%s has no need %q", suit.Name, name)
 	}
@@ -122,7 +126,7 @@ func TestNeighboursStandWithinReachOfASpade(t *testing.T) {
 	in.BedID = p.addBed(far)
 	_, err = p.AddPlanting(t.Context(), in)
 	check(t, err)
-	view, err := p.Planting(t.Context(), p.planting, NoDay)
+	view, err := p.Place.Planting(t.Context(), p.planting, plot.NoDay)
 	check(t, err)
 	if len(view.Neighbours) != 1 || view.Neighbours[0].Bed != "Long Bed" || !strings.Contains(view.Neighbours[0].Words, "roots lie shallow") {
 		t.Errorf("within reach of the sorrel: %+v", view.Neighbours)
@@ -130,7 +134,7 @@ func TestNeighboursStandWithinReachOfASpade(t *testing.T) {
 	in.SpeciesID, in.BedID, in.StartedOn = "lovage", p.bed, "2028-05-01"
 	_, err = p.AddPlanting(t.Context(), in)
 	check(t, err)
-	lovage, err := p.Planting(t.Context(), p.newest().PlantingID, NoDay)
+	lovage, err := p.Place.Planting(t.Context(), p.newest().PlantingID, plot.NoDay)
 	check(t, err)
 	for _, a := range lovage.Allowance {
 		if lifted := a.Verb == "Lift"; lifted != (len(a.Beside) > 0) {
@@ -141,24 +145,24 @@ func TestNeighboursStandWithinReachOfASpade(t *testing.T) {
 
 func TestReadingsShiftTheBeliefAndThoseThatCannotBeAreRefused(t *testing.T) {
 	p := newPlot(t) // its grower said moist
-	moisture := func() AspectView {
-		ground, err := p.BedGround(t.Context(), p.bed)
+	moisture := func() place.AspectView {
+		ground, err := p.Place.BedGround(t.Context(), p.bed)
 		check(t, err)
-		return ground.Aspects[slices.IndexFunc(ground.Aspects, func(a AspectView) bool { return a.ID == "moisture" })]
+		return ground.Aspects[slices.IndexFunc(ground.Aspects, func(a place.AspectView) bool { return a.ID == "moisture" })]
 	}
 	if a := moisture(); a.Likely != "moist" || len(a.Evidence) != 1 || a.Evidence[0].Strength != "strong" {
 		t.Errorf("by the word alone: %+v", a)
 	}
-	note := func(kind string, detail ReadingDetail) error {
-		_, err := p.NoteReading(t.Context(), p.bed, ReadingInput{Day: "2031-05-20", Kind: kind, ReadingDetail: detail})
+	note := func(kind string, detail plot.ReadingDetail) error {
+		_, err := p.Place.NoteReading(t.Context(), p.bed, place.ReadingInput{Day: "2031-05-20", Kind: kind, ReadingDetail: detail})
 		return err
 	}
-	check(t, note("sign", ReadingDetail{Sign: "dusty"}))
+	check(t, note("sign", plot.ReadingDetail{Sign: "dusty"}))
 	if a := moisture(); len(a.Against) != 1 || !strings.Contains(a.Against[0], "dusty a hand down") {
 		t.Errorf("dust in a moist bed: %+v", a.Against)
 	}
-	check(t, note("jar", ReadingDetail{SandMM: new(60.0), SiltMM: new(25.0), ClayMM: new(15.0)}))
-	ground, err := p.BedGround(t.Context(), p.bed)
+	check(t, note("jar", plot.ReadingDetail{SandMM: new(60.0), SiltMM: new(25.0), ClayMM: new(15.0)}))
+	ground, err := p.Place.BedGround(t.Context(), p.bed)
 	check(t, err)
 	if ground.Aspects[0].Likely != "sandy loam" || len(ground.Readings) != 2 {
 		t.Errorf("the jar says %s after %d readings", ground.Aspects[0].Words, len(ground.Readings))
@@ -166,34 +170,34 @@ func TestReadingsShiftTheBeliefAndThoseThatCannotBeAreRefused(t *testing.T) {
 	before := p.entries()
 	for _, test := range []struct {
 		kind         string
-		detail       ReadingDetail
+		detail       plot.ReadingDetail
 		field, words string
 	}{
-		{"jar", ReadingDetail{SandMM: new(0.0), SiltMM: new(0.0), ClayMM: new(0.0)}, "sandMm", "sum to nothing"},
-		{"jar", ReadingDetail{SandMM: new(3.0), ClayMM: new(2.0)}, "siltMm", "Write a number"},
-		{"jar", ReadingDetail{SandMM: new(-3.0), SiltMM: new(1.0), ClayMM: new(2.0)}, "sandMm", "cannot be -3 mm"},
-		{"ph strip", ReadingDetail{PH: new(15.0)}, "ph", "not a soil's"},
-		{"ph meter", ReadingDetail{}, "ph", "Write a number"},
-		{"infiltration", ReadingDetail{FallMM: new(5.0), Minutes: new(0.0)}, "fallMm", "minutes"},
-		{"ribbon", ReadingDetail{Ribbon: new(30.0), Feel: "cold"}, "ribbonMm", "is not a feel"},
-		{"worms", ReadingDetail{Worms: new(-2.0)}, "worms", "cannot be"},
-		{"depth", ReadingDetail{DepthCm: new(1000.0)}, "depthCm", "cannot be"},
-		{"sign", ReadingDetail{Sign: "omen"}, "sign", "hoose a sign"},
-		{"dream", ReadingDetail{}, "kind", "Choose what was read"},
+		{"jar", plot.ReadingDetail{SandMM: new(0.0), SiltMM: new(0.0), ClayMM: new(0.0)}, "sandMm", "sum to nothing"},
+		{"jar", plot.ReadingDetail{SandMM: new(3.0), ClayMM: new(2.0)}, "siltMm", "Write a number"},
+		{"jar", plot.ReadingDetail{SandMM: new(-3.0), SiltMM: new(1.0), ClayMM: new(2.0)}, "sandMm", "cannot be -3 mm"},
+		{"ph strip", plot.ReadingDetail{PH: new(15.0)}, "ph", "not a soil's"},
+		{"ph meter", plot.ReadingDetail{}, "ph", "Write a number"},
+		{"infiltration", plot.ReadingDetail{FallMM: new(5.0), Minutes: new(0.0)}, "fallMm", "minutes"},
+		{"ribbon", plot.ReadingDetail{Ribbon: new(30.0), Feel: "cold"}, "ribbonMm", "is not a feel"},
+		{"worms", plot.ReadingDetail{Worms: new(-2.0)}, "worms", "cannot be"},
+		{"depth", plot.ReadingDetail{DepthCm: new(1000.0)}, "depthCm", "cannot be"},
+		{"sign", plot.ReadingDetail{Sign: "omen"}, "sign", "hoose a sign"},
+		{"dream", plot.ReadingDetail{}, "kind", "Choose what was read"},
 	} {
 		p.refused(note(test.kind, test.detail), test.field, test.words, before)
 	}
-	_, err = p.NoteReading(t.Context(), p.bed, ReadingInput{Day: "2031-06-20", Kind: "sign", ReadingDetail: ReadingDetail{Sign: "dusty"}})
+	_, err = p.Place.NoteReading(t.Context(), p.bed, place.ReadingInput{Day: "2031-06-20", Kind: "sign", ReadingDetail: plot.ReadingDetail{Sign: "dusty"}})
 	p.refused(err, "day", "has not come yet", before)
-	if _, err := p.NoteReading(t.Context(), 99, ReadingInput{}); !errors.As(err, new(NotFoundError)) {
+	if _, err := p.Place.NoteReading(t.Context(), 99, place.ReadingInput{}); !errors.As(err, new(say.NotFoundError)) {
 		t.Errorf("a bed that is none was read: %v", err)
 	}
 }
 
 func TestWaterBesideABedIsEvidence(t *testing.T) {
 	p := newPlot(t)
-	p.add(ItemInput{Kind: "pond", FormInput: FormInput{Shape: "round", X: "10 m", Y: "7 m", Width: "2 m"}})
-	ground, err := p.BedGround(t.Context(), p.bed)
+	p.add(place.ItemInput{Kind: "pond", FormInput: place.FormInput{Shape: "round", X: "10 m", Y: "7 m", Width: "2 m"}})
+	ground, err := p.Place.BedGround(t.Context(), p.bed)
 	check(t, err)
 	found := false
 	for _, a := range ground.Aspects {
@@ -201,7 +205,7 @@ func TestWaterBesideABedIsEvidence(t *testing.T) {
 			found = found || e.From == "the plan" && strings.Contains(e.Name, "pond")
 		}
 	}
-	if !found || !slices.ContainsFunc(ground.Beside, func(b BesideView) bool { return b.Words == "the pond, on its south side" }) {
+	if !found || !slices.ContainsFunc(ground.Beside, func(b place.BesideView) bool { return b.Words == "the pond, on its south side" }) {
 		t.Errorf("beside the pond: %+v", ground.Beside)
 	}
 }
@@ -211,30 +215,30 @@ func TestBothQuestionsAndTheirReasons(t *testing.T) {
 	wet := goodBed()
 	wet.Name, wet.Y, wet.Moisture, wet.Winter, wet.Drainage, wet.Texture = "Bog", "12 m", "wet", "wet", "waterlogged", "clay"
 	bog := p.addBed(wet)
-	where, err := p.Where(t.Context(), "common-sage")
+	where, err := p.Place.Where(t.Context(), "common-sage")
 	check(t, err)
 	if where.Beds[0].Bed != "Long Bed" || where.Beds[1].Verdict != "no" || !strings.Contains(where.Beds[1].Words, "it is") {
 		t.Errorf("sage goes best in %s; the bog: %s", where.Beds[0].Bed, where.Beds[1].Words)
 	}
-	meadowsweet, err := p.Where(t.Context(), "meadowsweet")
+	meadowsweet, err := p.Place.Where(t.Context(), "meadowsweet")
 	check(t, err)
 	if meadowsweet.Beds[0].Bed != "Bog" || meadowsweet.Beds[0].Value <= where.Beds[1].Value {
 		t.Errorf("meadowsweet goes best in %s", meadowsweet.Beds[0].Bed)
 	}
-	what, err := p.What(t.Context(), bog, WhatFilter{})
+	what, err := p.Place.What(t.Context(), bog, place.WhatFilter{})
 	check(t, err)
 	if what.Species[0].SpeciesID != "meadowsweet" || what.Species[0].Value < what.Species[len(what.Species)-1].Value || len(what.Species) < 60 {
 		t.Errorf("the bog suits %s first, of %d", what.Species[0].Name, len(what.Species))
 	}
 	for i := 1; i < len(what.Species); i++ {
-		if species, _ := p.lib().Species(what.Species[i].SpeciesID); !species.IsUsed() {
+		if species, _ := p.Plot.Lib().Species(what.Species[i].SpeciesID); !species.IsUsed() {
 			t.Errorf("%s is offered for the bog, and never used", species.ID)
 		}
 		if what.Species[i].Value > what.Species[i-1].Value {
 			t.Errorf("%s stands before the better %s", what.Species[i-1].Name, what.Species[i].Name)
 		}
 	}
-	fibre, err := p.What(t.Context(), bog, WhatFilter{Use: "fibre", Spread: "runs"})
+	fibre, err := p.Place.What(t.Context(), bog, place.WhatFilter{Use: "fibre", Spread: "runs"})
 	check(t, err)
 	for _, suits := range fibre.Species {
 		if suits.Spread != "runs" || !slices.Contains(suits.Uses, "fibre") {
@@ -244,10 +248,10 @@ func TestBothQuestionsAndTheirReasons(t *testing.T) {
 	if len(fibre.Species) != 3 {
 		t.Errorf("%d plants run and give fibre; want reedmace, nettle and hop", len(fibre.Species))
 	}
-	if _, err := p.What(t.Context(), bog, WhatFilter{Use: "gold"}); !errors.As(err, new(Faults)) {
+	if _, err := p.Place.What(t.Context(), bog, place.WhatFilter{Use: "gold"}); !errors.As(err, new(say.Faults)) {
 		t.Errorf("what gives gold: %v", err)
 	}
-	if _, err := p.Where(t.Context(), "mandrake"); !errors.As(err, new(NotFoundError)) {
+	if _, err := p.Place.Where(t.Context(), "mandrake"); !errors.As(err, new(say.NotFoundError)) {
 		t.Errorf("where mandrake goes: %v", err)
 	}
 	for _, n := range where.Beds[1].Needs {
@@ -270,20 +274,20 @@ func TestThePlotRemembers(t *testing.T) {
 	p := newPlot(t)
 	before := p.entries()
 	for _, test := range []struct {
-		in           FateInput
+		in           place.FateInput
 		field, words string
 	}{
-		{FateInput{Outcome: "vanished", Cause: "too dry"}, "outcome", "throve or failed"},
-		{FateInput{Outcome: "failed", Cause: "bad luck"}, "cause", "Choose why"},
-		{FateInput{Outcome: "failed", Cause: "too dry", Day: "2031-07-01"}, "day", "and today"},
-		{FateInput{Outcome: "failed", Cause: "too dry", Day: "1999-07-01"}, "day", "and today"},
+		{place.FateInput{Outcome: "vanished", Cause: "too dry"}, "outcome", "throve or failed"},
+		{place.FateInput{Outcome: "failed", Cause: "bad luck"}, "cause", "Choose why"},
+		{place.FateInput{Outcome: "failed", Cause: "too dry", Day: "2031-07-01"}, "day", "and today"},
+		{place.FateInput{Outcome: "failed", Cause: "too dry", Day: "1999-07-01"}, "day", "and today"},
 	} {
-		_, err := p.NoteFate(t.Context(), p.planting, test.in)
+		_, err := p.Place.NoteFate(t.Context(), p.planting, test.in)
 		p.refused(err, test.field, test.words, before)
 	}
-	_, err := p.NoteFate(t.Context(), p.planting, FateInput{Outcome: "failed", Cause: "too dry", Note: "scorched in July", Gone: true})
+	_, err := p.Place.NoteFate(t.Context(), p.planting, place.FateInput{Outcome: "failed", Cause: "too dry", Note: "scorched in July", Gone: true})
 	check(t, err)
-	where, err := p.Where(t.Context(), "garden-sorrel")
+	where, err := p.Place.Where(t.Context(), "garden-sorrel")
 	check(t, err)
 	if len(where.Beds[0].Memory) != 1 || where.Beds[0].Memory[0] != "Failed here in 2031: too dry. Scorched in July." || len(where.Memory) != 1 {
 		t.Errorf("the plot remembers %v, %v", where.Beds[0].Memory, where.Memory)
@@ -291,9 +295,9 @@ func TestThePlotRemembers(t *testing.T) {
 	if len(p.bedView(p.bed).Plantings) != 0 {
 		t.Error("what is gone still stands")
 	}
-	_, err = p.NoteFate(t.Context(), p.planting, FateInput{Outcome: "failed", Cause: "too dry", Gone: true})
+	_, err = p.Place.NoteFate(t.Context(), p.planting, place.FateInput{Outcome: "failed", Cause: "too dry", Gone: true})
 	p.refused(err, "gone", "off the plan already", p.entries())
-	what, err := p.What(t.Context(), p.bed, WhatFilter{})
+	what, err := p.Place.What(t.Context(), p.bed, place.WhatFilter{})
 	check(t, err)
 	for _, suit := range what.Species {
 		if (suit.SpeciesID == "garden-sorrel") != (len(suit.Memory) == 1) {
@@ -305,22 +309,22 @@ func TestThePlotRemembers(t *testing.T) {
 func TestWhatIfChangesTheAnswerAndNothingElse(t *testing.T) {
 	p := newPlot(t)
 	entries := p.entries()
-	as, err := p.WhatIf(t.Context(), p.bed, WhatIfInput{})
+	as, err := p.Place.WhatIf(t.Context(), p.bed, place.WhatIfInput{})
 	check(t, err)
 	if len(as.Plantings) != 1 || math.Abs(as.Plantings[0].Value-as.Before[0]) > 1e-9 {
 		t.Errorf("with nothing changed: %v, before %v", as.Plantings[0].Value, as.Before)
 	}
-	dark, err := p.WhatIf(t.Context(), p.bed, WhatIfInput{SunHours: new(0.0)})
+	dark, err := p.Place.WhatIf(t.Context(), p.bed, place.WhatIfInput{SunHours: new(0.0)})
 	check(t, err)
 	if dark.Plantings[0].Value >= dark.Before[0] || dark.Plantings[0].Needs[0].Need != "sun" {
 		t.Errorf("in the dark: %v, before %v; %s decides", dark.Plantings[0].Value, dark.Before, dark.Plantings[0].Needs[0].Need)
 	}
-	sour, err := p.WhatIf(t.Context(), p.bed, WhatIfInput{PH: new(9.0)})
+	sour, err := p.Place.WhatIf(t.Context(), p.bed, place.WhatIfInput{PH: new(9.0)})
 	check(t, err)
 	if sour.Plantings[0].Value != 0 {
 		t.Errorf("at pH 9 sorrel scores %v", sour.Plantings[0].Value)
 	}
-	frozen, err := p.WhatIf(t.Context(), p.bed, WhatIfInput{Colder: new(10.0)})
+	frozen, err := p.Place.WhatIf(t.Context(), p.bed, place.WhatIfInput{Colder: new(10.0)})
 	check(t, err)
 	if frozen.Plantings[0].Value > frozen.Before[0] {
 		t.Errorf("colder winters help sorrel: %v", frozen.Plantings[0].Value)
@@ -328,14 +332,14 @@ func TestWhatIfChangesTheAnswerAndNothingElse(t *testing.T) {
 	if p.entries() != entries {
 		t.Error("trying was noted")
 	}
-	if _, err := p.WhatIf(t.Context(), p.bed, WhatIfInput{PH: new(15.0)}); !errors.As(err, new(Faults)) {
+	if _, err := p.Place.WhatIf(t.Context(), p.bed, place.WhatIfInput{PH: new(15.0)}); !errors.As(err, new(say.Faults)) {
 		t.Errorf("pH 15 was tried: %v", err)
 	}
 }
 
 func TestBedMatesCrowdByYear(t *testing.T) {
 	p := newPlot(t) // 12 sorrel, 0.07 m² each full-grown, in 9.6 m²
-	mates, err := p.Mates(t.Context(), p.bed)
+	mates, err := p.Place.Mates(t.Context(), p.bed)
 	check(t, err)
 	if len(mates.Years) != 11 || len(mates.TakenM2) != 11 || mates.FullestM2 > mates.AreaM2 || !strings.HasPrefix(mates.Words, "At their largest") {
 		t.Errorf("sorrel alone: %s, %v", mates.Words, mates.TakenM2)
@@ -347,7 +351,7 @@ func TestBedMatesCrowdByYear(t *testing.T) {
 	in.SpeciesID, in.Plants = "meadowsweet", 2
 	_, err = p.AddPlanting(t.Context(), in)
 	check(t, err)
-	mates, err = p.Mates(t.Context(), p.bed)
+	mates, err = p.Place.Mates(t.Context(), p.bed)
 	check(t, err)
 	if mates.FullestM2 <= mates.AreaM2 || !strings.HasPrefix(mates.Words, "They fill the bed in 203") {
 		t.Errorf("thirty sages: %s, %v of %v", mates.Words, mates.TakenM2, mates.AreaM2)
@@ -361,7 +365,7 @@ func TestBedMatesCrowdByYear(t *testing.T) {
 	in.StartedOn = "2029-04-01"
 	_, err = p.AddPlanting(t.Context(), in)
 	check(t, err)
-	mates, err = p.Mates(t.Context(), p.bed)
+	mates, err = p.Place.Mates(t.Context(), p.bed)
 	check(t, err)
 	names := map[string]bool{}
 	for _, stand := range mates.Stands {
@@ -375,13 +379,13 @@ func TestBedMatesCrowdByYear(t *testing.T) {
 // What stands at a warm spot comes into its stages sooner, at a cold or shady one
 // later, and the planting says why.
 func TestASpotMovesTheStages(t *testing.T) {
-	ripe := func(spoil func(*BedInput)) (middle int, pace string) {
+	ripe := func(spoil func(*place.BedInput)) (middle int, pace string) {
 		p := newPlot(t)
 		in := goodBed()
 		spoil(&in)
-		_, err := p.ChangeBed(t.Context(), p.bed, AsItStands, in)
+		_, err := p.Place.ChangeBed(t.Context(), p.bed, say.AsItStands, in)
 		check(t, err)
-		view, err := p.Planting(t.Context(), p.planting, NoDay)
+		view, err := p.Place.Planting(t.Context(), p.planting, plot.NoDay)
 		check(t, err)
 		for _, stage := range view.Stages {
 			if stage.BBCH == 89 {
@@ -391,13 +395,13 @@ func TestASpotMovesTheStages(t *testing.T) {
 		t.Fatal("sorrel is never ripe")
 		return 0, ""
 	}
-	usual, words := ripe(func(*BedInput) {})
+	usual, words := ripe(func(*place.BedInput) {})
 	if strings.Contains(words, "reckoned") {
 		t.Errorf("an ordinary spot says %q", words)
 	}
-	warm, warmWords := ripe(func(in *BedInput) { in.Warmth = "warm" })
-	cold, coldWords := ripe(func(in *BedInput) { in.Warmth = "cold" })
-	shade, shadeWords := ripe(func(in *BedInput) { in.SunHours = new(2.0) })
+	warm, warmWords := ripe(func(in *place.BedInput) { in.Warmth = "warm" })
+	cold, coldWords := ripe(func(in *place.BedInput) { in.Warmth = "cold" })
+	shade, shadeWords := ripe(func(in *place.BedInput) { in.SunHours = new(2.0) })
 	if !(warm < usual && usual < shade && shade <= cold) {
 		t.Errorf("sorrel is ripe after %d days at a warm spot, %d at an ordinary, %d in shade, %d at a cold one", warm, usual, shade, cold)
 	}
@@ -413,8 +417,8 @@ func TestASpotMovesTheStages(t *testing.T) {
 // Shelter, warmth and edge are told from the plan where nobody has said them.
 func TestThePlanTellsShelterAndWarmth(t *testing.T) {
 	p := newPlot(t)
-	ground := func() GroundView {
-		v, err := p.BedGround(t.Context(), p.bed)
+	ground := func() place.GroundView {
+		v, err := p.Place.BedGround(t.Context(), p.bed)
 		check(t, err)
 		return v
 	}
@@ -427,7 +431,7 @@ func TestThePlanTellsShelterAndWarmth(t *testing.T) {
 	}
 	in := goodBed()
 	in.Shelter, in.Warmth, in.Edge, in.Frost = "sheltered", "cold", "held", true
-	_, err := p.ChangeBed(t.Context(), p.bed, AsItStands, in)
+	_, err := p.Place.ChangeBed(t.Context(), p.bed, say.AsItStands, in)
 	check(t, err)
 	if v := ground(); v.Shelter != "sheltered" || v.Warmth != "cold; frost gathers here" || !strings.HasPrefix(v.Edge, "held") {
 		t.Errorf("as said: %s; %s; %s", v.Shelter, v.Warmth, v.Edge)

@@ -7,45 +7,48 @@ import (
 	"testing"
 
 	"bramblyacre/core/geometry"
+	"bramblyacre/garden/place"
+	"bramblyacre/garden/plot"
+	"bramblyacre/garden/say"
 )
 
-func wall(x1, y1, x2, y2, height string) ItemInput {
-	return ItemInput{Kind: "wall", FormInput: FormInput{Shape: "line", Width: "30 cm", Points: []Corner{{x1, y1}, {x2, y2}}}, Height: height}
+func wall(x1, y1, x2, y2, height string) place.ItemInput {
+	return place.ItemInput{Kind: "wall", FormInput: place.FormInput{Shape: "line", Width: "30 cm", Points: []place.Corner{{X: x1, Y: y1}, {X: x2, Y: y2}}}, Height: height}
 }
 
-func tree(x, y, width, height string) ItemInput {
-	return ItemInput{Kind: "tree", FormInput: FormInput{Shape: "round", X: x, Y: y, Width: width}, Height: height, Leaf: "evergreen"}
+func tree(x, y, width, height string) place.ItemInput {
+	return place.ItemInput{Kind: "tree", FormInput: place.FormInput{Shape: "round", X: x, Y: y, Width: width}, Height: height, Leaf: "evergreen"}
 }
 
-func pot(name, x, y string) BedInput {
-	return BedInput{Name: name, FormInput: FormInput{Shape: "round", X: x, Y: y, Width: "60 cm"}}
+func pot(name, x, y string) place.BedInput {
+	return place.BedInput{Name: name, FormInput: place.FormInput{Shape: "round", X: x, Y: y, Width: "60 cm"}}
 }
 
 // add sets a thing on the plan and returns its id.
-func (p *plot) add(in ItemInput) int64 {
+func (p *fixture) add(in place.ItemInput) int64 {
 	p.t.Helper()
-	_, err := p.AddItem(p.t.Context(), in)
+	_, err := p.Place.AddItem(p.t.Context(), in)
 	check(p.t, err)
-	s, err := p.state(p.t.Context())
+	s, err := p.Plot.State(p.t.Context())
 	check(p.t, err)
-	return s.items[len(s.items)-1].ID
+	return s.Items[len(s.Items)-1].ID
 }
 
-func (p *plot) addBed(in BedInput) int64 {
+func (p *fixture) addBed(in place.BedInput) int64 {
 	p.t.Helper()
-	_, err := p.AddBed(p.t.Context(), in)
+	_, err := p.Place.AddBed(p.t.Context(), in)
 	check(p.t, err)
 	return p.newest().BedID
 }
 
-func (p *plot) view() PlotView {
+func (p *fixture) view() place.PlotView {
 	p.t.Helper()
-	v, err := p.Plot(p.t.Context(), NoDay)
+	v, err := p.Place.Plot(p.t.Context(), plot.NoDay)
 	check(p.t, err)
 	return v
 }
 
-func (p *plot) bedView(id int64) BedView {
+func (p *fixture) bedView(id int64) place.BedView {
 	p.t.Helper()
 	for _, bed := range p.view().Beds {
 		if bed.ID == id {
@@ -53,7 +56,7 @@ func (p *plot) bedView(id int64) BedView {
 		}
 	}
 	p.t.Fatalf("there is no bed %d", id)
-	return BedView{}
+	return place.BedView{}
 }
 
 func TestThingsThatCannotBeAreRefusedAtTheField(t *testing.T) {
@@ -61,37 +64,37 @@ func TestThingsThatCannotBeAreRefusedAtTheField(t *testing.T) {
 	before := p.entries()
 	good := tree("20 m", "12 m", "6 m", "9 m")
 	for _, test := range []struct {
-		spoil        func(*ItemInput)
+		spoil        func(*place.ItemInput)
 		field, words string
 	}{
-		{func(in *ItemInput) { in.Height = "400 m" }, "height", "must lie between"},
-		{func(in *ItemInput) { in.Height = "0" }, "height", "above nothing"},
-		{func(in *ItemInput) { in.Height = "" }, "height", "Write a length"},
-		{func(in *ItemInput) { in.Height = "tall" }, "height", "is not a length"},
-		{func(in *ItemInput) { in.CrownBase = "10 m" }, "crownBase", "below the top"},
-		{func(in *ItemInput) { in.Leaf = "" }, "leaf", "evergreen"},
-		{func(in *ItemInput) { in.Leaf, in.LeafFrom, in.LeafUntil = "deciduous", 0, 10 }, "leaf", "month"},
-		{func(in *ItemInput) { in.Tree = "triffid" }, "tree", "is not a tree on record"},
-		{func(in *ItemInput) { in.LetsThrough = new(140.0) }, "letsThrough", "between 0 and 100"},
-		{func(in *ItemInput) { in.Reach = "-3 m" }, "reach", "must lie between"},
-		{func(in *ItemInput) { in.Width = "0" }, "width", "must lie between"},
-		{func(in *ItemInput) { in.X = "3000 m" }, "x", "must lie between"},
-		{func(in *ItemInput) { in.Shape = "line" }, "shape", "cannot be a line"},
-		{func(in *ItemInput) { in.Kind = "dragon" }, "kind", "the plan knows"},
-		{func(in *ItemInput) { *in = wall("2 m", "2 m", "2 m", "2 m", "1 m") }, "points", "no length"},
-		{func(in *ItemInput) { in.Kind, in.Shape, in.Unsafe = "unsafe ground", "round", "" }, "unsafe", "Say what"},
-		{func(in *ItemInput) { in.Kind, in.Shape, in.Unsafe = "unsafe ground", "round", "ghosts" }, "unsafe", "is not a kind"},
-		{func(in *ItemInput) {
-			in.Kind, in.FormInput = "slope", FormInput{X: "5 m", Y: "5 m", Width: "4 m", Depth: "4 m"}
+		{func(in *place.ItemInput) { in.Height = "400 m" }, "height", "must lie between"},
+		{func(in *place.ItemInput) { in.Height = "0" }, "height", "above nothing"},
+		{func(in *place.ItemInput) { in.Height = "" }, "height", "Write a length"},
+		{func(in *place.ItemInput) { in.Height = "tall" }, "height", "is not a length"},
+		{func(in *place.ItemInput) { in.CrownBase = "10 m" }, "crownBase", "below the top"},
+		{func(in *place.ItemInput) { in.Leaf = "" }, "leaf", "evergreen"},
+		{func(in *place.ItemInput) { in.Leaf, in.LeafFrom, in.LeafUntil = "deciduous", 0, 10 }, "leaf", "month"},
+		{func(in *place.ItemInput) { in.Tree = "triffid" }, "tree", "is not a tree on record"},
+		{func(in *place.ItemInput) { in.LetsThrough = new(140.0) }, "letsThrough", "between 0 and 100"},
+		{func(in *place.ItemInput) { in.Reach = "-3 m" }, "reach", "must lie between"},
+		{func(in *place.ItemInput) { in.Width = "0" }, "width", "must lie between"},
+		{func(in *place.ItemInput) { in.X = "3000 m" }, "x", "must lie between"},
+		{func(in *place.ItemInput) { in.Shape = "line" }, "shape", "cannot be a line"},
+		{func(in *place.ItemInput) { in.Kind = "dragon" }, "kind", "the plan knows"},
+		{func(in *place.ItemInput) { *in = wall("2 m", "2 m", "2 m", "2 m", "1 m") }, "points", "no length"},
+		{func(in *place.ItemInput) { in.Kind, in.Shape, in.Unsafe = "unsafe ground", "round", "" }, "unsafe", "Say what"},
+		{func(in *place.ItemInput) { in.Kind, in.Shape, in.Unsafe = "unsafe ground", "round", "ghosts" }, "unsafe", "is not a kind"},
+		{func(in *place.ItemInput) {
+			in.Kind, in.FormInput = "slope", place.FormInput{X: "5 m", Y: "5 m", Width: "4 m", Depth: "4 m"}
 			in.FallPercent = new(10.0)
 		}, "facesDeg", "which way"},
 	} {
 		in := good
 		test.spoil(&in)
-		_, err := p.AddItem(t.Context(), in)
+		_, err := p.Place.AddItem(t.Context(), in)
 		p.refused(err, test.field, test.words, before)
 	}
-	if _, err := p.AddItem(t.Context(), good); err != nil {
+	if _, err := p.Place.AddItem(t.Context(), good); err != nil {
 		t.Errorf("a good tree is refused: %v", err)
 	}
 }
@@ -100,32 +103,34 @@ func TestBedsOfEveryShapeAndThoseThatCannotBe(t *testing.T) {
 	p := newPlot(t)
 	p.addBed(pot("Pot", "20 m", "15 m"))
 	before := p.entries()
-	polygon := func(corners ...Corner) FormInput { return FormInput{Shape: "polygon", Points: corners} }
+	polygon := func(corners ...place.Corner) place.FormInput {
+		return place.FormInput{Shape: "polygon", Points: corners}
+	}
 	for _, test := range []struct {
-		form         FormInput
+		form         place.FormInput
 		field, words string
 	}{
-		{polygon(Corner{"1 m", "9 m"}, Corner{"4 m", "9 m"}), "points", "three corners"},
-		{polygon(Corner{"1 m", "9 m"}, Corner{"4 m", "12 m"}, Corner{"4 m", "9 m"}, Corner{"1 m", "12 m"}), "points", "crosses itself"},
-		{polygon(Corner{"1 m", "9 m"}, Corner{"2 m", "9 m"}, Corner{"3 m", "9 m"}), "points", "folds back"},
-		{polygon(Corner{"1 m", "9 m"}, Corner{"far", "9 m"}, Corner{"3 m", "10 m"}), "points[1].x", "is not a length"},
-		{polygon(Corner{"1 m", "9 m"}, Corner{"29 m", "9 m"}, Corner{"29 m", "30 m"}), "points[2].y", "is not possible here"},
-		{FormInput{Shape: "ring", X: "15 m", Y: "12 m", Width: "3 m", Inner: "4 m"}, "inner", "smaller than the ring"},
-		{FormInput{Shape: "ring", X: "15 m", Y: "12 m", Width: "3 m"}, "inner", "Write a length"},
-		{FormInput{Shape: "round", X: "20.3 m", Y: "15 m", Width: "60 cm"}, "x", "would stand in the pot Pot"},
-		{FormInput{Shape: "round", X: "29.9 m", Y: "15 m", Width: "60 cm"}, "x", "reaches outside"},
-		{FormInput{Shape: "line", Width: "1 m", Points: []Corner{{"1 m", "9 m"}, {"5 m", "9 m"}}}, "shape", "A bed is a rectangle"},
-		{FormInput{Shape: "star", X: "2 m", Y: "15 m", Width: "60 cm"}, "shape", "Choose a shape"},
+		{polygon(place.Corner{X: "1 m", Y: "9 m"}, place.Corner{X: "4 m", Y: "9 m"}), "points", "three corners"},
+		{polygon(place.Corner{X: "1 m", Y: "9 m"}, place.Corner{X: "4 m", Y: "12 m"}, place.Corner{X: "4 m", Y: "9 m"}, place.Corner{X: "1 m", Y: "12 m"}), "points", "crosses itself"},
+		{polygon(place.Corner{X: "1 m", Y: "9 m"}, place.Corner{X: "2 m", Y: "9 m"}, place.Corner{X: "3 m", Y: "9 m"}), "points", "folds back"},
+		{polygon(place.Corner{X: "1 m", Y: "9 m"}, place.Corner{X: "far", Y: "9 m"}, place.Corner{X: "3 m", Y: "10 m"}), "points[1].x", "is not a length"},
+		{polygon(place.Corner{X: "1 m", Y: "9 m"}, place.Corner{X: "29 m", Y: "9 m"}, place.Corner{X: "29 m", Y: "30 m"}), "points[2].y", "is not possible here"},
+		{place.FormInput{Shape: "ring", X: "15 m", Y: "12 m", Width: "3 m", Inner: "4 m"}, "inner", "smaller than the ring"},
+		{place.FormInput{Shape: "ring", X: "15 m", Y: "12 m", Width: "3 m"}, "inner", "Write a length"},
+		{place.FormInput{Shape: "round", X: "20.3 m", Y: "15 m", Width: "60 cm"}, "x", "would stand in the pot Pot"},
+		{place.FormInput{Shape: "round", X: "29.9 m", Y: "15 m", Width: "60 cm"}, "x", "reaches outside"},
+		{place.FormInput{Shape: "line", Width: "1 m", Points: []place.Corner{{X: "1 m", Y: "9 m"}, {X: "5 m", Y: "9 m"}}}, "shape", "A bed is a rectangle"},
+		{place.FormInput{Shape: "star", X: "2 m", Y: "15 m", Width: "60 cm"}, "shape", "Choose a shape"},
 	} {
-		_, err := p.AddBed(t.Context(), BedInput{Name: "Other", FormInput: test.form})
+		_, err := p.Place.AddBed(t.Context(), place.BedInput{Name: "Other", FormInput: test.form})
 		p.refused(err, test.field, test.words, before)
 	}
-	ring := p.bedView(p.addBed(BedInput{Name: "Ring", FormInput: FormInput{Shape: "ring", X: "15 m", Y: "12 m", Width: "4 m", Inner: "1 m"}}))
+	ring := p.bedView(p.addBed(place.BedInput{Name: "Ring", FormInput: place.FormInput{Shape: "ring", X: "15 m", Y: "12 m", Width: "4 m", Inner: "1 m"}}))
 	if ring.Area != "11.8 m²" || len(ring.Hole) == 0 || ring.Size != "4 m across, its hole 1 m" {
 		t.Errorf("a ring of 4 m is %s, %s", ring.Size, ring.Area)
 	}
-	l := p.bedView(p.addBed(BedInput{Name: "Ell", FormInput: polygon(Corner{"1 m", "9 m"}, Corner{"4 m", "9 m"}, Corner{"4 m", "10 m"}, Corner{"2 m", "10 m"}, Corner{"2 m", "12 m"}, Corner{"1 m", "12 m"})}))
-	if l.Area != "5 m²" || l.Input.Points[3] != (Corner{"2 m", "10 m"}) {
+	l := p.bedView(p.addBed(place.BedInput{Name: "Ell", FormInput: polygon(place.Corner{X: "1 m", Y: "9 m"}, place.Corner{X: "4 m", Y: "9 m"}, place.Corner{X: "4 m", Y: "10 m"}, place.Corner{X: "2 m", Y: "10 m"}, place.Corner{X: "2 m", Y: "12 m"}, place.Corner{X: "1 m", Y: "12 m"})}))
+	if l.Area != "5 m²" || l.Input.Points[3] != (place.Corner{X: "2 m", Y: "10 m"}) {
 		t.Errorf("the L is %s, its corners %v", l.Area, l.Input.Points)
 	}
 }
@@ -133,15 +138,15 @@ func TestBedsOfEveryShapeAndThoseThatCannotBe(t *testing.T) {
 func TestConditionsThatCannotBeAreRefusedAtTheField(t *testing.T) {
 	p := newPlot(t)
 	before := p.entries()
-	for field, spoil := range map[string]func(*BedInput){
-		"texture": func(in *BedInput) { in.Texture = "mud" }, "drainage": func(in *BedInput) { in.Drainage = "well" }, "ph": func(in *BedInput) { in.PH = "15" },
-		"winter": func(in *BedInput) { in.Winter = "snowy" }, "shelter": func(in *BedInput) { in.Shelter = "cosy" }, "edge": func(in *BedInput) { in.Edge = "sharp" },
-		"mulch": func(in *BedInput) { in.Mulch = "3 m" }, "soilDepth": func(in *BedInput) { in.SoilDepth = "deep" }, "warmth": func(in *BedInput) { in.Warmth = "hot" }, "fertility": func(in *BedInput) { in.Fertility = "4" },
+	for field, spoil := range map[string]func(*place.BedInput){
+		"texture": func(in *place.BedInput) { in.Texture = "mud" }, "drainage": func(in *place.BedInput) { in.Drainage = "well" }, "ph": func(in *place.BedInput) { in.PH = "15" },
+		"winter": func(in *place.BedInput) { in.Winter = "snowy" }, "shelter": func(in *place.BedInput) { in.Shelter = "cosy" }, "edge": func(in *place.BedInput) { in.Edge = "sharp" },
+		"mulch": func(in *place.BedInput) { in.Mulch = "3 m" }, "soilDepth": func(in *place.BedInput) { in.SoilDepth = "deep" }, "warmth": func(in *place.BedInput) { in.Warmth = "hot" }, "fertility": func(in *place.BedInput) { in.Fertility = "4" },
 	} {
 		in := goodBed()
 		in.Name, in.Y = "Other", "9 m"
 		spoil(&in)
-		_, err := p.AddBed(t.Context(), in)
+		_, err := p.Place.AddBed(t.Context(), in)
 		words := "Choose"
 		if field == "mulch" {
 			words = "must lie between"
@@ -156,8 +161,8 @@ func TestSeveralThingsMoveTurnAndCopyTogether(t *testing.T) {
 	other.Name, other.Y = "Other", "9 m"
 	second := p.addBed(other)
 	walnut := p.add(tree("20 m", "12 m", "6 m", "9 m"))
-	things := []Thing{{"bed", p.bed, AsItStands}, {"bed", second, AsItStands}, {"item", walnut, AsItStands}}
-	entry, err := p.Arrange(t.Context(), ArrangeInput{Things: things, Right: "1.5 m", Down: "2 ft"})
+	things := []place.Thing{{What: "bed", ID: p.bed, Version: say.AsItStands}, {What: "bed", ID: second, Version: say.AsItStands}, {What: "item", ID: walnut, Version: say.AsItStands}}
+	entry, err := p.Place.Arrange(t.Context(), place.ArrangeInput{Things: things, Right: "1.5 m", Down: "2 ft"})
 	check(t, err)
 	if entry.Summary != "Moved Long Bed, Other and the tree" {
 		t.Errorf("it is noted as %q", entry.Summary)
@@ -175,24 +180,24 @@ func TestSeveralThingsMoveTurnAndCopyTogether(t *testing.T) {
 	}
 	// All or none: one of them would lie outside.
 	before := p.entries()
-	_, err = p.Arrange(t.Context(), ArrangeInput{Things: things, Down: "12 m"})
-	var conflict ConflictError
+	_, err = p.Place.Arrange(t.Context(), place.ArrangeInput{Things: things, Down: "12 m"})
+	var conflict say.ConflictError
 	if !errors.As(err, &conflict) || !strings.Contains(err.Error(), "reaches outside") || p.entries() != before {
 		t.Errorf("moved out of the plot: %v", err)
 	}
-	_, err = p.Arrange(t.Context(), ArrangeInput{Things: things[:1], Down: "3 m", Copy: true})
+	_, err = p.Place.Arrange(t.Context(), place.ArrangeInput{Things: things[:1], Down: "3 m", Copy: true})
 	check(t, err)
 	v := p.view()
 	copied := v.Beds[len(v.Beds)-1]
 	if copied.Name != "Long Bed 2" || len(copied.Plantings) != 0 || copied.At.Y != 8 || p.bedView(p.bed).At.Y != 5 {
 		t.Errorf("the copy is %s at %v with %d plantings", copied.Name, copied.At, len(copied.Plantings))
 	}
-	_, err = p.Arrange(t.Context(), ArrangeInput{Things: things[:1]})
+	_, err = p.Place.Arrange(t.Context(), place.ArrangeInput{Things: things[:1]})
 	p.refused(err, "right", "how far", p.entries())
-	_, err = p.Arrange(t.Context(), ArrangeInput{Things: things[:1], Right: "a bit"})
+	_, err = p.Place.Arrange(t.Context(), place.ArrangeInput{Things: things[:1], Right: "a bit"})
 	p.refused(err, "right", "is not a unit of length", p.entries())
-	_, err = p.Arrange(t.Context(), ArrangeInput{Things: []Thing{{"item", 99, AsItStands}}, Right: "1 m"})
-	if !errors.As(err, new(NotFoundError)) {
+	_, err = p.Place.Arrange(t.Context(), place.ArrangeInput{Things: []place.Thing{{What: "item", ID: 99, Version: say.AsItStands}}, Right: "1 m"})
+	if !errors.As(err, new(say.NotFoundError)) {
 		t.Errorf("an unknown thing moved: %v", err)
 	}
 }
@@ -201,15 +206,15 @@ func TestAPotMayNotBeMovedIntoAnother(t *testing.T) {
 	p := newPlot(t)
 	p.addBed(pot("One", "20 m", "15 m"))
 	two := p.addBed(pot("Two", "22 m", "15 m"))
-	_, err := p.Arrange(t.Context(), ArrangeInput{Things: []Thing{{"bed", two, AsItStands}}, Right: "-1.8 m"})
+	_, err := p.Place.Arrange(t.Context(), place.ArrangeInput{Things: []place.Thing{{What: "bed", ID: two, Version: say.AsItStands}}, Right: "-1.8 m"})
 	if err == nil || !strings.Contains(err.Error(), "would stand in the pot One") {
 		t.Errorf("moved into the other: %v", err)
 	}
-	_, err = p.Arrange(t.Context(), ArrangeInput{Things: []Thing{{"bed", two, AsItStands}}, Right: "30 cm", Copy: true})
+	_, err = p.Place.Arrange(t.Context(), place.ArrangeInput{Things: []place.Thing{{What: "bed", ID: two, Version: say.AsItStands}}, Right: "30 cm", Copy: true})
 	if err == nil || !strings.Contains(err.Error(), "would stand in the pot Two") {
 		t.Errorf("copied into itself: %v", err)
 	}
-	_, err = p.Reshape(t.Context(), ReshapeInput{Thing{"bed", two, AsItStands}, FormInput{Shape: "round", X: "22 m", Y: "15 m", Width: "4 m"}})
+	_, err = p.Place.Reshape(t.Context(), place.ReshapeInput{Thing: place.Thing{What: "bed", ID: two, Version: say.AsItStands}, FormInput: place.FormInput{Shape: "round", X: "22 m", Y: "15 m", Width: "4 m"}})
 	if err == nil || !strings.Contains(err.Error(), "would stand in the pot One") {
 		t.Errorf("grown into the other: %v", err)
 	}
@@ -220,14 +225,14 @@ func TestACopyThatFailsLeavesNothingBehind(t *testing.T) {
 	p := newPlot(t)
 	one := p.addBed(pot("One", "20 m", "15 m"))
 	before := p.view()
-	_, err := p.Arrange(t.Context(), ArrangeInput{Things: []Thing{{"bed", p.bed, AsItStands}, {"bed", one, AsItStands}}, Right: "10 cm", Copy: true})
+	_, err := p.Place.Arrange(t.Context(), place.ArrangeInput{Things: []place.Thing{{What: "bed", ID: p.bed, Version: say.AsItStands}, {What: "bed", ID: one, Version: say.AsItStands}}, Right: "10 cm", Copy: true})
 	if err == nil {
 		t.Fatal("a pot was copied into itself")
 	}
 	if after := p.view(); len(after.Beds) != len(before.Beds) {
 		t.Errorf("%d beds are left of %d", len(after.Beds), len(before.Beds))
 	}
-	_, err = p.Arrange(t.Context(), ArrangeInput{Things: []Thing{{"bed", p.bed, AsItStands}}, Down: "4 m", Copy: true})
+	_, err = p.Place.Arrange(t.Context(), place.ArrangeInput{Things: []place.Thing{{What: "bed", ID: p.bed, Version: say.AsItStands}}, Down: "4 m", Copy: true})
 	check(t, err)
 	if beds := p.view().Beds; beds[len(beds)-1].Name != "Long Bed 2" {
 		t.Errorf("the next copy is called %s", beds[len(beds)-1].Name)
@@ -236,8 +241,8 @@ func TestACopyThatFailsLeavesNothingBehind(t *testing.T) {
 
 func TestTheBoundaryIsDrawnAndKeepsTheBedsInside(t *testing.T) {
 	p := newPlot(t)
-	corners := []Corner{{"0 m", "0 m"}, {"40 m", "0 m"}, {"40 m", "12 m"}, {"20 m", "25 m"}, {"0 m", "25 m"}}
-	_, err := p.SetBoundary(t.Context(), AsItStands, BoundaryInput{Points: corners, BearingDeg: 30, Longitude: new(8.5)})
+	corners := []place.Corner{{X: "0 m", Y: "0 m"}, {X: "40 m", Y: "0 m"}, {X: "40 m", Y: "12 m"}, {X: "20 m", Y: "25 m"}, {X: "0 m", Y: "25 m"}}
+	_, err := p.Place.SetBoundary(t.Context(), say.AsItStands, place.BoundaryInput{Points: corners, BearingDeg: 30, Longitude: new(8.5)})
 	check(t, err)
 	v := p.view()
 	if v.WidthM != 40 || v.DepthM != 25 || !v.Drawn || v.Bearing != 30 || v.AreaWords != "870 m²" {
@@ -246,25 +251,25 @@ func TestTheBoundaryIsDrawnAndKeepsTheBedsInside(t *testing.T) {
 	outside := goodBed()
 	outside.Name, outside.X, outside.Y, outside.Width = "Outside", "36 m", "22 m", "2 m" // in the rectangle, beyond the slant
 	before := p.entries()
-	_, err = p.AddBed(t.Context(), outside)
+	_, err = p.Place.AddBed(t.Context(), outside)
 	p.refused(err, "x", "reaches outside", before)
 	for _, test := range []struct {
-		in           BoundaryInput
+		in           place.BoundaryInput
 		field, words string
 	}{
-		{BoundaryInput{Points: corners[:2]}, "points", "three corners"},
-		{BoundaryInput{Points: []Corner{{"0", "0"}, {"30 m", "30 m"}, {"30 m", "0"}, {"0", "30 m"}}}, "points", "crosses itself"},
-		{BoundaryInput{Points: []Corner{{"0", "0"}, {"8 m", "0"}, {"8 m", "8 m"}, {"0", "8 m"}}}, "points", "Long Bed would lie outside"},
-		{BoundaryInput{Points: []Corner{{"-3 m", "0"}, {"30 m", "0"}, {"30 m", "30 m"}}}, "points", "upper left corner"},
-		{BoundaryInput{Points: corners, BearingDeg: 700}, "bearingDeg", "between 0 and 360"},
-		{BoundaryInput{Points: corners, Longitude: new(200.0)}, "longitude", "between -180 and 180"},
+		{place.BoundaryInput{Points: corners[:2]}, "points", "three corners"},
+		{place.BoundaryInput{Points: []place.Corner{{X: "0", Y: "0"}, {X: "30 m", Y: "30 m"}, {X: "30 m", Y: "0"}, {X: "0", Y: "30 m"}}}, "points", "crosses itself"},
+		{place.BoundaryInput{Points: []place.Corner{{X: "0", Y: "0"}, {X: "8 m", Y: "0"}, {X: "8 m", Y: "8 m"}, {X: "0", Y: "8 m"}}}, "points", "Long Bed would lie outside"},
+		{place.BoundaryInput{Points: []place.Corner{{X: "-3 m", Y: "0"}, {X: "30 m", Y: "0"}, {X: "30 m", Y: "30 m"}}}, "points", "upper left corner"},
+		{place.BoundaryInput{Points: corners, BearingDeg: 700}, "bearingDeg", "between 0 and 360"},
+		{place.BoundaryInput{Points: corners, Longitude: new(200.0)}, "longitude", "between -180 and 180"},
 	} {
-		_, err := p.SetBoundary(t.Context(), AsItStands, test.in)
+		_, err := p.Place.SetBoundary(t.Context(), say.AsItStands, test.in)
 		p.refused(err, test.field, test.words, before)
 	}
-	_, err = p.SetSite(t.Context(), AsItStands, SiteInput{Name: "Acre", Latitude: 46.6, Altitude: "640 m", ClimateID: "hill-valley", Width: "50 m", Depth: "25 m", Units: "metric"})
+	_, err = p.SetSite(t.Context(), say.AsItStands, place.SiteInput{Name: "Acre", Latitude: 46.6, Altitude: "640 m", ClimateID: "hill-valley", Width: "50 m", Depth: "25 m", Units: "metric"})
 	p.refused(err, "width", "is drawn on the plan", before)
-	_, err = p.SetSite(t.Context(), AsItStands, SiteInput{Name: "Acre", Latitude: 46.6, Altitude: "640 m", ClimateID: "hill-valley", Width: "40 m", Depth: "25 m", Units: "metric"})
+	_, err = p.SetSite(t.Context(), say.AsItStands, place.SiteInput{Name: "Acre", Latitude: 46.6, Altitude: "640 m", ClimateID: "hill-valley", Width: "40 m", Depth: "25 m", Units: "metric"})
 	check(t, err)
 }
 
@@ -274,16 +279,16 @@ func TestAWallTakesTheSunOfTheRightHemisphere(t *testing.T) {
 	lost := map[float64]float64{}
 	for _, latitude := range []float64{46.6, -46.6} {
 		p := newPlot(t)
-		_, err := p.SetSite(t.Context(), AsItStands, SiteInput{Name: "Acre", Latitude: latitude, Altitude: "640 m", ClimateID: "hill-valley", Width: "30 m", Depth: "20 m", Units: "metric"})
+		_, err := p.SetSite(t.Context(), say.AsItStands, place.SiteInput{Name: "Acre", Latitude: latitude, Altitude: "640 m", ClimateID: "hill-valley", Width: "30 m", Depth: "20 m", Units: "metric"})
 		check(t, err)
 		in := goodBed()
 		in.SunHours = nil
-		_, err = p.ChangeBed(t.Context(), p.bed, AsItStands, in)
+		_, err = p.Place.ChangeBed(t.Context(), p.bed, say.AsItStands, in)
 		check(t, err)
 		open := p.bedView(p.bed).SunHours
 		p.add(wall("2 m", "6.5 m", "28 m", "6.5 m", "3 m"))
 		lost[latitude] = open - p.bedView(p.bed).SunHours
-		ground, err := p.BedGround(t.Context(), p.bed)
+		ground, err := p.Place.BedGround(t.Context(), p.bed)
 		check(t, err)
 		if len(ground.Sun.Takers) != 1 || ground.Sun.Takers[0].Name != "the wall" {
 			t.Errorf("at %v° the sun is taken by %+v", latitude, ground.Sun.Takers)
@@ -304,7 +309,7 @@ func TestMeasuredSunReplacesTheComputed(t *testing.T) {
 	if v := p.bedView(p.bed); v.SunHours != 6 || !strings.Contains(v.SunWords, "measured") {
 		t.Errorf("the measured bed has %v, %s", v.SunHours, v.SunWords)
 	}
-	ground, err := p.BedGround(t.Context(), p.bed)
+	ground, err := p.Place.BedGround(t.Context(), p.bed)
 	check(t, err)
 	if !ground.Sun.Measured || ground.Sun.Summer != 6 || !strings.Contains(ground.Sun.Words, "the plan gives") {
 		t.Errorf("the ground says %q", ground.Sun.Words)
@@ -316,25 +321,25 @@ func TestTurningThePlanAndNorthTogetherChangesNothing(t *testing.T) {
 	p := newPlot(t)
 	in := goodBed()
 	in.SunHours, in.X, in.Y = nil, "15 m", "10 m"
-	_, err := p.ChangeBed(t.Context(), p.bed, AsItStands, in)
+	_, err := p.Place.ChangeBed(t.Context(), p.bed, say.AsItStands, in)
 	check(t, err)
 	p.add(wall("9 m", "12 m", "21 m", "12 m", "3 m"))
 	p.add(tree("15 m", "7 m", "3 m", "6 m"))
-	before, err := p.BedGround(t.Context(), p.bed)
+	before, err := p.Place.BedGround(t.Context(), p.bed)
 	check(t, err)
-	s, err := p.state(t.Context())
+	s, err := p.Plot.State(t.Context())
 	check(t, err)
-	things := []Thing{{"bed", p.bed, AsItStands}}
-	for _, it := range s.items {
-		things = append(things, Thing{"item", it.ID, AsItStands})
+	things := []place.Thing{{What: "bed", ID: p.bed, Version: say.AsItStands}}
+	for _, it := range s.Items {
+		things = append(things, place.Thing{What: "item", ID: it.ID, Version: say.AsItStands})
 	}
-	_, err = p.Arrange(t.Context(), ArrangeInput{Things: things, Turn: 40})
+	_, err = p.Place.Arrange(t.Context(), place.ArrangeInput{Things: things, Turn: 40})
 	check(t, err)
-	turned, err := p.BedGround(t.Context(), p.bed)
+	turned, err := p.Place.BedGround(t.Context(), p.bed)
 	check(t, err)
-	_, err = p.SetBoundary(t.Context(), AsItStands, BoundaryInput{BearingDeg: -40})
+	_, err = p.Place.SetBoundary(t.Context(), say.AsItStands, place.BoundaryInput{BearingDeg: -40})
 	check(t, err)
-	after, err := p.BedGround(t.Context(), p.bed)
+	after, err := p.Place.BedGround(t.Context(), p.bed)
 	check(t, err)
 	moved := 0.0
 	for m := range 12 {
@@ -353,27 +358,27 @@ func TestADragTellsWhatTheMoveWillBe(t *testing.T) {
 	p := newPlot(t)
 	in := goodBed()
 	in.SunHours = nil
-	_, err := p.ChangeBed(t.Context(), p.bed, AsItStands, in)
+	_, err := p.Place.ChangeBed(t.Context(), p.bed, say.AsItStands, in)
 	check(t, err)
 	id := p.add(tree("20 m", "15 m", "5 m", "9 m"))
 	entries := p.entries()
-	drag, err := p.Drag(t.Context(), DragInput{ItemID: id, XM: 10, YM: 8, Hour: 10})
+	drag, err := p.Place.Drag(t.Context(), place.DragInput{ItemID: id, XM: 10, YM: 8, Hour: 10})
 	check(t, err)
 	if p.entries() != entries {
 		t.Error("a drag was noted")
 	}
-	_, err = p.Arrange(t.Context(), ArrangeInput{Things: []Thing{{"item", id, AsItStands}}, Right: "-10 m", Down: "-7 m"})
+	_, err = p.Place.Arrange(t.Context(), place.ArrangeInput{Things: []place.Thing{{What: "item", ID: id, Version: say.AsItStands}}, Right: "-10 m", Down: "-7 m"})
 	check(t, err)
 	if now := p.bedView(p.bed).SunHours; drag.Beds[0].Hours != now {
 		t.Errorf("the drag said %v h, and it is %v", drag.Beds[0].Hours, now)
 	}
-	shadows, err := p.Shadows(t.Context(), NoDay, 10)
+	shadows, err := p.Place.Shadows(t.Context(), plot.NoDay, 10)
 	check(t, err)
 	if len(shadows.Outlines) == 0 || len(drag.Shadows.Outlines) != len(shadows.Outlines) || drag.Shadows.Outlines[0][0] != shadows.Outlines[0][0] {
 		t.Error("the dragged shadow is another than the one let go")
 	}
-	for _, bad := range []DragInput{{ItemID: id, XM: math.NaN()}, {ItemID: id, XM: 1e9}, {ItemID: id, Hour: 30}, {ItemID: id, On: "soon"}} {
-		if _, err := p.Drag(t.Context(), bad); !errors.As(err, new(Faults)) {
+	for _, bad := range []place.DragInput{{ItemID: id, XM: math.NaN()}, {ItemID: id, XM: 1e9}, {ItemID: id, Hour: 30}, {ItemID: id, On: "soon"}} {
+		if _, err := p.Place.Drag(t.Context(), bad); !errors.As(err, new(say.Faults)) {
 			t.Errorf("a drag %+v gave %v", bad, err)
 		}
 	}
@@ -382,7 +387,7 @@ func TestADragTellsWhatTheMoveWillBe(t *testing.T) {
 func TestTheLightLayerIsTheDaysSun(t *testing.T) {
 	p := newPlot(t)
 	p.add(wall("2 m", "10 m", "28 m", "10 m", "3 m"))
-	light, err := p.Light(t.Context(), NoDay)
+	light, err := p.Place.Light(t.Context(), plot.NoDay)
 	check(t, err)
 	if len(light.Hours) != light.Columns*light.Rows || light.Columns != 60 || light.StepM != 0.5 {
 		t.Fatalf("%d cells of %v m in %d columns", len(light.Hours), light.StepM, light.Columns)
@@ -394,12 +399,12 @@ func TestTheLightLayerIsTheDaysSun(t *testing.T) {
 	if shaded := at(15.2, 9.6); shaded > light.OpenH/2 {
 		t.Errorf("north of the wall are %v h of %v", shaded, light.OpenH)
 	}
-	night, err := p.Shadows(t.Context(), NoDay, 0)
+	night, err := p.Place.Shadows(t.Context(), plot.NoDay, 0)
 	check(t, err)
 	if night.Altitude > 0 || len(night.Outlines) != 0 || night.Words != "The sun is down." {
 		t.Errorf("at midnight: %+v", night)
 	}
-	if _, err := p.Shadows(t.Context(), NoDay, 25); !errors.As(err, new(Faults)) {
+	if _, err := p.Place.Shadows(t.Context(), plot.NoDay, 25); !errors.As(err, new(say.Faults)) {
 		t.Errorf("hour 25 gave %v", err)
 	}
 }

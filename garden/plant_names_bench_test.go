@@ -7,6 +7,7 @@ import (
 
 	"bramblyacre/core/flora"
 	"bramblyacre/core/spelling"
+	"bramblyacre/garden/plot"
 	"bramblyacre/library"
 )
 
@@ -18,7 +19,7 @@ func BenchmarkFindAPlant(b *testing.B) {
 	check(b, err)
 	var halves []string
 	for _, s := range shipped.AllSpecies() {
-		for _, name := range allNames(s) {
+		for _, name := range plot.AllNames(s) {
 			letters := []rune(name)
 			halves = append(halves, string(letters[:len(letters)/2]), string(letters[len(letters)/2:]))
 		}
@@ -36,16 +37,16 @@ func BenchmarkFindAPlant(b *testing.B) {
 				}
 				all = append(all, &s)
 			}
-			index, err := newPlantNames(b.Context(), all)
+			index, err := plot.NewPlantNames(b.Context(), all)
 			check(b, err)
 			b.Cleanup(func() { check(b, index.Close()) })
 			for _, words := range []string{"valarian", "medowsweat", "Süsdolde"} {
 				written := spelling.Plain(words)
 				b.Run(words, func(b *testing.B) {
 					for b.Loop() {
-						near, err := index.Near(b.Context(), written, mostNear)
+						near, err := index.Near(b.Context(), written, plot.MostNear)
 						check(b, err)
-						if len(likest(written, near)) == 0 {
+						if len(plot.Likest(written, near)) == 0 {
 							b.Fatal("nothing is found")
 						}
 					}

@@ -2,6 +2,10 @@ package garden
 
 import (
 	"testing"
+
+	"bramblyacre/garden/place"
+	"bramblyacre/garden/plot"
+	"bramblyacre/garden/say"
 )
 
 // On a plot in each climate, north and south, every plant has its page: its year lies in
@@ -17,11 +21,11 @@ func TestEveryPlantHasItsYearInEveryClimate(t *testing.T) {
 		{"desert-summer-rain", 32}, {"humid-subtropical-south", -30}, {"high-plateau-south", -26},
 	} {
 		g, _ := emptyGarden(t, &today)
-		_, err := g.SetSite(t.Context(), AsItStands, SiteInput{Name: "Acre", Latitude: station.latitude, Altitude: "200 m", ClimateID: station.id, Width: "40 m", Depth: "30 m", Units: "metric"})
+		_, err := g.Place.SetSite(t.Context(), say.AsItStands, place.SiteInput{Name: "Acre", Latitude: station.latitude, Altitude: "200 m", ClimateID: station.id, Width: "40 m", Depth: "30 m", Units: "metric"})
 		check(t, err)
 		flowering, taken := 0, 0
-		for _, species := range g.lib().AllSpecies() {
-			v, err := g.Plant(t.Context(), species.ID, NoDay)
+		for _, species := range g.Plot.Lib().AllSpecies() {
+			v, err := g.Plants.Plant(t.Context(), species.ID, plot.NoDay)
 			check(t, err)
 			for _, year := range v.Years {
 				for i, stage := range year.Stages {
@@ -54,7 +58,7 @@ func TestEveryPlantHasItsYearInEveryClimate(t *testing.T) {
 // for one, in any climate's cold.
 func TestEveryPlantIsJudgedForABed(t *testing.T) {
 	p := newPlot(t)
-	offered, err := p.What(t.Context(), p.bed, WhatFilter{})
+	offered, err := p.Place.What(t.Context(), p.bed, place.WhatFilter{})
 	check(t, err)
 	names := map[string]bool{}
 	for _, suits := range offered.Species {
@@ -63,11 +67,11 @@ func TestEveryPlantIsJudgedForABed(t *testing.T) {
 			t.Errorf("%s: %v, %q", suits.SpeciesID, suits.Value, suits.Words)
 		}
 	}
-	for _, species := range p.lib().AllSpecies() {
+	for _, species := range p.Plot.Lib().AllSpecies() {
 		if species.IsUsed() != names[species.ID] {
 			t.Errorf("%s, used %v, is offered %v", species.ID, species.IsUsed(), names[species.ID])
 		}
-		where, err := p.Where(t.Context(), species.ID)
+		where, err := p.Place.Where(t.Context(), species.ID)
 		check(t, err)
 		if len(where.Beds) != 1 || len(where.ForMe) != 5 {
 			t.Errorf("%s: %d beds, %d answers", species.ID, len(where.Beds), len(where.ForMe))

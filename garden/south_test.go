@@ -7,6 +7,12 @@ import (
 	"time"
 
 	"bramblyacre/core/calendar"
+	"bramblyacre/garden/identity"
+	"bramblyacre/garden/input"
+	"bramblyacre/garden/journal"
+	"bramblyacre/garden/place"
+	"bramblyacre/garden/plot"
+	"bramblyacre/garden/say"
 )
 
 // An empty plot in the south answers every screen of identity: what is this, the pairs to
@@ -14,21 +20,21 @@ import (
 func TestAnEmptyPlotInTheSouthAnswersEveryScreenOfIdentity(t *testing.T) {
 	today := day
 	g, _ := emptyGarden(t, &today)
-	_, err := g.SetSite(t.Context(), AsItStands, SiteInput{Name: "Acre", Latitude: -30, Altitude: "60 m", ClimateID: "humid-subtropical-south", Width: "40 m", Depth: "30 m", Units: "us"})
+	_, err := g.Place.SetSite(t.Context(), say.AsItStands, place.SiteInput{Name: "Acre", Latitude: -30, Altitude: "60 m", ClimateID: "humid-subtropical-south", Width: "40 m", Depth: "30 m", Units: "us"})
 	check(t, err)
-	baskets, err := g.Baskets(t.Context())
+	baskets, err := g.Gather.Baskets(t.Context())
 	if err != nil || len(baskets) != 0 {
 		t.Errorf("%d baskets, %v", len(baskets), err)
 	}
-	practice, err := g.Practice(t.Context())
+	practice, err := g.Practice.Practice(t.Context())
 	if err != nil || practice.Due != len(practice.Pairs) || practice.Pairs[0].Here {
 		t.Errorf("%d pairs due of %d, %v", practice.Due, len(practice.Pairs), err)
 	}
-	_, err = g.AddFind(t.Context(), FindInput{Day: "2031-05-20", Place: "By the gate", SpeciesID: "warrigal-greens"})
+	_, err = g.Identity.AddFind(t.Context(), identity.FindInput{Day: "2031-05-20", Place: "By the gate", SpeciesID: "warrigal-greens"})
 	check(t, err)
-	finds, err := g.Finds(t.Context())
+	finds, err := g.Identity.Finds(t.Context())
 	check(t, err)
-	v, err := g.CheckFind(t.Context(), finds[0].ID, NoDay, "")
+	v, err := g.Identity.CheckFind(t.Context(), finds[0].ID, plot.NoDay, "")
 	check(t, err)
 	noNulls(t, "a check in the south", v)
 	if v.State != "unproven" || len(v.Questions) == 0 || v.Stage.String() == "" {
@@ -42,11 +48,11 @@ func TestAPlantsPageInTheSouthNamesNoNorthernMonths(t *testing.T) {
 	today := day
 	north, _ := emptyGarden(t, &today)
 	south, _ := emptyGarden(t, &today)
-	for g, site := range map[*Garden]SiteInput{
+	for g, site := range map[*Garden]place.SiteInput{
 		north: {Name: "Acre", Latitude: 50, Altitude: "60 m", ClimateID: "mild-maritime", Width: "40 m", Depth: "30 m", Units: "metric"},
 		south: {Name: "Acre", Latitude: -30, Altitude: "60 m", ClimateID: "humid-subtropical-south", Width: "40 m", Depth: "30 m", Units: "metric"},
 	} {
-		_, err := g.SetSite(t.Context(), AsItStands, site)
+		_, err := g.Place.SetSite(t.Context(), say.AsItStands, site)
 		check(t, err)
 	}
 	opposite := map[string]string{
@@ -56,9 +62,9 @@ func TestAPlantsPageInTheSouthNamesNoNorthernMonths(t *testing.T) {
 	named := regexp.MustCompile(`\b(January|February|March|April|May|June|July|August|September|October|November|December)\b`)
 	turned := 0
 	for _, id := range []string{"pot-marigold", "bittersweet", "hedge-bindweed", "ramsons", "elder"} {
-		here, err := north.Plant(t.Context(), id, NoDay)
+		here, err := north.Plants.Plant(t.Context(), id, plot.NoDay)
 		check(t, err)
-		there, err := south.Plant(t.Context(), id, NoDay)
+		there, err := south.Plants.Plant(t.Context(), id, plot.NoDay)
 		check(t, err)
 		for i, double := range here.LookAlikes {
 			want := named.ReplaceAllStringFunc(double.When, func(month string) string { return opposite[month] })
@@ -82,18 +88,18 @@ func TestAPlantsPageInTheSouthNamesNoNorthernMonths(t *testing.T) {
 func TestASowingInTheHeatIsNotToldToTheDay(t *testing.T) {
 	today := calendar.Must(2031, time.November, 26)
 	g, _ := emptyGarden(t, &today)
-	_, err := sayYes(func(affirmed []string) (Entry, error) {
-		return g.SetSite(t.Context(), AsItStands, SiteInput{Name: "Acre", Latitude: -35, Altitude: "120 m", ClimateID: "dry-summer", Width: "40 m", Depth: "30 m", Units: "metric", Affirmed: affirmed})
+	_, err := sayYes(func(affirmed []string) (journal.Entry, error) {
+		return g.Place.SetSite(t.Context(), say.AsItStands, place.SiteInput{Name: "Acre", Latitude: -35, Altitude: "120 m", ClimateID: "dry-summer", Width: "40 m", Depth: "30 m", Units: "metric", Affirmed: affirmed})
 	})
 	check(t, err)
-	_, err = g.AddBed(t.Context(), goodBed())
+	_, err = g.Place.AddBed(t.Context(), goodBed())
 	check(t, err)
 	for i, id := range []string{"pot-marigold", "sweet-basil", "valerian", "borage"} {
-		_, err = sayYes(func(affirmed []string) (Entry, error) {
-			return g.AddPlanting(t.Context(), PlantingInput{BedID: 1, SpeciesID: id, Plants: 3, StartedOn: today.String(), Origin: "seed", Affirmed: affirmed})
+		_, err = sayYes(func(affirmed []string) (journal.Entry, error) {
+			return g.Place.AddPlanting(t.Context(), input.PlantingInput{BedID: 1, SpeciesID: id, Plants: 3, StartedOn: today.String(), Origin: "seed", Affirmed: affirmed})
 		})
 		check(t, err)
-		v, err := g.Planting(t.Context(), int64(i+1), NoDay)
+		v, err := g.Place.Planting(t.Context(), int64(i+1), plot.NoDay)
 		check(t, err)
 		last := 0
 		for _, stage := range v.Stages {

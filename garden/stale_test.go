@@ -6,6 +6,12 @@ import (
 	"testing"
 
 	"bramblyacre/core/identity"
+	gardenidentity "bramblyacre/garden/identity"
+	"bramblyacre/garden/input"
+	"bramblyacre/garden/journal"
+	"bramblyacre/garden/plants"
+	"bramblyacre/garden/plot"
+	"bramblyacre/garden/say"
 )
 
 // A look is of what was on the page. Sixty plantings are called something else while a page
@@ -15,7 +21,7 @@ func TestALookAtWhatThePlantingIsNoLongerCalledIsNotTakenIn(t *testing.T) {
 	p := newPlot(t)
 	ctx := t.Context()
 	var used []string
-	for _, s := range p.lib().AllSpecies() {
+	for _, s := range p.Plot.Lib().AllSpecies() {
 		if s.IsUsed() && s.Law == "" {
 			used = append(used, s.ID)
 		}
@@ -27,9 +33,12 @@ func TestALookAtWhatThePlantingIsNoLongerCalledIsNotTakenIn(t *testing.T) {
 	tried, taken := 0, 0
 	for i := range pairs {
 		was, becomes := used[i], used[i+1]
-		in := PlantingInput{BedID: p.bed, SpeciesID: was, Plants: 3, StartedOn: "2029-04-10", Origin: "division", Labelled: true, Source: "A label."}
-		add := func() (Entry, error) {
-			return sayYes(func(affirmed []string) (Entry, error) { in.Affirmed = affirmed; return p.Garden.AddPlanting(ctx, in) })
+		in := input.PlantingInput{BedID: p.bed, SpeciesID: was, Plants: 3, StartedOn: "2029-04-10", Origin: "division", Labelled: true, Source: "A label."}
+		add := func() (journal.Entry, error) {
+			return sayYes(func(affirmed []string) (journal.Entry, error) {
+				in.Affirmed = affirmed
+				return p.Garden.Place.AddPlanting(ctx, in)
+			})
 		}
 		if _, err := add(); err != nil {
 			in.Origin = "seed"
@@ -37,9 +46,9 @@ func TestALookAtWhatThePlantingIsNoLongerCalledIsNotTakenIn(t *testing.T) {
 			check(t, err)
 		}
 		id := p.newest().PlantingID
-		var looks []LookInput
+		var looks []gardenidentity.LookInput
 		for _, by := range []string{"Ida", "Joss"} {
-			page, err := p.Check(ctx, id, NoDay, by)
+			page, err := p.Identity.Check(ctx, id, plot.NoDay, by)
 			check(t, err)
 			answers := map[string]string{}
 			for _, character := range page.Showing {
@@ -48,13 +57,13 @@ func TestALookAtWhatThePlantingIsNoLongerCalledIsNotTakenIn(t *testing.T) {
 			looks = append(looks, page.Look("2031-05-27", by, answers))
 		}
 		in.SpeciesID, in.Affirmed = becomes, nil
-		_, err := p.ChangePlanting(ctx, id, AsItStands, in)
+		_, err := p.ChangePlanting(ctx, id, say.AsItStands, in)
 		check(t, err)
 		before := p.entries()
 		for _, look := range looks {
 			tried++
-			_, err := p.Garden.NoteLook(ctx, id, look)
-			var stale StaleError
+			_, err := p.Garden.Identity.NoteLook(ctx, id, look)
+			var stale say.StaleError
 			if err == nil {
 				taken++
 			} else if !errors.As(err, &stale) || len(stale.Why) != 1 || !strings.Contains(stale.Why[0], p.name(becomes)) || !strings.Contains(stale.Why[0], p.name(was)) {
@@ -67,7 +76,7 @@ func TestALookAtWhatThePlantingIsNoLongerCalledIsNotTakenIn(t *testing.T) {
 		if v := p.checked(id); v.State == string(identity.Sure) {
 			t.Errorf("%s that was %s is sure", becomes, was)
 		}
-		_, err = p.RemovePlanting(ctx, id)
+		_, err = p.Place.RemovePlanting(ctx, id)
 		check(t, err)
 	}
 	if taken > 0 || tried != 2*pairs {
@@ -76,8 +85,8 @@ func TestALookAtWhatThePlantingIsNoLongerCalledIsNotTakenIn(t *testing.T) {
 	t.Logf("%d stale looks at %d plantings: %d taken in", tried, pairs, taken)
 }
 
-func (p *plot) name(species string) string {
-	s, _ := p.lib().Species(species)
+func (p *fixture) name(species string) string {
+	s, _ := p.Plot.Lib().Species(species)
 	return s.Names.Name
 }
 
@@ -86,23 +95,23 @@ func (p *plot) name(species string) string {
 func TestALookAtStatesThatAreNoLongerOnRecordIsNotTakenIn(t *testing.T) {
 	p := newPlot(t)
 	planting, text := ownSorrel(p)
-	page, err := p.Check(t.Context(), planting, NoDay, "Ida")
+	page, err := p.Identity.Check(t.Context(), planting, plot.NoDay, "Ida")
 	check(t, err)
 	look := page.Look("2031-05-27", "Ida", map[string]string{"leaf-shape": "seen", "leaf-joint": "seen"})
 	changed := strings.Replace(text, `leaf-joint = "papery-sheath"`, `leaf-joint = "broad-sheath"`, 1)
 	if changed == text {
 		t.Fatal("the file says nothing of the joint")
 	}
-	_, _, err = p.PutOwnPlant(t.Context(), AsItStands, PlantFileInput{Text: changed})
+	_, _, err = p.Plants.PutOwnPlant(t.Context(), say.AsItStands, plants.PlantFileInput{Text: changed})
 	check(t, err)
 	before := p.entries()
-	var stale StaleError
-	if _, err := p.Garden.NoteLook(t.Context(), planting, look); !errors.As(err, &stale) || len(stale.Why) != 1 || !strings.Contains(stale.Why[0], "papery") {
+	var stale say.StaleError
+	if _, err := p.Garden.Identity.NoteLook(t.Context(), planting, look); !errors.As(err, &stale) || len(stale.Why) != 1 || !strings.Contains(stale.Why[0], "papery") {
 		t.Errorf("it is answered %v", err)
 	}
 	// Sent without what was on the page it is refused, too.
 	look.Shown = nil
-	if _, err := p.Garden.NoteLook(t.Context(), planting, look); !errors.As(err, &stale) || len(stale.Why) != 2 {
+	if _, err := p.Garden.Identity.NoteLook(t.Context(), planting, look); !errors.As(err, &stale) || len(stale.Why) != 2 {
 		t.Errorf("without what was shown: %v", err)
 	}
 	if p.entries() != before {
@@ -110,7 +119,7 @@ func TestALookAtStatesThatAreNoLongerOnRecordIsNotTakenIn(t *testing.T) {
 	}
 	// Of what did not change the page speaks truly.
 	look = page.Look("2031-05-27", "Ida", map[string]string{"leaf-shape": "seen"})
-	_, err = p.Garden.NoteLook(t.Context(), planting, look)
+	_, err = p.Garden.Identity.NoteLook(t.Context(), planting, look)
 	check(t, err)
 }
 
@@ -120,27 +129,30 @@ func TestAnIDIsNeverGivenOutAgain(t *testing.T) {
 	p := newPlot(t)
 	ctx := t.Context()
 	in := p.goodPlanting()
-	_, err := p.Garden.AddPlanting(ctx, in)
+	_, err := p.Garden.Place.AddPlanting(ctx, in)
 	check(t, err)
 	first := p.newest()
 	_, err = p.TakeBack(ctx, first.ID)
 	check(t, err)
 	takenBack := p.newest().ID
 	in.SpeciesID = "foxglove"
-	_, err = sayYes(func(affirmed []string) (Entry, error) { in.Affirmed = affirmed; return p.Garden.AddPlanting(ctx, in) })
+	_, err = sayYes(func(affirmed []string) (journal.Entry, error) {
+		in.Affirmed = affirmed
+		return p.Garden.Place.AddPlanting(ctx, in)
+	})
 	check(t, err)
 	second := p.newest()
 	if second.PlantingID == first.PlantingID {
 		t.Fatalf("both are planting %d", first.PlantingID)
 	}
-	history, err := p.Ledger(ctx, LedgerFilter{PlantingID: second.PlantingID, Most: 50})
+	history, err := p.Ledger(ctx, journal.LedgerFilter{PlantingID: second.PlantingID, Most: 50})
 	check(t, err)
 	if len(history.Lines) != 1 {
 		t.Errorf("its history holds %d entries", len(history.Lines))
 	}
 	_, err = p.TakeBack(ctx, takenBack)
 	check(t, err)
-	if v, err := p.Planting(ctx, first.PlantingID, NoDay); err != nil || v.SpeciesID != "garden-sorrel" {
+	if v, err := p.Place.Planting(ctx, first.PlantingID, plot.NoDay); err != nil || v.SpeciesID != "garden-sorrel" {
 		t.Errorf("put back it is %s, %v", v.SpeciesID, err)
 	}
 }

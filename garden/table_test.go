@@ -6,12 +6,15 @@ import (
 
 	"bramblyacre/core/flora"
 	"bramblyacre/core/identity"
+	"bramblyacre/garden/gather"
+	"bramblyacre/garden/plot"
+	"bramblyacre/garden/view"
 )
 
 // The tables behind the second check know every kind of part and no character that is
 // not in the vocabulary.
 func TestTheTablesAtTheTableAreWhole(t *testing.T) {
-	for kind, ids := range tableCharacters {
+	for kind, ids := range gather.TableCharacters {
 		if !slices.Contains(flora.PartKinds, kind) {
 			t.Errorf("%q is no kind of part", kind)
 		}
@@ -23,18 +26,18 @@ func TestTheTablesAtTheTableAreWhole(t *testing.T) {
 		}
 	}
 	for _, kind := range flora.PartKinds {
-		if other, has := tableKind[kind]; has {
+		if other, has := gather.TableKind[kind]; has {
 			kind = other
 		}
-		if len(tableCharacters[kind]) == 0 {
+		if len(gather.TableCharacters[kind]) == 0 {
 			t.Errorf("nothing is asked of a %s at the table", kind)
 		}
 	}
 	for _, made := range flora.PreparationWords {
-		if len(routesOf[made]) == 0 {
+		if len(view.RoutesOf[made]) == 0 {
 			t.Errorf("a %s reaches nobody", made)
 		}
-		for _, route := range routesOf[made] {
+		for _, route := range view.RoutesOf[made] {
 			if !slices.Contains(flora.CautionRoutes, route) {
 				t.Errorf("a %s reaches by %q", made, route)
 			}
@@ -48,31 +51,31 @@ func TestTheTablesAtTheTableAreWhole(t *testing.T) {
 func TestEveryPickedPartIsSortedAgainstItsDangers(t *testing.T) {
 	p := newPlot(t)
 	parts, asked := 0, 0
-	for _, species := range p.lib().AllSpecies() {
-		rules := p.lib().Rules(species.ID)
-		of := &planting{species: species, rules: rules}
+	for _, species := range p.Plot.Lib().AllSpecies() {
+		rules := p.Plot.Lib().Rules(species.ID)
+		of := &plot.Planting{Species: species, Rules: rules}
 		for _, part := range species.Parts {
 			if part.Harvest == nil {
 				continue
 			}
 			parts++
-			questions := tableQuestions(of, part.Name)
+			questions := gather.TableQuestions(of, part.Name)
 			kind := part.Kind
-			if other, has := tableKind[kind]; has {
+			if other, has := gather.TableKind[kind]; has {
 				kind = other
 			}
 			var against []string
 			seen := map[string]bool{}
 			for _, q := range questions {
 				asked++
-				if seen[q.Character.ID] || !slices.Contains(tableCharacters[kind], q.Character.ID) {
+				if seen[q.Character.ID] || !slices.Contains(gather.TableCharacters[kind], q.Character.ID) {
 					t.Errorf("%s %s: %s is asked twice, or cannot be seen of a %s", species.ID, part.Name, q.Character.ID, kind)
 				}
 				seen[q.Character.ID] = true
 				against = append(against, q.Against...)
 			}
 			for _, d := range rules.Dangers {
-				can := slices.ContainsFunc(d.Deciding, func(id string) bool { return slices.Contains(tableCharacters[kind], id) })
+				can := slices.ContainsFunc(d.Deciding, func(id string) bool { return slices.Contains(gather.TableCharacters[kind], id) })
 				if d.Listed && can != slices.Contains(against, d.Name) {
 					t.Errorf("%s %s: told from %s at the table %v, asked %v", species.ID, part.Name, d.Name, can, against)
 				}
@@ -87,7 +90,7 @@ func TestEveryPickedPartIsSortedAgainstItsDangers(t *testing.T) {
 	if parts < 120 || asked < 90 {
 		t.Errorf("%d parts are taken and %d questions asked", parts, asked)
 	}
-	if tableQuestions(&planting{species: &flora.Species{}}, "leaf") != nil {
+	if gather.TableQuestions(&plot.Planting{Species: &flora.Species{}}, "leaf") != nil {
 		t.Error("a part that is not there is asked about")
 	}
 }

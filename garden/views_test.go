@@ -11,6 +11,12 @@ import (
 	"bramblyacre/core/flora"
 	"bramblyacre/core/geometry"
 	"bramblyacre/core/plan"
+	"bramblyacre/garden/journal"
+	"bramblyacre/garden/now"
+	"bramblyacre/garden/place"
+	"bramblyacre/garden/plot"
+	"bramblyacre/garden/say"
+	"bramblyacre/garden/view"
 )
 
 // noNulls fails where an answer holds a null: the front end's types promise lists.
@@ -29,65 +35,65 @@ func TestViewsOfAnEmptyAndAFilledPlotHoldNoNulls(t *testing.T) {
 	empty, _ := emptyGarden(t, &today)
 	for name, g := range map[string]*Garden{"empty": empty, "filled": newPlot(t).Garden} {
 		ctx := t.Context()
-		now, err := g.Now(ctx, NoDay)
+		now, err := g.Now.Now(ctx, plot.NoDay)
 		check(t, err)
 		noNulls(t, name+" now", now)
-		plan, err := g.Plot(ctx, NoDay)
+		plan, err := g.Place.Plot(ctx, plot.NoDay)
 		check(t, err)
 		noNulls(t, name+" plot", plan)
-		gather, err := g.Gather(ctx, NoDay)
+		gather, err := g.Gather.Gather(ctx, plot.NoDay)
 		check(t, err)
 		noNulls(t, name+" gather", gather)
-		round, err := g.Round(ctx)
+		round, err := g.Now.Round(ctx)
 		check(t, err)
 		noNulls(t, name+" round", round)
-		ribbon, err := g.Ribbon(ctx, NoDay)
+		ribbon, err := g.Now.Ribbon(ctx, plot.NoDay)
 		check(t, err)
 		noNulls(t, name+" ribbon", ribbon)
-		ledger, err := g.Ledger(ctx, LedgerFilter{Most: 10})
+		ledger, err := g.Ledger(ctx, journal.LedgerFilter{Most: 10})
 		check(t, err)
 		noNulls(t, name+" ledger", ledger)
-		site, err := g.Site(ctx)
+		site, err := g.Place.Site(ctx)
 		check(t, err)
 		noNulls(t, name+" site", site)
-		found, err := g.Find(ctx, "nothing by that name")
+		found, err := g.Now.Find(ctx, "nothing by that name")
 		check(t, err)
 		noNulls(t, name+" found", found)
-		noNulls(t, name+" species", g.Species())
-		light, err := g.Light(ctx, NoDay)
+		noNulls(t, name+" species", g.Plants.Species())
+		light, err := g.Place.Light(ctx, plot.NoDay)
 		check(t, err)
 		noNulls(t, name+" light", light)
-		shadows, err := g.Shadows(ctx, NoDay, 9)
+		shadows, err := g.Place.Shadows(ctx, plot.NoDay, 9)
 		check(t, err)
 		noNulls(t, name+" shadows", shadows)
-		where, err := g.Where(ctx, "lovage")
+		where, err := g.Place.Where(ctx, "lovage")
 		check(t, err)
 		noNulls(t, name+" where", where)
 	}
 	p := newPlot(t)
 	trunk := p.add(tree("10 m", "8 m", "5 m", "9 m"))
 	for _, bed := range []int64{p.bed, p.addBed(pot("Empty", "20 m", "15 m"))} {
-		ground, err := p.BedGround(t.Context(), bed)
+		ground, err := p.Place.BedGround(t.Context(), bed)
 		check(t, err)
 		noNulls(t, "ground", ground)
-		what, err := p.What(t.Context(), bed, WhatFilter{})
+		what, err := p.Place.What(t.Context(), bed, place.WhatFilter{})
 		check(t, err)
 		noNulls(t, "what", what)
-		tried, err := p.WhatIf(t.Context(), bed, WhatIfInput{})
+		tried, err := p.Place.WhatIf(t.Context(), bed, place.WhatIfInput{})
 		check(t, err)
 		noNulls(t, "what if", tried)
-		mates, err := p.Mates(t.Context(), bed)
+		mates, err := p.Place.Mates(t.Context(), bed)
 		check(t, err)
 		noNulls(t, "mates", mates)
 	}
-	drag, err := p.Drag(t.Context(), DragInput{ItemID: trunk, XM: 3, YM: 3, Hour: 9})
+	drag, err := p.Place.Drag(t.Context(), place.DragInput{ItemID: trunk, XM: 3, YM: 3, Hour: 9})
 	check(t, err)
 	noNulls(t, "drag", drag)
-	plan, err := p.Plot(t.Context(), NoDay)
+	plan, err := p.Place.Plot(t.Context(), plot.NoDay)
 	check(t, err)
 	noNulls(t, "plot with things", plan)
-	for _, on := range []calendar.Date{NoDay, day.AddDays(-140), day.AddDays(100), day.AddDays(300)} {
-		view, err := p.Planting(t.Context(), p.planting, on)
+	for _, on := range []calendar.Date{plot.NoDay, day.AddDays(-140), day.AddDays(100), day.AddDays(300)} {
+		view, err := p.Place.Planting(t.Context(), p.planting, on)
 		check(t, err)
 		noNulls(t, "planting", view)
 	}
@@ -95,10 +101,10 @@ func TestViewsOfAnEmptyAndAFilledPlotHoldNoNulls(t *testing.T) {
 
 func TestRoundMarksTheExpectedStageAndOffersItsNeighbours(t *testing.T) {
 	p := newPlot(t)
-	view, err := p.Round(t.Context())
+	view, err := p.Now.Round(t.Context())
 	check(t, err)
 	stop := view.Stops[0]
-	planting, err := p.Planting(t.Context(), p.planting, NoDay)
+	planting, err := p.Place.Planting(t.Context(), p.planting, plot.NoDay)
 	check(t, err)
 	if stop.Expected != planting.Stage || !strings.HasPrefix(stop.ExpectedWords, "Expected today: "+stop.Expected.String()) {
 		t.Errorf("expected is %s (%q), and the planting is at %s", stop.Expected, stop.ExpectedWords, planting.Stage)
@@ -110,9 +116,9 @@ func TestRoundMarksTheExpectedStageAndOffersItsNeighbours(t *testing.T) {
 	if !offered || len(stop.Options) != 4 || stop.SeenToday || stop.HeightNumber <= 0 || stop.SizeStep != "cm" {
 		t.Errorf("the stop is %+v", stop)
 	}
-	_, err = p.NoteObservation(t.Context(), p.planting, ObservationInput{Day: day.String(), Stage: stop.Expected.String(), Share: stop.ExpectedShare})
+	_, err = p.Now.NoteObservation(t.Context(), p.planting, now.ObservationInput{Day: day.String(), Stage: stop.Expected.String(), Share: stop.ExpectedShare})
 	check(t, err)
-	view, err = p.Round(t.Context())
+	view, err = p.Now.Round(t.Context())
 	check(t, err)
 	if !view.Stops[0].SeenToday || view.Seen != 1 {
 		t.Errorf("after a look %d stops are seen", view.Seen)
@@ -123,9 +129,9 @@ func TestRoundMarksTheExpectedStageAndOffersItsNeighbours(t *testing.T) {
 func TestTheStageSeenIsTheStageShown(t *testing.T) {
 	for _, stage := range []flora.Stage{flora.FullLeaf, flora.InBud, flora.FirstFlower, flora.FullFlower} {
 		p := newPlot(t)
-		_, err := p.NoteObservation(t.Context(), p.planting, ObservationInput{Day: day.String(), Stage: stage.String(), Share: "most"})
+		_, err := p.Now.NoteObservation(t.Context(), p.planting, now.ObservationInput{Day: day.String(), Stage: stage.String(), Share: "most"})
 		check(t, err)
-		view, err := p.Planting(t.Context(), p.planting, NoDay)
+		view, err := p.Place.Planting(t.Context(), p.planting, plot.NoDay)
 		check(t, err)
 		if view.Stage != stage || view.SeenWords != "seen today: "+stage.String()+", most" {
 			t.Errorf("seen %s, and shown %s, %q", stage, view.Stage, view.SeenWords)
@@ -136,9 +142,9 @@ func TestTheStageSeenIsTheStageShown(t *testing.T) {
 func TestAMeasuredSizeScalesWhatIsShownAndTaken(t *testing.T) {
 	p := newPlot(t)
 	before := p.leaf()
-	_, err := p.NoteObservation(t.Context(), p.planting, ObservationInput{Day: day.String(), Stage: "in bud", Share: "half", Width: "15 cm"})
+	_, err := p.Now.NoteObservation(t.Context(), p.planting, now.ObservationInput{Day: day.String(), Stage: "in bud", Share: "half", Width: "15 cm"})
 	check(t, err)
-	view, err := p.Planting(t.Context(), p.planting, NoDay)
+	view, err := p.Place.Planting(t.Context(), p.planting, plot.NoDay)
 	check(t, err)
 	if view.Width != "15 cm" {
 		t.Errorf("measured 15 cm wide, it is shown as %s", view.Width)
@@ -156,7 +162,7 @@ func TestLayoutKeepsPlantsInsideTheirBedAndApart(t *testing.T) {
 		_, err := p.AddPlanting(t.Context(), in)
 		check(t, err)
 	}
-	s, err := p.state(t.Context())
+	s, err := p.Plot.State(t.Context())
 	check(t, err)
 	l := []geometry.Point{{X: -3, Y: -3}, {X: 3, Y: -3}, {X: 3, Y: -1}, {X: -1, Y: -1}, {X: -1, Y: 3}, {X: -3, Y: 3}}
 	for _, form := range []plan.Form{
@@ -164,13 +170,13 @@ func TestLayoutKeepsPlantsInsideTheirBedAndApart(t *testing.T) {
 		{Shape: plan.Round, Width: 3}, {Shape: plan.Ring, Width: 8, Inner: 3, At: geometry.Point{X: 20, Y: 9}}, {Shape: plan.Polygon, Points: l, Turn: 200},
 	} {
 		region, covered := form.Region(), 0.0
-		for i, area := range layOut(form, s.plantings) {
-			covered += area.outline.Area()
-			if len(area.plants) != s.plantings[i].standing() {
-				t.Errorf("%d of %d plants are drawn", len(area.plants), s.plantings[i].standing())
+		for i, area := range plot.LayOut(form, s.Plantings) {
+			covered += area.Outline.Area()
+			if len(area.Plants) != s.Plantings[i].Standing() {
+				t.Errorf("%d of %d plants are drawn", len(area.Plants), s.Plantings[i].Standing())
 			}
 			had := map[geometry.Point]bool{}
-			for _, spot := range area.plants {
+			for _, spot := range area.Plants {
 				if region.DistanceTo(spot) > 1e-6 || had[spot] {
 					t.Errorf("a plant stands at %+v in a %s", spot, form.Shape)
 				}
@@ -189,7 +195,7 @@ func TestAnAreaIsCountedAsPlants(t *testing.T) {
 	in.Plants, in.Area = 0, "10 ft²"
 	_, err := p.AddPlanting(t.Context(), in)
 	check(t, err)
-	view, err := p.Planting(t.Context(), p.newest().PlantingID, NoDay)
+	view, err := p.Place.Planting(t.Context(), p.newest().PlantingID, plot.NoDay)
 	check(t, err)
 	if view.Plants != 10 || view.Area != "0.9 m²" { // 0.929 m² at 30 cm each way
 		t.Errorf("10 ft² of sorrel are %d plants, %s", view.Plants, view.Area)
@@ -201,7 +207,7 @@ func TestFindKnowsEveryNameWhateverTheAccents(t *testing.T) {
 	for words, want := range map[string]int{
 		"sorrel": 1, "OSEILLE": 1, "rumex acetosa": 1, "sauer": 1, "long": 2, "sorrel long bed": 1, "Acetosa pratensis": 1, "": 0, "mint": 0, "sorrel mint": 0,
 	} {
-		found, err := p.Find(t.Context(), words)
+		found, err := p.Now.Find(t.Context(), words)
 		check(t, err)
 		if len(found) != want {
 			t.Errorf("%q finds %d, want %d: %+v", words, len(found), want, found)
@@ -211,23 +217,23 @@ func TestFindKnowsEveryNameWhateverTheAccents(t *testing.T) {
 
 func TestRibbonCountsOnlyWhatIsForUse(t *testing.T) {
 	p := newPlot(t)
-	sure, err := p.Ribbon(t.Context(), NoDay)
+	sure, err := p.Now.Ribbon(t.Context(), plot.NoDay)
 	check(t, err)
 	if len(sure.Frost) != 365 || len(sure.Open) != 53 || sure.Open[20] != 1 || sure.Open[2] != 0 {
 		t.Errorf("open windows by week: %v", sure.Open)
 	}
 	in := p.goodPlanting()
 	in.Labelled = false
-	_, err = p.ChangePlanting(t.Context(), p.planting, AsItStands, in)
+	_, err = p.ChangePlanting(t.Context(), p.planting, say.AsItStands, in)
 	check(t, err)
-	unproven, err := p.Ribbon(t.Context(), NoDay)
+	unproven, err := p.Now.Ribbon(t.Context(), plot.NoDay)
 	check(t, err)
 	for week, open := range unproven.Open {
 		if open != 0 {
 			t.Errorf("in week %d a window of an unproven planting counts", week)
 		}
 	}
-	nextYear, err := p.Ribbon(t.Context(), day.AddDays(300))
+	nextYear, err := p.Now.Ribbon(t.Context(), day.AddDays(300))
 	check(t, err)
 	if nextYear.Start.String() != "2032-01-01" || len(nextYear.Frost) != 366 {
 		t.Errorf("next year's ribbon starts %s with %d days", nextYear.Start, len(nextYear.Frost))
@@ -236,9 +242,9 @@ func TestRibbonCountsOnlyWhatIsForUse(t *testing.T) {
 
 func TestCalendarEventsAreStableAndInOrder(t *testing.T) {
 	p := newPlot(t)
-	first, err := p.Calendar(t.Context())
+	first, err := p.Now.Calendar(t.Context())
 	check(t, err)
-	again, err := p.Calendar(t.Context())
+	again, err := p.Now.Calendar(t.Context())
 	check(t, err)
 	uids := map[string]bool{}
 	for i, e := range first.Events {
@@ -262,7 +268,7 @@ func TestAnotherDayIsShownAsItWillBe(t *testing.T) {
 	p := newPlot(t)
 	stages := map[flora.Stage]bool{}
 	for offset := -140; offset <= 210; offset += 10 {
-		view, err := p.Plot(t.Context(), day.AddDays(offset))
+		view, err := p.Place.Plot(t.Context(), day.AddDays(offset))
 		check(t, err)
 		stages[view.Beds[0].Plantings[0].Stage] = true
 	}
@@ -271,14 +277,14 @@ func TestAnotherDayIsShownAsItWillBe(t *testing.T) {
 			t.Errorf("through the year sorrel is never shown %s: %v", want, stages)
 		}
 	}
-	winter, err := p.Now(t.Context(), calendar.Must(2031, 12, 20))
+	winter, err := p.Now.Now(t.Context(), calendar.Must(2031, 12, 20))
 	check(t, err)
 	for _, j := range append(winter.Closing, winter.Open...) {
 		if j.Kind == "pick" {
 			t.Errorf("in December there is to %s %s", j.Verb, j.What)
 		}
 	}
-	if winter.IsToday || urgencyOf(span{first: day, last: day}, day) != agenda.Closing {
+	if winter.IsToday || view.UrgencyOf(plot.Span{First: day, Last: day}, day) != agenda.Closing {
 		t.Error("a day in December counts as today")
 	}
 }
@@ -287,27 +293,27 @@ func TestAnotherDayIsShownAsItWillBe(t *testing.T) {
 // the poles' among them: in order, inside the season, and never NaN.
 func TestEverySpeciesIsForecastEverywhere(t *testing.T) {
 	p := newPlot(t)
-	for _, species := range p.Library.AllSpecies() {
+	for _, species := range p.Plot.Library.AllSpecies() {
 		in := p.goodPlanting()
 		in.SpeciesID, in.StartedOn = species.ID, "2030-05-20"
 		_, err := p.AddPlanting(t.Context(), in)
 		check(t, err)
 	}
-	for _, climate := range p.Library.Climates() {
+	for _, climate := range p.Plot.Library.Climates() {
 		for _, latitude := range []float64{-89, -46, -5, 0, 30, 52, 70, 89} {
-			_, err := p.SetSite(t.Context(), AsItStands, SiteInput{Name: "Somewhere", Latitude: latitude, Altitude: "100 m", ClimateID: climate.ID, Width: "30 m", Depth: "20 m", Units: "metric"})
+			_, err := p.SetSite(t.Context(), say.AsItStands, place.SiteInput{Name: "Somewhere", Latitude: latitude, Altitude: "100 m", ClimateID: climate.ID, Width: "30 m", Depth: "20 m", Units: "metric"})
 			check(t, err)
-			s, err := p.state(t.Context())
+			s, err := p.Plot.State(t.Context())
 			check(t, err)
-			for _, planting := range s.plantings {
-				if planting.now == nil {
+			for _, planting := range s.Plantings {
+				if planting.Now == nil {
 					continue
 				}
-				before := s.season.Start
-				for k := range planting.now.Stages {
-					d := planting.now.Dates(k)
-					if d.P50 < before || d.P10 > d.P50 || d.P50 > d.P90 || !s.season.Contains(d.P10) || !s.season.Contains(d.P90) || math.IsNaN(d.Chance) {
-						t.Fatalf("%s in %s at %v: %s comes %+v after %s", planting.SpeciesID, climate.ID, latitude, planting.now.Stages[k], d, before)
+				before := s.Season.Start
+				for k := range planting.Now.Stages {
+					d := planting.Now.Dates(k)
+					if d.P50 < before || d.P10 > d.P50 || d.P50 > d.P90 || !s.Season.Contains(d.P10) || !s.Season.Contains(d.P90) || math.IsNaN(d.Chance) {
+						t.Fatalf("%s in %s at %v: %s comes %+v after %s", planting.SpeciesID, climate.ID, latitude, planting.Now.Stages[k], d, before)
 					}
 					if d.Chance >= 0.9 { // what the year ends before comes late or never
 						before = d.P50
@@ -315,10 +321,10 @@ func TestEverySpeciesIsForecastEverywhere(t *testing.T) {
 				}
 			}
 			for _, view := range []func() error{
-				func() error { _, err := p.Now(t.Context(), NoDay); return err },
-				func() error { _, err := p.Gather(t.Context(), NoDay); return err },
-				func() error { _, err := p.Site(t.Context()); return err },
-				func() error { _, err := p.Ribbon(t.Context(), NoDay); return err },
+				func() error { _, err := p.Now.Now(t.Context(), plot.NoDay); return err },
+				func() error { _, err := p.Gather.Gather(t.Context(), plot.NoDay); return err },
+				func() error { _, err := p.Place.Site(t.Context()); return err },
+				func() error { _, err := p.Now.Ribbon(t.Context(), plot.NoDay); return err },
 			} {
 				check(t, view())
 			}
@@ -329,14 +335,14 @@ func TestEverySpeciesIsForecastEverywhere(t *testing.T) {
 // A look noted late counts for the day it was made, not the day it was noted.
 func TestALookOfAnEarlierDayTakesItsPlace(t *testing.T) {
 	p := newPlot(t)
-	for _, look := range []ObservationInput{
+	for _, look := range []now.ObservationInput{
 		{Day: day.String(), Stage: "first flower", Share: "half"},
 		{Day: day.AddDays(-20).String(), Stage: "full leaf", Share: "most"},
 	} {
-		_, err := p.NoteObservation(t.Context(), p.planting, look)
+		_, err := p.Now.NoteObservation(t.Context(), p.planting, look)
 		check(t, err)
 	}
-	view, err := p.Planting(t.Context(), p.planting, NoDay)
+	view, err := p.Place.Planting(t.Context(), p.planting, plot.NoDay)
 	check(t, err)
 	if view.Stage != flora.FirstFlower || !strings.Contains(view.SeenWords, "today: first flower") {
 		t.Errorf("after a look of three weeks ago it is shown %s, %q", view.Stage, view.SeenWords)

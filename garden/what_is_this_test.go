@@ -4,6 +4,9 @@ import (
 	"slices"
 	"strings"
 	"testing"
+
+	"bramblyacre/garden/identity"
+	"bramblyacre/garden/view"
 )
 
 // However far it goes, What is this? says so in words that never call a plant fit for
@@ -20,7 +23,7 @@ func TestWhatIsThisSaysHowFarItWent(t *testing.T) {
 		"only dangers": {map[string]string{"flower-form": "cup-glands", "sap": "milky"}, "Only dangerous plants are left. Leave it"},
 		"nothing":      {map[string]string{"flower-form": "catkin", "smell": "garlic", "leaf-build": "pad", "fruit": "hip"}, "Nothing on record shows all of this"},
 	} {
-		v, err := p.WhatIsThis(t.Context(), test.seen, nil)
+		v, err := p.Identity.WhatIsThis(t.Context(), test.seen, nil)
 		check(t, err)
 		noNulls(t, name, v)
 		if !strings.Contains(v.Words, test.want) {
@@ -47,24 +50,24 @@ func TestWhatIsThisSaysHowFarItWent(t *testing.T) {
 func TestADangerStaysInSightThroughOneMisreading(t *testing.T) {
 	p := newPlot(t)
 	seen := map[string]string{"leaf-build": "twice-feather", "stem-fill": "hollow", "flower-group": "umbel", "smell": "aniseed"}
-	v, err := p.WhatIsThis(t.Context(), seen, []string{"stem-mark"})
+	v, err := p.Identity.WhatIsThis(t.Context(), seen, []string{"stem-mark"})
 	check(t, err)
-	at := slices.IndexFunc(v.Dangers, func(c CandidateView) bool { return c.ID == "hemlock" })
+	at := slices.IndexFunc(v.Dangers, func(c identity.CandidateView) bool { return c.ID == "hemlock" })
 	if at < 0 || !slices.Contains(v.Dangers[at].Against, "smell when crushed") {
 		t.Errorf("hemlock that seems to smell of aniseed is out of sight: %+v", v.Dangers)
 	}
-	if slices.ContainsFunc(v.Next, func(c CharacterView) bool { return c.ID == "stem-mark" }) {
+	if slices.ContainsFunc(v.Next, func(c view.CharacterView) bool { return c.ID == "stem-mark" }) {
 		t.Error("what cannot be told is asked again")
 	}
 	seen["stem-surface"] = "downy"
-	v, err = p.WhatIsThis(t.Context(), seen, nil)
+	v, err = p.Identity.WhatIsThis(t.Context(), seen, nil)
 	check(t, err)
-	if slices.ContainsFunc(v.Dangers, func(c CandidateView) bool { return c.ID == "hemlock" }) {
+	if slices.ContainsFunc(v.Dangers, func(c identity.CandidateView) bool { return c.ID == "hemlock" }) {
 		t.Error("two contradictions leave hemlock in sight")
 	}
 	before := p.entries()
-	_, err = p.WhatIsThis(t.Context(), map[string]string{"aura": "bright"}, nil)
+	_, err = p.Identity.WhatIsThis(t.Context(), map[string]string{"aura": "bright"}, nil)
 	p.refused(err, "seen", "no character", before)
-	_, err = p.WhatIsThis(t.Context(), map[string]string{"smell": "bright"}, nil)
+	_, err = p.Identity.WhatIsThis(t.Context(), map[string]string{"smell": "bright"}, nil)
 	p.refused(err, "seen", "no state of", before)
 }

@@ -6,17 +6,18 @@ import (
 	"bramblyacre/core/calendar"
 	"bramblyacre/core/phenology"
 	"bramblyacre/core/spelling"
+	"bramblyacre/garden/say"
 )
 
 func TestWords(t *testing.T) {
 	tests := []struct{ got, want string }{
-		{yearWords(3), "third year"}, {yearWords(14), "year 14"},
-		{counted(1, "plant", "plants"), "1 plant"}, {counted(2.46, "handful", "handfuls"), "2.5 handfuls"}, {counted(0, "leaf", "leaves"), "0 leaves"},
-		{shareWords(0.33), "a third"}, {shareWords(0.5), "half"}, {shareWords(0.42), "42 %"},
-		{joined(nil), ""}, {joined([]string{"a"}), "a"}, {joined([]string{"a", "b", "c"}), "a, b and c"},
-		{inTen(0.84), "8 in 10"}, {inTen(0.949), "9 in 10"}, {inTen(0.97), "over 9 in 10"}, {inTen(1), "10 in 10"}, {minutesWords(0.2), "1 min"}, {minutesWords(59), "59 min"}, {minutesWords(60), "1 h"}, {minutesWords(111), "1 h 50 min"},
-		{daysLeft(day, day), "last day"}, {daysLeft(day, day+1), "1 day left"}, {daysLeft(day, day+9), "9 days left"}, {daysLeft(day, day+20), "to 16 June"},
-		{sentence("no such bed"), "No such bed."}, {capital(""), ""}, {lowerFirst("Up"), "up"}, {spelling.Plain("Süßdolde Á"), "sussdolde a"},
+		{say.YearWords(3), "third year"}, {say.YearWords(14), "year 14"},
+		{say.Counted(1, "plant", "plants"), "1 plant"}, {say.Counted(2.46, "handful", "handfuls"), "2.5 handfuls"}, {say.Counted(0, "leaf", "leaves"), "0 leaves"},
+		{say.ShareWords(0.33), "a third"}, {say.ShareWords(0.5), "half"}, {say.ShareWords(0.42), "42 %"},
+		{say.Joined(nil), ""}, {say.Joined([]string{"a"}), "a"}, {say.Joined([]string{"a", "b", "c"}), "a, b and c"},
+		{say.InTen(0.84), "8 in 10"}, {say.InTen(0.949), "9 in 10"}, {say.InTen(0.97), "over 9 in 10"}, {say.InTen(1), "10 in 10"}, {say.MinutesWords(0.2), "1 min"}, {say.MinutesWords(59), "59 min"}, {say.MinutesWords(60), "1 h"}, {say.MinutesWords(111), "1 h 50 min"},
+		{say.DaysLeft(day, day), "last day"}, {say.DaysLeft(day, day+1), "1 day left"}, {say.DaysLeft(day, day+9), "9 days left"}, {say.DaysLeft(day, day+20), "to 16 June"},
+		{say.Sentence("no such bed"), "No such bed."}, {say.Capital(""), ""}, {say.LowerFirst("Up"), "up"}, {spelling.Plain("Süßdolde Á"), "sussdolde a"},
 	}
 	for _, test := range tests {
 		if test.got != test.want {
@@ -38,7 +39,7 @@ func TestDatesSayTheirChance(t *testing.T) {
 		{phenology.Dates{P10: june(4), P50: june(20), P90: june(30), Chance: 0.7}, "from 4 June, in 7 in 10 years"},
 	}
 	for _, test := range tests {
-		if got := viewDates(test.dates).Text; got != test.want {
+		if got := say.ViewDates(test.dates).Text; got != test.want {
 			t.Errorf("%+v reads %q, want %q", test.dates, got, test.want)
 		}
 	}

@@ -6,7 +6,8 @@ import (
 	"sync"
 	"testing"
 
-	"bramblyacre/garden"
+	"bramblyacre/garden/journal"
+	"bramblyacre/garden/place"
 )
 
 // Many requests at a time, some changing and some reading, all get their answer,
@@ -42,9 +43,9 @@ func TestManyRequestsAtATime(t *testing.T) {
 		})
 	}
 	all.Wait()
-	var ledger garden.LedgerView
+	var ledger journal.LedgerView
 	check(t, json.Unmarshal(ask(h, "GET", "/api/ledger?kind=bed&most=200", "").Body.Bytes(), &ledger))
-	var plot garden.PlotView
+	var plot place.PlotView
 	check(t, json.Unmarshal(ask(h, "GET", "/api/plot", "").Body.Bytes(), &plot))
 	if len(ledger.Lines) != writers*each+1 || len(plot.Beds) != writers*each+1 {
 		t.Errorf("%d entries and %d beds; want %d of both", len(ledger.Lines), len(plot.Beds), writers*each+1)

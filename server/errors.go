@@ -6,7 +6,7 @@ import (
 
 	"github.com/danielgtaylor/huma/v2"
 
-	"bramblyacre/garden"
+	"bramblyacre/garden/say"
 	"bramblyacre/store"
 )
 
@@ -14,10 +14,10 @@ import (
 // fields, unknown ids and conflicts with their reason. Anything else is ours,
 // and its text stays in the log.
 func asProblem(err error) error {
-	var faults garden.Faults
-	var missing garden.NotFoundError
-	var conflict garden.ConflictError
-	var stale garden.StaleError
+	var faults say.Faults
+	var missing say.NotFoundError
+	var conflict say.ConflictError
+	var stale say.StaleError
 	switch {
 	case err == nil:
 		return nil

@@ -13,7 +13,7 @@ import (
 	"github.com/danielgtaylor/huma/v2"
 	"github.com/gin-gonic/gin"
 
-	"bramblyacre/garden"
+	"bramblyacre/garden/identity"
 )
 
 // contentPolicy lets a page load from here alone and run no inline script.
@@ -102,7 +102,7 @@ func reachedAt(r *http.Request) (address string, known bool) {
 }
 
 // mostBodies are the largest bodies of operations that take more than mostBody, in bytes.
-var mostBodies = map[string]int64{"/api/photographs": garden.MostPhotographBytes}
+var mostBodies = map[string]int64{"/api/photographs": identity.MostPhotographBytes}
 
 // limited refuses bodies that are larger than the operation takes.
 func limited() gin.HandlerFunc {

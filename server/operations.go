@@ -10,6 +10,14 @@ import (
 
 	"bramblyacre/core/calendar"
 	"bramblyacre/garden"
+	"bramblyacre/garden/gather"
+	"bramblyacre/garden/input"
+	"bramblyacre/garden/journal"
+	"bramblyacre/garden/now"
+	"bramblyacre/garden/place"
+	"bramblyacre/garden/plants"
+	"bramblyacre/garden/plot"
+	"bramblyacre/garden/say"
 )
 
 // operations are what the browser can ask for.
@@ -25,11 +33,11 @@ type ShownDay struct {
 
 func (d ShownDay) date() (calendar.Date, error) {
 	if d.On == "" {
-		return garden.NoDay, nil
+		return plot.NoDay, nil
 	}
 	day, err := calendar.Parse(d.On)
 	if err != nil {
-		return 0, garden.Faults{{Field: "on", Message: err.Error()}}
+		return 0, say.Faults{{Field: "on", Message: err.Error()}}
 	}
 	return day, nil
 }
@@ -46,9 +54,9 @@ type Seen struct {
 
 // version is the version that was shown. "*" is refused: a page that says so would write
 // over what it never saw.
-func (s Seen) version() garden.Version {
-	version := garden.Version(strings.Trim(s.Version, `"`))
-	if version == garden.AsItStands {
+func (s Seen) version() say.Version {
+	version := say.Version(strings.Trim(s.Version, `"`))
+	if version == say.AsItStands {
 		return ""
 	}
 	return version
@@ -88,72 +96,74 @@ func show[Out any](api huma.API, path, id, summary string, act func(context.Cont
 
 func (o operations) registerSite(api huma.API) {
 	operation(api, http.MethodGet, "/api/site", "getSite", "The plot's place and the choices that forms offer",
-		func(ctx context.Context, _ *nothing) (garden.SiteView, error) { return o.garden.Site(ctx) })
+		func(ctx context.Context, _ *nothing) (place.SiteView, error) { return o.garden.Place.Site(ctx) })
 	operation(api, http.MethodPut, "/api/site", "setSite", "Change the plot's place and units",
 		func(ctx context.Context, in *struct {
 			Seen
-			Body garden.SiteInput
-		}) (garden.Entry, error) {
-			return o.garden.SetSite(ctx, in.version(), in.Body)
+			Body place.SiteInput
+		}) (journal.Entry, error) {
+			return o.garden.Place.SetSite(ctx, in.version(), in.Body)
 		})
-	show(api, "/api/ribbon", "getRibbon", "The plot's year", func(ctx context.Context, on calendar.Date) (garden.RibbonView, error) {
-		return o.garden.Ribbon(ctx, on)
+	show(api, "/api/ribbon", "getRibbon", "The plot's year", func(ctx context.Context, on calendar.Date) (now.RibbonView, error) {
+		return o.garden.Now.Ribbon(ctx, on)
 	})
 	operation(api, http.MethodGet, "/api/species", "listSpecies", "The library's plants",
-		func(context.Context, *nothing) ([]garden.SpeciesChoice, error) { return o.garden.Species(), nil })
+		func(context.Context, *nothing) ([]plants.SpeciesChoice, error) { return o.garden.Plants.Species(), nil })
 	operation(api, http.MethodGet, "/api/find", "find", "Beds and plantings by any name",
 		func(ctx context.Context, in *struct {
 			Words string `query:"words" maxLength:"200"`
-		}) ([]garden.Found, error) {
-			return o.garden.Find(ctx, in.Words)
+		}) ([]now.Found, error) {
+			return o.garden.Now.Find(ctx, in.Words)
 		})
 }
 
 func (o operations) registerNow(api huma.API) {
-	show(api, "/api/now", "getNow", "What is closing, open and coming", func(ctx context.Context, on calendar.Date) (garden.NowView, error) {
-		return o.garden.Now(ctx, on)
+	show(api, "/api/now", "getNow", "What is closing, open and coming", func(ctx context.Context, on calendar.Date) (now.NowView, error) {
+		return o.garden.Now.Now(ctx, on)
 	})
-	show(api, "/api/gather", "getGather", "Every window of the season", func(ctx context.Context, on calendar.Date) (garden.GatherView, error) {
-		return o.garden.Gather(ctx, on)
+	show(api, "/api/gather", "getGather", "Every window of the season", func(ctx context.Context, on calendar.Date) (gather.GatherView, error) {
+		return o.garden.Gather.Gather(ctx, on)
 	})
 	operation(api, http.MethodGet, "/api/round", "getRound", "Today's walk",
-		func(ctx context.Context, _ *nothing) (garden.RoundView, error) { return o.garden.Round(ctx) })
+		func(ctx context.Context, _ *nothing) (now.RoundView, error) { return o.garden.Now.Round(ctx) })
 	operation(api, http.MethodPost, "/api/jobs/answer", "answerJob", "Note that a job is done, put off or skipped",
 		func(ctx context.Context, in *struct {
 			Body struct {
 				Key    string `json:"key"`
 				Answer string `json:"answer" doc:"done, not yet or skip"`
 			}
-		}) (garden.Entry, error) {
-			return o.garden.AnswerJob(ctx, in.Body.Key, in.Body.Answer)
+		}) (journal.Entry, error) {
+			return o.garden.Now.AnswerJob(ctx, in.Body.Key, in.Body.Answer)
 		})
 	operation(api, http.MethodPut, "/api/needs", "setNeed", "Note what the household needs of a part in a year",
 		func(ctx context.Context, in *struct {
 			Seen
-			Body garden.NeedInput
-		}) (garden.Entry, error) {
-			return o.garden.SetNeed(ctx, in.version(), in.Body)
+			Body gather.NeedInput
+		}) (journal.Entry, error) {
+			return o.garden.Gather.SetNeed(ctx, in.version(), in.Body)
 		})
 }
 
 func (o operations) registerPlot(api huma.API) {
-	show(api, "/api/plot", "getPlot", "The plan of the plot", func(ctx context.Context, on calendar.Date) (garden.PlotView, error) {
-		return o.garden.Plot(ctx, on)
+	show(api, "/api/plot", "getPlot", "The plan of the plot", func(ctx context.Context, on calendar.Date) (place.PlotView, error) {
+		return o.garden.Place.Plot(ctx, on)
 	})
 	operation(api, http.MethodPost, "/api/beds", "addBed", "Lay out a bed",
-		func(ctx context.Context, in *struct{ Body garden.BedInput }) (garden.Entry, error) {
-			return o.garden.AddBed(ctx, in.Body)
+		func(ctx context.Context, in *struct{ Body place.BedInput }) (journal.Entry, error) {
+			return o.garden.Place.AddBed(ctx, in.Body)
 		})
 	operation(api, http.MethodPut, "/api/beds/{id}", "changeBed", "Change a bed",
 		func(ctx context.Context, in *struct {
 			ByID
 			Seen
-			Body garden.BedInput
-		}) (garden.Entry, error) {
-			return o.garden.ChangeBed(ctx, in.ID, in.version(), in.Body)
+			Body place.BedInput
+		}) (journal.Entry, error) {
+			return o.garden.Place.ChangeBed(ctx, in.ID, in.version(), in.Body)
 		})
 	operation(api, http.MethodDelete, "/api/beds/{id}", "removeBed", "Take a bed off the plan",
-		func(ctx context.Context, in *ByID) (garden.Entry, error) { return o.garden.RemoveBed(ctx, in.ID) })
+		func(ctx context.Context, in *ByID) (journal.Entry, error) {
+			return o.garden.Place.RemoveBed(ctx, in.ID)
+		})
 }
 
 func (o operations) registerPlantings(api huma.API) {
@@ -161,40 +171,42 @@ func (o operations) registerPlantings(api huma.API) {
 		func(ctx context.Context, in *struct {
 			ByID
 			ShownDay
-		}) (garden.PlantingView, error) {
+		}) (place.PlantingView, error) {
 			day, err := in.date()
 			if err != nil {
-				return garden.PlantingView{}, err
+				return place.PlantingView{}, err
 			}
-			return o.garden.Planting(ctx, in.ID, day)
+			return o.garden.Place.Planting(ctx, in.ID, day)
 		})
 	operation(api, http.MethodPost, "/api/plantings", "addPlanting", "Set a planting",
-		func(ctx context.Context, in *struct{ Body garden.PlantingInput }) (garden.Entry, error) {
-			return o.garden.AddPlanting(ctx, in.Body)
+		func(ctx context.Context, in *struct{ Body input.PlantingInput }) (journal.Entry, error) {
+			return o.garden.Place.AddPlanting(ctx, in.Body)
 		})
 	operation(api, http.MethodPut, "/api/plantings/{id}", "changePlanting", "Change a planting",
 		func(ctx context.Context, in *struct {
 			ByID
 			Seen
-			Body garden.PlantingInput
-		}) (garden.Entry, error) {
-			return o.garden.ChangePlanting(ctx, in.ID, in.version(), in.Body)
+			Body input.PlantingInput
+		}) (journal.Entry, error) {
+			return o.garden.Place.ChangePlanting(ctx, in.ID, in.version(), in.Body)
 		})
 	operation(api, http.MethodDelete, "/api/plantings/{id}", "removePlanting", "Note that a planting is gone",
-		func(ctx context.Context, in *ByID) (garden.Entry, error) { return o.garden.RemovePlanting(ctx, in.ID) })
+		func(ctx context.Context, in *ByID) (journal.Entry, error) {
+			return o.garden.Place.RemovePlanting(ctx, in.ID)
+		})
 	operation(api, http.MethodPost, "/api/plantings/{id}/observations", "noteObservation", "Note what was seen",
 		func(ctx context.Context, in *struct {
 			ByID
-			Body garden.ObservationInput
-		}) (garden.Observed, error) {
-			return o.garden.NoteObservation(ctx, in.ID, in.Body)
+			Body now.ObservationInput
+		}) (now.Observed, error) {
+			return o.garden.Now.NoteObservation(ctx, in.ID, in.Body)
 		})
 	operation(api, http.MethodPost, "/api/plantings/{id}/pickings", "notePicking", "Note what was taken",
 		func(ctx context.Context, in *struct {
 			ByID
-			Body garden.PickingInput
-		}) (garden.Picked, error) {
-			return o.garden.NotePicking(ctx, in.ID, in.Body)
+			Body gather.PickingInput
+		}) (gather.Picked, error) {
+			return o.garden.Gather.NotePicking(ctx, in.ID, in.Body)
 		})
 }
 
@@ -206,9 +218,9 @@ func (o operations) registerLedger(api huma.API) {
 			Words    string `query:"words" maxLength:"200"`
 			Before   int64  `query:"before"`
 			Most     int    `query:"most" minimum:"1" maximum:"200" default:"60"`
-		}) (garden.LedgerView, error) {
-			return o.garden.Ledger(ctx, garden.LedgerFilter{Kind: in.Kind, PlantingID: in.Planting, Containing: in.Words, Before: in.Before, Most: in.Most})
+		}) (journal.LedgerView, error) {
+			return o.garden.Ledger(ctx, journal.LedgerFilter{Kind: in.Kind, PlantingID: in.Planting, Containing: in.Words, Before: in.Before, Most: in.Most})
 		})
 	operation(api, http.MethodPost, "/api/ledger/{id}/take-back", "takeBack", "Take an entry back",
-		func(ctx context.Context, in *ByID) (garden.Entry, error) { return o.garden.TakeBack(ctx, in.ID) })
+		func(ctx context.Context, in *ByID) (journal.Entry, error) { return o.garden.TakeBack(ctx, in.ID) })
 }

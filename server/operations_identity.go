@@ -6,7 +6,10 @@ import (
 
 	"github.com/danielgtaylor/huma/v2"
 
-	"bramblyacre/garden"
+	"bramblyacre/garden/identity"
+	"bramblyacre/garden/journal"
+	"bramblyacre/garden/practice"
+	"bramblyacre/garden/view"
 )
 
 func (o operations) registerIdentity(api huma.API) {
@@ -16,53 +19,59 @@ func (o operations) registerIdentity(api huma.API) {
 		Who string `query:"by" doc:"Who looks; left out for who looked first"`
 	}
 	operation(api, http.MethodGet, "/api/plantings/{id}/check", "getCheck", "The identity check of a planting",
-		func(ctx context.Context, in *onDay) (garden.CheckView, error) {
+		func(ctx context.Context, in *onDay) (identity.CheckView, error) {
 			day, err := in.date()
 			if err != nil {
-				return garden.CheckView{}, err
+				return identity.CheckView{}, err
 			}
-			return o.garden.Check(ctx, in.ID, day, in.Who)
+			return o.garden.Identity.Check(ctx, in.ID, day, in.Who)
 		})
 	type lookBody struct {
 		ByID
-		Body garden.LookInput
+		Body identity.LookInput
 	}
 	operation(api, http.MethodPost, "/api/plantings/{id}/looks", "noteLook", "Note a look at a planting's characters",
-		func(ctx context.Context, in *lookBody) (garden.Entry, error) {
-			return o.garden.NoteLook(ctx, in.ID, in.Body)
+		func(ctx context.Context, in *lookBody) (journal.Entry, error) {
+			return o.garden.Identity.NoteLook(ctx, in.ID, in.Body)
 		})
 	operation(api, http.MethodGet, "/api/characters", "getCharacters", "Every character a plant is known by, with its states",
-		func(context.Context, *nothing) ([]garden.CharacterView, error) { return o.garden.Characters(), nil })
+		func(context.Context, *nothing) ([]view.CharacterView, error) {
+			return o.garden.Identity.Characters(), nil
+		})
 	operation(api, http.MethodPost, "/api/what-is-this", "whatIsThis", "What a plant can be, from what was seen of it",
-		func(ctx context.Context, in *struct{ Body SeenInput }) (garden.WhatIsThisView, error) {
-			return o.garden.WhatIsThis(ctx, in.Body.Seen, in.Body.Skipped)
+		func(ctx context.Context, in *struct{ Body SeenInput }) (identity.WhatIsThisView, error) {
+			return o.garden.Identity.WhatIsThis(ctx, in.Body.Seen, in.Body.Skipped)
 		})
 	operation(api, http.MethodGet, "/api/finds", "getFinds", "Plants that were found and are to be checked",
-		func(ctx context.Context, _ *nothing) ([]garden.FindView, error) { return o.garden.Finds(ctx) })
+		func(ctx context.Context, _ *nothing) ([]identity.FindView, error) {
+			return o.garden.Identity.Finds(ctx)
+		})
 	operation(api, http.MethodPost, "/api/finds", "addFind", "Note a find, to be checked as a plant",
-		func(ctx context.Context, in *struct{ Body garden.FindInput }) (garden.Entry, error) {
-			return o.garden.AddFind(ctx, in.Body)
+		func(ctx context.Context, in *struct{ Body identity.FindInput }) (journal.Entry, error) {
+			return o.garden.Identity.AddFind(ctx, in.Body)
 		})
 	operation(api, http.MethodDelete, "/api/finds/{id}", "removeFind", "Take a find off the list",
-		func(ctx context.Context, in *ByID) (garden.Entry, error) { return o.garden.RemoveFind(ctx, in.ID) })
+		func(ctx context.Context, in *ByID) (journal.Entry, error) {
+			return o.garden.Identity.RemoveFind(ctx, in.ID)
+		})
 	operation(api, http.MethodPost, "/api/finds/{id}/planting", "plantFind", "Make a planting of a find, with every look at it",
 		func(ctx context.Context, in *struct {
 			ByID
-			Body garden.FindPlantingInput
-		}) (garden.Entry, error) {
-			return o.garden.PlantFind(ctx, in.ID, in.Body)
+			Body identity.FindPlantingInput
+		}) (journal.Entry, error) {
+			return o.garden.Identity.PlantFind(ctx, in.ID, in.Body)
 		})
 	operation(api, http.MethodGet, "/api/finds/{id}/check", "getFindCheck", "The identity check of a find",
-		func(ctx context.Context, in *onDay) (garden.CheckView, error) {
+		func(ctx context.Context, in *onDay) (identity.CheckView, error) {
 			day, err := in.date()
 			if err != nil {
-				return garden.CheckView{}, err
+				return identity.CheckView{}, err
 			}
-			return o.garden.CheckFind(ctx, in.ID, day, in.Who)
+			return o.garden.Identity.CheckFind(ctx, in.ID, day, in.Who)
 		})
 	operation(api, http.MethodPost, "/api/finds/{id}/looks", "noteFindLook", "Note a look at a find's characters",
-		func(ctx context.Context, in *lookBody) (garden.Entry, error) {
-			return o.garden.NoteFindLook(ctx, in.ID, in.Body)
+		func(ctx context.Context, in *lookBody) (journal.Entry, error) {
+			return o.garden.Identity.NoteFindLook(ctx, in.ID, in.Body)
 		})
 }
 
@@ -78,11 +87,11 @@ type Kept struct {
 }
 
 func (o operations) registerPhotographs(api huma.API) {
-	huma.Register(api, huma.Operation{OperationID: "keepPhotograph", Method: http.MethodPost, Path: "/api/photographs", Summary: "Keep a photograph, JPEG, PNG or WebP", MaxBodyBytes: garden.MostPhotographBytes + 1},
+	huma.Register(api, huma.Operation{OperationID: "keepPhotograph", Method: http.MethodPost, Path: "/api/photographs", Summary: "Keep a photograph, JPEG, PNG or WebP", MaxBodyBytes: identity.MostPhotographBytes + 1},
 		func(ctx context.Context, in *struct {
 			RawBody []byte `contentType:"application/octet-stream"`
 		}) (*answer[Kept], error) {
-			id, err := o.garden.KeepPhotograph(ctx, in.RawBody)
+			id, err := o.garden.Identity.KeepPhotograph(ctx, in.RawBody)
 			if err != nil {
 				return nil, asProblem(err)
 			}
@@ -92,7 +101,7 @@ func (o operations) registerPhotographs(api huma.API) {
 		func(ctx context.Context, in *struct {
 			ID string `path:"id" pattern:"^[0-9a-f]{64}$"`
 		}) (*fileAnswer, error) {
-			photo, err := o.garden.Photograph(ctx, in.ID)
+			photo, err := o.garden.Identity.Photograph(ctx, in.ID)
 			if err != nil {
 				return nil, asProblem(err)
 			}
@@ -109,20 +118,22 @@ type BySpecimen struct {
 
 func (o operations) registerPractice(api huma.API) {
 	operation(api, http.MethodGet, "/api/practice", "getPractice", "The pairs to tell apart",
-		func(ctx context.Context, _ *nothing) (garden.PracticeView, error) { return o.garden.Practice(ctx) })
+		func(ctx context.Context, _ *nothing) (practice.PracticeView, error) {
+			return o.garden.Practice.Practice(ctx)
+		})
 	operation(api, http.MethodGet, "/api/practice/specimen", "getSpecimen", "A specimen to be told",
-		func(ctx context.Context, in *BySpecimen) (garden.SpecimenView, error) {
-			return o.garden.PracticeRound(ctx, in.Species, in.Other, in.Seed)
+		func(ctx context.Context, in *BySpecimen) (practice.SpecimenView, error) {
+			return o.garden.Practice.PracticeRound(ctx, in.Species, in.Other, in.Seed)
 		})
 	operation(api, http.MethodGet, "/api/practice/look", "lookAtSpecimen", "One character of a specimen",
 		func(ctx context.Context, in *struct {
 			BySpecimen
 			Character string `query:"character"`
-		}) (garden.LookAtView, error) {
-			return o.garden.PracticeLook(ctx, in.Species, in.Other, in.Seed, in.Character)
+		}) (practice.LookAtView, error) {
+			return o.garden.Practice.PracticeLook(ctx, in.Species, in.Other, in.Seed, in.Character)
 		})
 	operation(api, http.MethodPost, "/api/practice/decisions", "decide", "Decide what a specimen is",
-		func(ctx context.Context, in *struct{ Body garden.DecisionInput }) (garden.DecisionView, error) {
-			return o.garden.Decide(ctx, in.Body)
+		func(ctx context.Context, in *struct{ Body practice.DecisionInput }) (practice.DecisionView, error) {
+			return o.garden.Practice.Decide(ctx, in.Body)
 		})
 }

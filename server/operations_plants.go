@@ -7,7 +7,7 @@ import (
 
 	"github.com/danielgtaylor/huma/v2"
 
-	"bramblyacre/garden"
+	"bramblyacre/garden/plants"
 )
 
 func (o operations) registerPlants(api huma.API) {
@@ -20,33 +20,33 @@ func (o operations) registerPlants(api huma.API) {
 			Stage    string `query:"stage"`
 			Beginner bool   `query:"beginner"`
 			Bed      int64  `query:"bed"`
-		}) (garden.PlantsView, error) {
+		}) (plants.PlantsView, error) {
 			day, err := in.date()
 			if err != nil {
-				return garden.PlantsView{}, err
+				return plants.PlantsView{}, err
 			}
-			return o.garden.Plants(ctx, day, garden.PlantsFilter{Words: in.Words, Use: in.Use, Spread: in.Spread, Stage: in.Stage, Beginner: in.Beginner, Bed: in.Bed})
+			return o.garden.Plants.Plants(ctx, day, plants.PlantsFilter{Words: in.Words, Use: in.Use, Spread: in.Spread, Stage: in.Stage, Beginner: in.Beginner, Bed: in.Bed})
 		})
 	operation(api, http.MethodGet, "/api/plants/{id}", "getPlant", "One plant of the library",
 		func(ctx context.Context, in *struct {
 			ID string `path:"id"`
 			ShownDay
-		}) (garden.PlantView, error) {
+		}) (plants.PlantView, error) {
 			day, err := in.date()
 			if err != nil {
-				return garden.PlantView{}, err
+				return plants.PlantView{}, err
 			}
-			return o.garden.Plant(ctx, in.ID, day)
+			return o.garden.Plants.Plant(ctx, in.ID, day)
 		})
 	operation(api, http.MethodGet, "/api/compare", "comparePlants", "Two to four plants side by side",
 		func(ctx context.Context, in *struct {
 			ShownDay
 			IDs string `query:"ids" maxLength:"400" doc:"Ids with commas between"`
-		}) (garden.CompareView, error) {
+		}) (plants.CompareView, error) {
 			day, err := in.date()
 			if err != nil {
-				return garden.CompareView{}, err
+				return plants.CompareView{}, err
 			}
-			return o.garden.Compare(ctx, day, strings.FieldsFunc(in.IDs, func(r rune) bool { return r == ',' }))
+			return o.garden.Plants.Compare(ctx, day, strings.FieldsFunc(in.IDs, func(r rune) bool { return r == ',' }))
 		})
 }

@@ -5,7 +5,7 @@ import (
 	"strings"
 	"testing"
 
-	"bramblyacre/garden"
+	"bramblyacre/garden/plants"
 )
 
 // A copy of a plant goes out as a sheet, comes back filled in, turns into its file and
@@ -20,12 +20,12 @@ func TestAPlantIsPutFromItsForm(t *testing.T) {
 		}
 		check(t, json.Unmarshal(answer.Body.Bytes(), into))
 	}
-	var words garden.PlantWords
+	var words plants.PlantWords
 	get("/api/plant-words", &words)
 	if len(words.Stages) != 10 || len(words.Circumstances) < 30 || len(words.Stations) != 8 {
 		t.Errorf("the words are %+v", words)
 	}
-	var copied garden.PlantFile
+	var copied plants.PlantFile
 	get("/api/plants/garden-thyme/copy", &copied)
 	copied.Sheet["size"].(map[string]any)["height"] = "tall"
 	body := func() string {
@@ -37,7 +37,7 @@ func TestAPlantIsPutFromItsForm(t *testing.T) {
 		t.Errorf("a height that is none is answered %d: %s", answer.Code, answer.Body)
 	}
 	copied.Sheet["size"].(map[string]any)["height"] = "18 (12 to 25) cm measured"
-	var turned garden.PlantFile
+	var turned plants.PlantFile
 	answer := ask(h, "POST", "/api/plant-files", body())
 	check(t, json.Unmarshal(answer.Body.Bytes(), &turned))
 	if !strings.Contains(turned.Text, "18 (12 to 25) cm measured") || len(turned.Sheet) != len(copied.Sheet) {
@@ -46,7 +46,7 @@ func TestAPlantIsPutFromItsForm(t *testing.T) {
 	if answer := ask(h, "POST", "/api/own-plants", body(), "If-Match", versionFor(t, h, "/api/own-plants")); answer.Code != 200 || !strings.Contains(answer.Body.String(), `"garden-thyme-own"`) {
 		t.Fatalf("filled in it is answered %d: %s", answer.Code, answer.Body)
 	}
-	var page garden.PlantView
+	var page plants.PlantView
 	get("/api/plants/garden-thyme-own", &page)
 	if !page.Own || page.Botanical != "Thymus vulgaris L." {
 		t.Errorf("its page is %+v", page.PlantBrief)

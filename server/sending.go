@@ -9,7 +9,7 @@ import (
 
 	"github.com/gin-gonic/gin"
 
-	"bramblyacre/garden"
+	"bramblyacre/garden/journal"
 )
 
 // keyHeader names the key that a change is sent under: sent again, as after a lost answer,
@@ -39,7 +39,7 @@ func sentOnce() gin.HandlerFunc {
 		}
 		c.Request.Body = io.NopCloser(bytes.NewReader(body))
 		sum := sha256.Sum256(append([]byte(c.Request.Method+" "+c.Request.URL.Path+"\n"), body...))
-		c.Request = c.Request.WithContext(garden.WithSending(c.Request.Context(), key, hex.EncodeToString(sum[:])))
+		c.Request = c.Request.WithContext(journal.WithSending(c.Request.Context(), key, hex.EncodeToString(sum[:])))
 		c.Next()
 	}
 }

@@ -6,14 +6,15 @@ import (
 	"strings"
 	"testing"
 
-	"bramblyacre/garden"
+	"bramblyacre/garden/journal"
+	"bramblyacre/garden/place"
 )
 
 // Whatever is sent twice under one key counts once and is answered alike, also after what it
 // was made from has changed by it; something else under the key is a fault.
 func TestAChangeThatIsSentTwiceCountsOnce(t *testing.T) {
 	h := handler(t)
-	var plot garden.PlotView
+	var plot place.PlotView
 	read := func(path string, into any) {
 		t.Helper()
 		check(t, json.Unmarshal(ask(h, "GET", path, "").Body.Bytes(), into))
@@ -40,16 +41,16 @@ func TestAChangeThatIsSentTwiceCountsOnce(t *testing.T) {
 				t.Fatalf("%s %s, sent %d times, is answered %d: %s", step.method, step.path, n+1, answer.Code, answer.Body)
 			}
 			var noted struct {
-				garden.Entry
-				Within garden.Entry `json:"entry"`
+				journal.Entry
+				Within journal.Entry `json:"entry"`
 			}
 			check(t, json.Unmarshal(answer.Body.Bytes(), &noted))
 			entries[n] = fmt.Sprint(noted.Entry, noted.Within)
 		}
-		if entries[1] != entries[0] || entries[2] != entries[0] || entries[0] == fmt.Sprint(garden.Entry{}, garden.Entry{}) {
+		if entries[1] != entries[0] || entries[2] != entries[0] || entries[0] == fmt.Sprint(journal.Entry{}, journal.Entry{}) {
 			t.Errorf("%s %s is answered %q", step.method, step.path, entries)
 		}
-		var ledger garden.LedgerView
+		var ledger journal.LedgerView
 		read("/api/ledger?most=200", &ledger)
 		if len(ledger.Lines) != i+1 {
 			t.Errorf("after %s %s there are %d entries", step.method, step.path, len(ledger.Lines))

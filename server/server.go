@@ -53,7 +53,7 @@ func plotOf(options Options) string {
 	if options.Garden == nil {
 		return "" // the description alone
 	}
-	return options.Garden.PlotID()
+	return options.Garden.Plot.PlotID()
 }
 
 // newEngine returns an engine with what every request goes through.

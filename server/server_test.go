@@ -17,6 +17,11 @@ import (
 
 	"bramblyacre/demo"
 	"bramblyacre/garden"
+	"bramblyacre/garden/gather"
+	"bramblyacre/garden/identity"
+	"bramblyacre/garden/place"
+	"bramblyacre/garden/plants"
+	"bramblyacre/garden/plot"
 	"bramblyacre/library"
 	"bramblyacre/store"
 )
@@ -35,7 +40,7 @@ func handler(t testing.TB) http.Handler {
 	s, err := store.Open(t.Context(), t.TempDir())
 	check(t, err)
 	t.Cleanup(func() { check(t, s.Close()) })
-	g, err := garden.Open(t.Context(), garden.Options{Store: s, Library: shipped, PinnedTo: &demo.Today, Seasons: 20})
+	g, err := garden.Open(t.Context(), plot.Options{Store: s, Library: shipped, PinnedTo: &demo.Today, Seasons: 20})
 	check(t, err)
 	h, err := New(Options{Garden: g, Front: front, Address: address, Version: "test", Log: slog.New(slog.NewTextHandler(io.Discard, nil))})
 	check(t, err)
@@ -67,8 +72,8 @@ func ask(h http.Handler, method, path, body string, headers ...string) *httptest
 // versionFor is the version of what a change is made to: the plot's place, or nothing yet.
 func versionFor(t *testing.T, h http.Handler, path string) string {
 	t.Helper()
-	var plot garden.PlotView
-	var plant garden.PlantFile
+	var plot place.PlotView
+	var plant plants.PlantFile
 	check(t, json.Unmarshal(ask(h, "GET", "/api/plot", "").Body.Bytes(), &plot))
 	check(t, json.Unmarshal(ask(h, "GET", "/api/plants/hop/file", "").Body.Bytes(), &plant))
 	if strings.HasPrefix(path, "/api/plan/") || path == "/api/site" {
@@ -302,7 +307,7 @@ func TestPicturesPlantFilesAndLabelsAreServedAsSuch(t *testing.T) {
 			t.Fatalf("%s is answered %d: %s", step.path, answer.Code, answer.Body)
 		}
 	}
-	var asked garden.CheckView
+	var asked identity.CheckView
 	check(t, json.Unmarshal(ask(h, "GET", "/api/plantings/1/check?by=Ida", "").Body.Bytes(), &asked))
 	answers := map[string]string{}
 	for _, character := range asked.Showing {
@@ -319,7 +324,7 @@ func TestPicturesPlantFilesAndLabelsAreServedAsSuch(t *testing.T) {
 	if answer := ask(h, "GET", "/api/pickings/1/label", ""); answer.Code != 409 || !strings.Contains(answer.Body.String(), "not fit for use") {
 		t.Errorf("the label of what was not sorted: %d %s", answer.Code, answer.Body)
 	}
-	var baskets []garden.BasketView
+	var baskets []gather.BasketView
 	check(t, json.Unmarshal(ask(h, "GET", "/api/baskets", "").Body.Bytes(), &baskets))
 	answers = map[string]string{}
 	for _, q := range baskets[0].Questions {

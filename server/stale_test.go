@@ -15,7 +15,11 @@ import (
 	"strings"
 	"testing"
 
-	"bramblyacre/garden"
+	"bramblyacre/garden/gather"
+	"bramblyacre/garden/household"
+	"bramblyacre/garden/journal"
+	"bramblyacre/garden/place"
+	"bramblyacre/garden/plants"
 )
 
 const longBed = `{"name":"Long Bed","x":"10 m","y":"5 m","width":"8 m","depth":"1 m","moisture":"moist"}`
@@ -35,23 +39,23 @@ func TestAFormThatWasOpenWhileThePlotMovedOnWritesNothing(t *testing.T) {
 	ok(ask(h, "POST", "/api/plan/items", `{"kind":"tree","x":"5 m","y":"12 m","width":"4 m","height":"6 m","leaf":"evergreen"}`))
 	ok(ask(h, "POST", "/api/plantings", `{"bedId":1,"speciesId":"garden-sorrel","plants":9,"startedOn":"2029-04-10","origin":"seed"}`))
 	shown := func() map[string]string {
-		var plot garden.PlotView
+		var plot place.PlotView
 		check(t, json.Unmarshal(ask(h, "GET", "/api/plot", "").Body.Bytes(), &plot))
-		var household garden.HouseholdView
+		var household household.HouseholdView
 		check(t, json.Unmarshal(ask(h, "GET", "/api/household", "").Body.Bytes(), &household))
-		var planting garden.PlantingView
+		var planting place.PlantingView
 		check(t, json.Unmarshal(ask(h, "GET", "/api/plantings/1", "").Body.Bytes(), &planting))
-		var gathered garden.GatherView
+		var gathered gather.GatherView
 		check(t, json.Unmarshal(ask(h, "GET", "/api/gather", "").Body.Bytes(), &gathered))
-		var plant garden.PlantView
+		var plant plants.PlantView
 		check(t, json.Unmarshal(ask(h, "GET", "/api/plants/hop", "").Body.Bytes(), &plant))
-		var need garden.NeedView
+		var need gather.NeedView
 		for _, n := range gathered.Needs {
 			if n.Part == "leaf" {
 				need = n
 			}
 		}
-		var figure garden.FigureView
+		var figure plants.FigureView
 		for _, f := range plant.Figures {
 			if f.Key == "size.height" {
 				figure = f
@@ -74,7 +78,7 @@ func TestAFormThatWasOpenWhileThePlotMovedOnWritesNothing(t *testing.T) {
 		{"/api/plan/boundary", `{"bearingDeg":10}`, `{"bearingDeg":20}`},
 	}
 	entries := func() int {
-		var ledger garden.LedgerView
+		var ledger journal.LedgerView
 		check(t, json.Unmarshal(ask(h, "GET", "/api/ledger?most=200", "").Body.Bytes(), &ledger))
 		return len(ledger.Lines)
 	}
@@ -112,7 +116,7 @@ func TestAFormThatWasOpenWhileThePlotMovedOnWritesNothing(t *testing.T) {
 // What was asked of another plot, by a page or by a device, never reaches this one.
 func TestWhatWasKeptForAnotherPlotIsNotWrittenIntoThisOne(t *testing.T) {
 	h := handler(t)
-	var site garden.SiteView
+	var site place.SiteView
 	check(t, json.Unmarshal(ask(h, "GET", "/api/site", "").Body.Bytes(), &site))
 	if len(site.PlotID) != 32 {
 		t.Fatalf("the plot's id is %q", site.PlotID)
@@ -127,7 +131,7 @@ func TestWhatWasKeptForAnotherPlotIsNotWrittenIntoThisOne(t *testing.T) {
 	if answer := ask(h, "POST", "/api/beds", longBed, plotHeader, site.PlotID); answer.Code != 200 {
 		t.Errorf("its own is answered %d: %s", answer.Code, answer.Body)
 	}
-	var plot garden.PlotView
+	var plot place.PlotView
 	check(t, json.Unmarshal(ask(h, "GET", "/api/plot", "").Body.Bytes(), &plot))
 	if len(plot.Beds) != 1 {
 		t.Errorf("%d beds stand", len(plot.Beds))

@@ -9,13 +9,13 @@ import (
 	"path/filepath"
 
 	"bramblyacre/format"
-	"bramblyacre/garden"
+	"bramblyacre/garden/plot"
 	"bramblyacre/store"
 )
 
 // importArchive reads an archive into a folder: all of it, or nothing. What was there is
 // kept.
-func (p plot) importArchive(ctx context.Context, path string, preview bool, out io.Writer) (err error) {
+func (p plotFolder) importArchive(ctx context.Context, path string, preview bool, out io.Writer) (err error) {
 	a, err := readArchive(path)
 	if err != nil {
 		return fmt.Errorf("%s: %w", path, err)
@@ -60,7 +60,7 @@ func readArchive(path string) (a format.Archive, err error) {
 }
 
 // tellArchive says what an archive holds and what reading it would do, and does nothing.
-func (p plot) tellArchive(a format.Archive, out io.Writer) error {
+func (p plotFolder) tellArchive(a format.Archive, out io.Writer) error {
 	m := a.Manifest
 	lines := fmt.Sprintf("The plot %q, as it was on %s (%s):\n", m.Name, m.Made, m.PlotID)
 	for _, table := range m.Tables {
@@ -78,12 +78,12 @@ func (p plot) tellArchive(a format.Archive, out io.Writer) error {
 
 // workedOut makes sure that a plot can be shown, and that its rows are as its ledger says.
 func workedOut(ctx context.Context, dir string) (err error) {
-	g, s, err := plot{dir: dir}.openToRead(ctx)
+	g, s, err := plotFolder{dir: dir}.openToRead(ctx)
 	if err != nil {
 		return err
 	}
 	defer func() { err = errors.Join(err, s.Close()) }()
-	if _, err := g.Now(ctx, garden.NoDay); err != nil {
+	if _, err := g.Now.Now(ctx, plot.NoDay); err != nil {
 		return err
 	}
 	replayed, err := g.ReplayLedger(ctx)

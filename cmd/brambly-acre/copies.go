@@ -8,13 +8,14 @@ import (
 	"github.com/spf13/cobra"
 
 	"bramblyacre/garden"
+	"bramblyacre/garden/plot"
 	"bramblyacre/library"
 	"bramblyacre/store"
 )
 
 // backupCommand copies a plot into one file, while others may write to it.
 func backupCommand() *cobra.Command {
-	var p plot
+	var p plotFolder
 	cmd := &cobra.Command{
 		Use: "backup FILE --data DIR", Short: "Copy the whole plot into one file, also while it is served", Args: oneFile,
 		RunE: func(cmd *cobra.Command, args []string) (err error) {
@@ -42,7 +43,7 @@ func backupCommand() *cobra.Command {
 
 // restoreCommand puts a copy in the place of a plot, which is kept.
 func restoreCommand() *cobra.Command {
-	var p plot
+	var p plotFolder
 	cmd := &cobra.Command{
 		Use: "restore FILE --data DIR", Short: "Put a copy in the place of the plot; the copy is checked first, and what was there is kept", Args: oneFile,
 		RunE: func(cmd *cobra.Command, args []string) error {
@@ -68,7 +69,7 @@ func restoreCommand() *cobra.Command {
 // checkCommand looks a plot through: its file, its references, and its rows against the
 // ledger.
 func checkCommand() *cobra.Command {
-	var p plot
+	var p plotFolder
 	cmd := &cobra.Command{
 		Use: "check --data DIR", Short: "Look the whole plot through: its file, and every row against the ledger", Args: noArguments,
 		RunE: func(cmd *cobra.Command, _ []string) (err error) {
@@ -98,11 +99,11 @@ func checkCommand() *cobra.Command {
 	return cmd
 }
 
-func (p *plot) dataFlag(cmd *cobra.Command) {
+func (p *plotFolder) dataFlag(cmd *cobra.Command) {
 	cmd.Flags().StringVar(&p.dir, "data", "", "folder that the plot is kept in")
 }
 
-func (p *plot) needsFolder() error {
+func (p *plotFolder) needsFolder() error {
 	if p.dir == "" {
 		return usageError{errors.New("say where the plot is kept: --data DIR")}
 	}
@@ -117,7 +118,7 @@ func oneFile(_ *cobra.Command, args []string) error {
 }
 
 // openToRead opens a plot beside a program that may write to it.
-func (p plot) openToRead(ctx context.Context) (*garden.Garden, *store.Store, error) {
+func (p plotFolder) openToRead(ctx context.Context) (*garden.Garden, *store.Store, error) {
 	shipped, err := library.Shipped()
 	if err != nil {
 		return nil, nil, err
@@ -126,7 +127,7 @@ func (p plot) openToRead(ctx context.Context) (*garden.Garden, *store.Store, err
 	if err != nil {
 		return nil, nil, err
 	}
-	g, err := garden.Open(ctx, garden.Options{Store: s, Library: shipped, PinnedTo: p.today})
+	g, err := garden.Open(ctx, plot.Options{Store: s, Library: shipped, PinnedTo: p.today})
 	if err != nil {
 		return nil, nil, errors.Join(err, s.Close())
 	}

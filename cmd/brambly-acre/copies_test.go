@@ -7,14 +7,15 @@ import (
 	"strings"
 	"testing"
 
-	"bramblyacre/garden"
+	"bramblyacre/garden/household"
+	"bramblyacre/garden/now"
 )
 
 // people notes so many people, each acknowledged.
 func (s *process) people(t testing.TB, names ...string) {
 	t.Helper()
 	for _, name := range names {
-		if status, err := s.post("/api/people", garden.PersonInput{Name: name, Circumstances: []string{}}); err != nil || status != http.StatusOK {
+		if status, err := s.post("/api/people", household.PersonInput{Name: name, Circumstances: []string{}}); err != nil || status != http.StatusOK {
 			t.Fatalf("%s: %d, %v", name, status, err)
 		}
 	}
@@ -22,7 +23,7 @@ func (s *process) people(t testing.TB, names ...string) {
 
 func (s *process) household(t testing.TB) (names []string) {
 	t.Helper()
-	var household garden.HouseholdView
+	var household household.HouseholdView
 	s.get(t, "/api/household", &household)
 	for _, p := range household.People {
 		names = append(names, p.Name)
@@ -72,7 +73,7 @@ func TestAPlotIsBackedUpWhileItIsServedAndRestored(t *testing.T) {
 	if names := s.household(t); strings.Join(names, " ") != "Ida Joss Kit" {
 		t.Errorf("as it was there are %q", names)
 	}
-	var copies garden.CopiesView
+	var copies household.CopiesView
 	s.get(t, "/api/copies", &copies)
 	if len(copies.Copies) < 3 || copies.Kept != 7 || !copies.Copies[0].Night && !copies.Copies[1].Night && !copies.Copies[2].Night {
 		t.Errorf("the copies are %+v", copies)
@@ -196,7 +197,7 @@ func TestAPlotGoesThereAndBackAsAnArchive(t *testing.T) {
 		t.Errorf("check: %d, %q, %q", status, out, errs)
 	}
 	s = start(t, "serve", "--data", elsewhere, "--today", "2031-05-27")
-	var now garden.NowView
+	var now now.NowView
 	s.get(t, "/api/now", &now)
 	if len(now.Open) == 0 {
 		t.Error("there is nothing to do in it")

@@ -18,7 +18,7 @@ import (
 )
 
 func exportCommand() *cobra.Command {
-	var p plot
+	var p plotFolder
 	var out, today string
 	var names []string
 	for name := range format.Files {
@@ -68,14 +68,14 @@ func exportCommand() *cobra.Command {
 	return cmd
 }
 
-func (p plot) export(ctx context.Context, what []string, to io.Writer) (err error) {
+func (p plotFolder) export(ctx context.Context, what []string, to io.Writer) (err error) {
 	g, s, err := p.openToRead(ctx)
 	if err != nil {
 		return err
 	}
 	defer func() { err = errors.Join(err, s.Close()) }()
 	if len(what) == 2 { // a plant and its id
-		file, err := g.PlantFile(ctx, what[1])
+		file, err := g.Plants.PlantFile(ctx, what[1])
 		if err != nil {
 			return err
 		}

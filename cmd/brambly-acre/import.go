@@ -10,27 +10,30 @@ import (
 
 	"bramblyacre/format"
 	"bramblyacre/garden"
+	"bramblyacre/garden/journal"
+	"bramblyacre/garden/plants"
+	"bramblyacre/garden/say"
 	"bramblyacre/store"
 )
 
 // readers are what can be read into a plot, by the name it is asked for.
-var readers = map[string]func(context.Context, *garden.Garden, []byte) (garden.Entry, error){
-	"plan": func(ctx context.Context, g *garden.Garden, text []byte) (garden.Entry, error) {
+var readers = map[string]func(context.Context, *garden.Garden, []byte) (journal.Entry, error){
+	"plan": func(ctx context.Context, g *garden.Garden, text []byte) (journal.Entry, error) {
 		data, err := format.ReadPlan(text)
 		if err != nil {
-			return garden.Entry{}, err
+			return journal.Entry{}, err
 		}
-		return g.ImportPlan(ctx, data)
+		return g.Place.ImportPlan(ctx, data)
 	},
-	"plant": func(ctx context.Context, g *garden.Garden, text []byte) (garden.Entry, error) {
-		entry, _, err := g.PutOwnPlant(ctx, garden.AsItStands, garden.PlantFileInput{Text: string(text)})
+	"plant": func(ctx context.Context, g *garden.Garden, text []byte) (journal.Entry, error) {
+		entry, _, err := g.Plants.PutOwnPlant(ctx, say.AsItStands, plants.PlantFileInput{Text: string(text)})
 		return entry, err
 	},
 }
 
 // importCommand reads a plan's or a plant's file into a plot, or a whole plot into a folder.
 func importCommand() *cobra.Command {
-	var p plot
+	var p plotFolder
 	var preview bool
 	cmd := &cobra.Command{
 		Use: "import plan|plant|archive FILE --data DIR", Short: "Read a plan (GeoJSON) or a plant of your own (TOML) into the plot, or an archive in place of it; all as export writes them",

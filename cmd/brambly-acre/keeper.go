@@ -60,7 +60,7 @@ func (k *keeper) look(ctx context.Context, now time.Time) {
 	if k.sample {
 		return
 	}
-	kept, err := k.garden.CopiesKept(ctx)
+	kept, err := k.garden.Household.CopiesKept(ctx)
 	if err == nil {
 		var path string
 		if path, err = k.store.KeepNight(ctx, now, kept); path != "" {
@@ -69,12 +69,12 @@ func (k *keeper) look(ctx context.Context, now time.Time) {
 	}
 	k.tell(ctx, "keep the night's copy", err)
 	if ctx.Err() == nil {
-		k.garden.SetCopyTrouble(copyTrouble(err))
+		k.garden.Plot.SetCopyTrouble(copyTrouble(err))
 	}
 	if day := now.Format(time.DateOnly); day != k.checked {
 		k.checked = day
 		if err := k.store.WholeCheck(ctx); err != nil && ctx.Err() == nil {
-			k.garden.SetDamage(k.store.Damaged(ctx, err).Error())
+			k.garden.Plot.SetDamage(k.store.Damaged(ctx, err).Error())
 			k.tell(ctx, "look the file through", err)
 		}
 	}

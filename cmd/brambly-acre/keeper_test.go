@@ -8,7 +8,7 @@ import (
 	"testing"
 	"time"
 
-	"bramblyacre/garden"
+	"bramblyacre/garden/household"
 	"bramblyacre/store"
 )
 
@@ -16,7 +16,7 @@ import (
 // copy, and a copy that cannot be kept is told and made up for.
 func TestTheKeeperLooksAfterTheFile(t *testing.T) {
 	dir := t.TempDir()
-	p := plot{dir: dir}
+	p := plotFolder{dir: dir}
 	g, s, err := p.open(t.Context())
 	check(t, err)
 	t.Cleanup(func() { check(t, s.Close()) })
@@ -24,7 +24,7 @@ func TestTheKeeperLooksAfterTheFile(t *testing.T) {
 	night := time.Date(2031, 5, 20, 22, 0, 0, 0, time.Local)
 	note := func(name string) {
 		t.Helper()
-		_, err := g.PutPerson(t.Context(), 0, "", garden.PersonInput{Name: name, Circumstances: []string{}})
+		_, err := g.Household.PutPerson(t.Context(), 0, "", household.PersonInput{Name: name, Circumstances: []string{}})
 		check(t, err)
 	}
 	inTheFile := func() int {
@@ -70,13 +70,13 @@ func TestTheKeeperLooksAfterTheFile(t *testing.T) {
 	check(t, os.WriteFile(filepath.Join(dir, "copies"), nil, 0o600))
 	note("Kit")
 	k.look(t.Context(), night.AddDate(0, 0, 2))
-	if v, err := g.Copies(t.Context()); err != nil || v.Trouble == "" {
+	if v, err := g.Household.Copies(t.Context()); err != nil || v.Trouble == "" {
 		t.Errorf("a night without its copy is told as %q, %v", v.Trouble, err)
 	}
 	check(t, os.Remove(filepath.Join(dir, "copies")))
 	check(t, os.Rename(filepath.Join(dir, "away"), filepath.Join(dir, "copies")))
 	k.look(t.Context(), night.AddDate(0, 0, 2))
-	if v, err := g.Copies(t.Context()); err != nil || v.Trouble != "" || nights() != 3 {
+	if v, err := g.Household.Copies(t.Context()); err != nil || v.Trouble != "" || nights() != 3 {
 		t.Errorf("made up for it says %q with %d nights, %v", v.Trouble, nights(), err)
 	}
 }

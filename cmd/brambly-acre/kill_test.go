@@ -13,7 +13,10 @@ import (
 	"testing"
 	"time"
 
-	"bramblyacre/garden"
+	"bramblyacre/garden/input"
+	"bramblyacre/garden/journal"
+	"bramblyacre/garden/now"
+	"bramblyacre/garden/place"
 	"bramblyacre/store"
 )
 
@@ -32,7 +35,7 @@ type acknowledged struct {
 	back map[int64]bool
 }
 
-func (a *acknowledged) note(entry garden.Entry) {
+func (a *acknowledged) note(entry journal.Entry) {
 	a.Lock()
 	defer a.Unlock()
 	a.entries[entry.ID] = entry.Summary
@@ -40,7 +43,7 @@ func (a *acknowledged) note(entry garden.Entry) {
 
 // ask sends one change and returns the entry that it made; false once the program is gone
 // or refuses.
-func (s *process) ask(method, path, version string, body any) (entry garden.Entry, ok bool) {
+func (s *process) ask(method, path, version string, body any) (entry journal.Entry, ok bool) {
 	text, err := json.Marshal(body)
 	if err != nil {
 		return entry, false
@@ -59,8 +62,8 @@ func (s *process) ask(method, path, version string, body any) (entry garden.Entr
 	}
 	defer func() { _ = answer.Body.Close() }() // the program may be gone
 	var noted struct {
-		garden.Entry
-		Within garden.Entry `json:"entry"`
+		journal.Entry
+		Within journal.Entry `json:"entry"`
 	}
 	if answer.StatusCode != http.StatusOK || json.NewDecoder(answer.Body).Decode(&noted) != nil {
 		return entry, false
@@ -74,7 +77,7 @@ func (s *process) ask(method, path, version string, body any) (entry garden.Entr
 // lookAndTakeBack notes looks, and takes every third of them back.
 func (s *process) lookAndTakeBack(said *acknowledged, round int) {
 	for i := range 500 { // ended by the kill long before
-		look := garden.ObservationInput{Day: "2031-05-27", Stage: "in bud", Note: fmt.Sprintf("round %d look %d", round, i), ClientKey: fmt.Sprintf("%d-%d", round, i)}
+		look := now.ObservationInput{Day: "2031-05-27", Stage: "in bud", Note: fmt.Sprintf("round %d look %d", round, i), ClientKey: fmt.Sprintf("%d-%d", round, i)}
 		entry, ok := s.ask("POST", "/api/plantings/1/observations", "", look)
 		if !ok {
 			return
@@ -100,7 +103,7 @@ func (s *process) changeTheBed(said *acknowledged, round int) {
 		if err != nil {
 			return
 		}
-		var plot garden.PlotView
+		var plot place.PlotView
 		err = json.NewDecoder(answer.Body).Decode(&plot)
 		_ = answer.Body.Close() // the program may be gone
 		if err != nil || len(plot.Beds) == 0 {
@@ -137,13 +140,13 @@ func killAPlot(t *testing.T, times, seed int) (noted, entries int) {
 	args := []string{"serve", "--data", dir, "--today", "2031-05-27"}
 	s := start(t, args...)
 	for path, body := range map[string]any{
-		"/api/beds": garden.BedInput{Name: "Long Bed", FormInput: garden.FormInput{X: "10 m", Y: "5 m", Width: "8 m", Depth: "1 m"}, SunHours: new(6.0), Moisture: "moist"},
+		"/api/beds": place.BedInput{Name: "Long Bed", FormInput: place.FormInput{X: "10 m", Y: "5 m", Width: "8 m", Depth: "1 m"}, SunHours: new(6.0), Moisture: "moist"},
 	} {
 		if status, err := s.post(path, body); err != nil || status != http.StatusOK {
 			t.Fatalf("%s: %d, %v", path, status, err)
 		}
 	}
-	if status, err := s.post("/api/plantings", garden.PlantingInput{BedID: 1, SpeciesID: "garden-sorrel", Plants: 9, StartedOn: "2029-04-10", Origin: "seed"}); err != nil || status != http.StatusOK {
+	if status, err := s.post("/api/plantings", input.PlantingInput{BedID: 1, SpeciesID: "garden-sorrel", Plants: 9, StartedOn: "2029-04-10", Origin: "seed"}); err != nil || status != http.StatusOK {
 		t.Fatalf("the planting: %d, %v", status, err)
 	}
 	said := &acknowledged{entries: map[int64]string{}, back: map[int64]bool{}}

@@ -15,7 +15,8 @@ import (
 	"syscall"
 	"testing"
 
-	"bramblyacre/garden"
+	"bramblyacre/garden/now"
+	"bramblyacre/garden/place"
 )
 
 // program builds the program once for all tests.
@@ -189,7 +190,7 @@ func (s *process) get(t testing.TB, path string, into any) {
 
 func TestSIGTERMEndsItGracefully(t *testing.T) {
 	s := start(t, "demo")
-	var site garden.SiteView
+	var site place.SiteView
 	s.get(t, "/api/site", &site)
 	if !site.Sample || !site.Pinned || site.Today.String() != "2031-05-27" || !site.WeatherSimulated {
 		t.Errorf("the demo says %+v", site)
@@ -272,7 +273,7 @@ func BenchmarkStartToFirstAnswer(b *testing.B) {
 	check(b, sample.cmd.Wait())
 	for b.Loop() {
 		s := start(b, "serve", "--data", dir, "--today", "2031-05-27")
-		var now garden.NowView
+		var now now.NowView
 		s.get(b, "/api/now", &now)
 		if len(now.Open) == 0 {
 			b.Fatal("nothing to do")

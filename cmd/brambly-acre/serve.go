@@ -15,6 +15,7 @@ import (
 	"bramblyacre/core/calendar"
 	"bramblyacre/demo"
 	"bramblyacre/garden"
+	"bramblyacre/garden/plot"
 	"bramblyacre/library"
 	"bramblyacre/server"
 	"bramblyacre/store"
@@ -29,14 +30,14 @@ const (
 )
 
 // plot is what is served.
-type plot struct {
+type plotFolder struct {
 	dir, address string
 	today        *calendar.Date
 	sample       bool
 }
 
 func serveCommand() *cobra.Command {
-	var p plot
+	var p plotFolder
 	var today string
 	cmd := &cobra.Command{
 		Use: "serve --data DIR", Short: "Serve the plot kept in a folder", Args: noArguments,
@@ -61,7 +62,7 @@ func serveCommand() *cobra.Command {
 }
 
 func demoCommand() *cobra.Command {
-	p := plot{sample: true, today: &demo.Today}
+	p := plotFolder{sample: true, today: &demo.Today}
 	cmd := &cobra.Command{
 		Use: "demo", Short: "Serve a fresh copy of the sample plot", Args: noArguments,
 		RunE: func(cmd *cobra.Command, _ []string) (err error) {
@@ -127,7 +128,7 @@ func onlyLoopback(address string) error {
 }
 
 // serve opens the plot and answers until the context ends.
-func (p plot) serve(ctx context.Context) (err error) {
+func (p plotFolder) serve(ctx context.Context) (err error) {
 	if err := onlyLoopback(p.address); err != nil {
 		return err
 	}
@@ -155,7 +156,7 @@ func (p plot) serve(ctx context.Context) (err error) {
 		fmt.Println(note)
 	}
 	fmt.Printf("Brambly Acre is at http://%s\n", address)
-	log.Info("listening", "address", address, "data", p.dir, "today", g.Today().String(), "sample", p.sample)
+	log.Info("listening", "address", address, "data", p.dir, "today", g.Plot.Today().String(), "sample", p.sample)
 	keeping, stop := context.WithCancel(ctx)
 	var kept sync.WaitGroup
 	kept.Go(func() { newKeeper(g, s, p.sample, log).run(keeping) })
@@ -166,7 +167,7 @@ func (p plot) serve(ctx context.Context) (err error) {
 	return err
 }
 
-func (p plot) open(ctx context.Context) (*garden.Garden, *store.Store, error) {
+func (p plotFolder) open(ctx context.Context) (*garden.Garden, *store.Store, error) {
 	shipped, err := library.Shipped()
 	if err != nil {
 		return nil, nil, err
@@ -189,7 +190,7 @@ func (p plot) open(ctx context.Context) (*garden.Garden, *store.Store, error) {
 			return nil, nil, errors.Join(err, s.Close())
 		}
 	}
-	g, err := garden.Open(ctx, garden.Options{Store: s, Library: shipped, PinnedTo: p.today, Sample: p.sample})
+	g, err := garden.Open(ctx, plot.Options{Store: s, Library: shipped, PinnedTo: p.today, Sample: p.sample})
 	if err != nil {
 		return nil, nil, errors.Join(err, s.Close())
 	}

@@ -1,0 +1,90 @@
+package area
+
+import (
+	"fmt"
+
+	"bramblyacre/core/agenda"
+	"bramblyacre/core/calendar"
+	"bramblyacre/core/flora"
+	"bramblyacre/garden/plot"
+	"bramblyacre/garden/say"
+)
+
+// JobView is one thing to do, with its amount, its reason and its last day.
+type JobView struct {
+	Key        string        `json:"key"`
+	Kind       string        `json:"kind" enum:"pick,care,check,round"`
+	Verb       string        `json:"verb"`
+	What       string        `json:"what"`
+	PlantingID int64         `json:"plantingId"`
+	FindID     int64         `json:"findId" doc:"Where it is the check of a find; 0 else"`
+	Part       string        `json:"part"`
+	Bed        string        `json:"bed"`
+	Stage      flora.Stage   `json:"stage"`
+	Amount     string        `json:"amount"`
+	Reason     string        `json:"reason"`
+	Deadline   string        `json:"deadline"`
+	First      calendar.Date `json:"first"`
+	Last       calendar.Date `json:"last"`
+	Minutes    float64       `json:"minutes"`
+	Caution    string        `json:"caution" doc:"The usual cautions in a line; empty where none is on record"`
+	PutOff     bool          `json:"putOff" doc:"The grower said not yet"`
+}
+
+// Job is a job as it is ordered, with how it is shown.
+type Job struct {
+	agenda.Job
+	View JobView
+}
+
+// Source is where jobs come from: what an area would have done. Either part may be nil.
+type Source struct {
+	// Planting are the jobs of one planting, Plot those of the plot as a whole.
+	Planting func(*plot.State, *plot.Planting, calendar.Date) []Job
+	Plot     func(*plot.State, calendar.Date) []Job
+	// SeesToAside is true for the area that sees to plantings whose plant cannot be worked out.
+	SeesToAside bool
+}
+
+// Of are a source's jobs for one planting. A planting whose plant cannot be worked out has
+// jobs of no area but the one that asks to see to it.
+func (source Source) Of(s *plot.State, p *plot.Planting, on calendar.Date) []Job {
+	if source.Planting == nil || p.Aside && !source.SeesToAside {
+		return nil
+	}
+	return source.Planting(s, p, on)
+}
+
+// Try asks for a planting's jobs, as a tryout.
+func (source Source) Try(s *plot.State, p *plot.Planting, on calendar.Date) { source.Of(s, p, on) }
+
+// All are all jobs of a source on a day or soon after.
+func (source Source) All(s *plot.State, on calendar.Date) []Job {
+	var jobs []Job
+	for _, p := range s.Plantings {
+		jobs = append(jobs, source.Of(s, p, on)...)
+	}
+	if source.Plot != nil {
+		jobs = append(jobs, source.Plot(s, on)...)
+	}
+	return jobs
+}
+
+// NewJob is a job of one planting, whose key says what it is about, with its first and last
+// day, as told on a day.
+func NewJob(s *plot.State, p *plot.Planting, kind, detail string, season calendar.Season, first, last calendar.Date, on calendar.Date) Job {
+	key := fmt.Sprintf("%s:%d:%s:%d", kind, p.ID, detail, season.Start.Year())
+	j := Job{Job: agenda.Job{Key: key, First: first, Last: last}}
+	stage := flora.Resting
+	if forecast, _ := s.ForecastOn(p, on); forecast != nil {
+		index, _ := forecast.StageOn(on)
+		stage = forecast.Stages[index]
+	}
+	j.View = JobView{Key: key, Kind: kind, PlantingID: p.ID, Bed: p.Bed.Name, Stage: stage, First: first, Last: last}
+	if on < first {
+		j.View.Deadline = "from about " + first.DayMonth()
+	} else {
+		j.View.Deadline = say.DaysLeft(on, last)
+	}
+	return j
+}

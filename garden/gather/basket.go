@@ -1,0 +1,164 @@
+package gather
+
+import (
+	"context"
+	"encoding/json"
+	"fmt"
+	"slices"
+
+	"bramblyacre/core/calendar"
+	"bramblyacre/core/identity"
+	"bramblyacre/garden/plot"
+	"bramblyacre/garden/say"
+	"bramblyacre/garden/view"
+	"bramblyacre/store"
+)
+
+// What a picking is fit for.
+const (
+	// basketSort is one that is to be sorted again at the table.
+	basketSort = "to sort"
+	basketFit  = "fit for use"
+	// basketHeld is one whose planting is not sure any more, or whose sorting found a
+	// stranger.
+	basketHeld = "held back"
+)
+
+// BasketView is a picking on its way from the basket to use.
+type BasketView struct {
+	PickingID  int64                `json:"pickingId"`
+	PlantingID int64                `json:"plantingId"`
+	SpeciesID  string               `json:"speciesId"`
+	Name       string               `json:"name" doc:"Plant and part"`
+	Words      string               `json:"words" doc:"How much, from where, when"`
+	State      string               `json:"state" enum:"to sort,fit for use,held back"`
+	Why        string               `json:"why"`
+	Questions  []view.CheckQuestion `json:"questions" doc:"The second check at the table; empty where no dangerous look-alike is named"`
+	Sorted     string               `json:"sorted" doc:"When and by whom it was sorted"`
+	Made       []string             `json:"made"`
+	MayMake    []string             `json:"mayMake" doc:"What may be made of it, by the verdict of its part"`
+	Left       float64              `json:"left" doc:"What nothing was made of yet, in grams, fresh"`
+	LeftWeight string               `json:"leftWeight" doc:"The same in words; empty where nothing is left"`
+	Cautions   view.CautionsView    `json:"cautions"`
+}
+
+// Baskets returns this season's pickings, the newest first, with what each is fit for.
+func (u *Uses) Baskets(ctx context.Context) ([]BasketView, error) {
+	s, err := u.plot.State(ctx)
+	if err != nil {
+		return nil, err
+	}
+	type dated struct {
+		day  string
+		id   int64
+		view BasketView
+	}
+	var all []dated
+	for _, p := range s.EverPlanted {
+		for _, picking := range p.Pickings {
+			if day, err := calendar.Parse(picking.Day); err == nil && s.Today.DaysSince(day) <= daysOfBasket {
+				all = append(all, dated{picking.Day, picking.ID, viewBasket(s, p, picking)})
+			}
+		}
+	}
+	slices.SortFunc(all, func(a, b dated) int { return say.CompareTexts(b.day, a.day, fmt.Sprint(b.id), fmt.Sprint(a.id)) })
+	views := []BasketView{}
+	for _, d := range all {
+		views = append(views, d.view)
+	}
+	return views, nil
+}
+
+// daysOfBasket is how long a picking is shown as a basket.
+const daysOfBasket = 400
+
+func viewBasket(s *plot.State, p *plot.Planting, picking store.Picking) BasketView {
+	v := BasketView{
+		PickingID: picking.ID, PlantingID: p.ID, SpeciesID: p.SpeciesID, Name: say.Capital(view.PartOf(p.Species.Names.Name, picking.Part)), Words: view.PickingWords(s, p, picking),
+		Questions: []view.CheckQuestion{}, Made: []string{}, MayMake: []string{}, Cautions: view.CautionsOf(s, p.Species, picking.Part, ""),
+	}
+	v.State, v.Why = basketState(s, p, picking)
+	if sortings := s.Sortings[picking.ID]; len(sortings) > 0 {
+		last := sortings[len(sortings)-1]
+		v.Sorted = "sorted by " + last.ByWhom + ", " + view.DayWords(last.Day)
+	}
+	if v.State == basketSort {
+		for _, q := range TableQuestions(p, picking.Part) {
+			v.Questions = append(v.Questions, view.ViewQuestion(s, p.Rules, q))
+		}
+	}
+	for _, made := range s.Makings[picking.ID] {
+		words := made.Preparation + ", " + view.DayWords(made.Day)
+		if made.Grams != nil {
+			words = made.Preparation + ", " + s.Units.Weight(*made.Grams) + ", " + view.DayWords(made.Day)
+		}
+		v.Made = append(v.Made, words)
+	}
+	if left := s.LeftGrams(picking); left >= view.LeastGrams {
+		v.Left, v.LeftWeight = say.Round1(left), s.Units.Weight(left)
+	}
+	if part, has := p.Species.Part(picking.Part); has {
+		v.MayMake = part.Preparations()
+	}
+	return v
+}
+
+// basketState tells what a picking is fit for, and why.
+func basketState(s *plot.State, p *plot.Planting, picking store.Picking) (state, why string) {
+	for _, sorting := range s.Sortings[picking.ID] {
+		if answers, _ := answersOf(sorting.Answers); slices.Contains(answers, string(identity.NotSeen)) {
+			return basketHeld, "At the table something in it was not " + p.Species.Names.Name + ". None of it is for use."
+		}
+	}
+	switch {
+	case p.IdentityState == identity.Excluded:
+		return basketHeld, "A check contradicted what it was picked as. None of it is for use."
+	case p.IdentityState != identity.Sure:
+		return basketHeld, "The planting is not sure. None of it is for use until it is."
+	case p.Ground != "":
+		return basketHeld, view.UnsafeWords(p)
+	}
+	for _, sorting := range s.Sortings[picking.ID] {
+		if len(TableQuestions(p, picking.Part)) == 0 || sortedAll(p, picking.Part, sorting) {
+			return basketFit, ""
+		}
+	}
+	if p.Rules.NamesDanger() {
+		return basketSort, "Sort it again at the table, piece by piece: it has dangerous look-alikes."
+	}
+	return basketSort, "Pick it over at the table: strangers, grit and spoilt pieces out."
+}
+
+func answersOf(text string) ([]string, map[string]string) {
+	answers := map[string]string{}
+	if json.Unmarshal([]byte(text), &answers) != nil {
+		return nil, answers
+	}
+	var all []string
+	for _, answer := range answers {
+		all = append(all, answer)
+	}
+	return all, answers
+}
+
+// sortedAll tells whether a sorting saw every character that is asked for at the table.
+func sortedAll(p *plot.Planting, part string, sorting store.Sorting) bool {
+	_, answers := answersOf(sorting.Answers)
+	for _, q := range TableQuestions(p, part) {
+		if answers[q.Character.ID] != string(identity.Seen) {
+			return false
+		}
+	}
+	return true
+}
+
+func picking(s *plot.State, id int64) (*plot.Planting, store.Picking, error) {
+	for _, p := range s.EverPlanted {
+		for _, picking := range p.Pickings {
+			if picking.ID == id {
+				return p, picking, nil
+			}
+		}
+	}
+	return nil, store.Picking{}, say.NotFoundError{What: "picking"}
+}

@@ -1,0 +1,22 @@
+package gather
+
+import (
+	"bramblyacre/garden/journal"
+	"bramblyacre/store"
+)
+
+var makingsTable = journal.NewTable("makings", (*store.Queries).GetMaking, (*store.Queries).PutMaking, (*store.Queries).DropMaking)
+
+var measuresTable = journal.NewTable("measures", (*store.Queries).GetMeasure, (*store.Queries).PutMeasure, (*store.Queries).DropMeasure)
+
+var needsTable = journal.NewTable("needs", (*store.Queries).GetNeed, (*store.Queries).PutNeed, (*store.Queries).DropNeed)
+
+var pickingsTable = journal.NewTable("pickings", (*store.Queries).GetPicking, (*store.Queries).PutPicking, (*store.Queries).DropPicking)
+
+var sortingsTable = journal.NewTable("sortings", (*store.Queries).GetSorting, (*store.Queries).PutSorting, (*store.Queries).DropSorting)
+
+// registration is what the journal has to know of gather.
+var registration = journal.Registration{
+	Tables: []journal.AnyTable{makingsTable, measuresTable, needsTable, pickingsTable, sortingsTable},
+	Kinds:  []string{"picking", "need", "sorting", "making", "measure"},
+}

@@ -1,0 +1,54 @@
+package gather
+
+import (
+	"fmt"
+	"math"
+	"strings"
+
+	"bramblyacre/core/calendar"
+	"bramblyacre/garden/area"
+	"bramblyacre/garden/plot"
+	"bramblyacre/garden/say"
+	"bramblyacre/garden/view"
+)
+
+// jobs are the pickings that are open or open soon.
+var jobs = area.Source{Planting: pickJobs}
+
+func pickJobs(s *plot.State, p *plot.Planting, on calendar.Date) []area.Job {
+	var jobs []area.Job
+	for _, span := range s.Spans(p) {
+		part := span.Window.Part
+		at := max(on, span.First)
+		if view.Refusal(s, p, part, at) != nil || span.Last < on {
+			continue
+		}
+		offer, _ := view.Allowance(s, p, part, at)
+		if !offer.Offered {
+			continue
+		}
+		j := area.NewJob(s, p, "pick", part.Name, calendar.SeasonOf(s.Site.Latitude, span.First), span.First, span.Last, on)
+		j.Minutes = math.Max(3, offer.Units*part.Harvest.MinutesEach.Value)
+		j.View.Minutes = j.Minutes
+		j.View.Verb, j.View.What, j.View.Part = offer.Verb, view.PartOf(p.Species.Names.Name, part.Name), part.Name
+		j.View.Amount = say.LowerFirst(offer.Amount) + " · " + offer.Weight
+		if on < span.First {
+			j.View.Reason = strings.TrimSpace(fmt.Sprintf("Opens %s. %s %s", say.ViewDates(span.Window.Opens).Text, offer.Sign, plot.LookedAt(p)))
+		} else {
+			j.View.Reason = strings.TrimSpace(offer.Sign + " " + regrowthWords(offer) + offer.Weather)
+		}
+		j.View.Caution = strings.Join(offer.Cautions, " ")
+		jobs = append(jobs, j)
+	}
+	return jobs
+}
+
+// regrowthWords repeats the regrowth limit's reason where there is one.
+func regrowthWords(view view.AllowanceView) string {
+	for _, limit := range view.Limits {
+		if limit.Kind == "regrowth" {
+			return limit.Reason + " "
+		}
+	}
+	return ""
+}

@@ -1,0 +1,124 @@
+package gather
+
+import (
+	"context"
+	"encoding/json"
+	"slices"
+	"strings"
+
+	"bramblyacre/core/identity"
+	"bramblyacre/garden/journal"
+	"bramblyacre/garden/plot"
+	"bramblyacre/garden/say"
+	"bramblyacre/garden/view"
+	"bramblyacre/store"
+)
+
+// TableCharacters are the characters that a picked part of each kind still shows on the
+// table.
+var TableCharacters = map[string][]string{
+	"leaf": {"smell", "leaf-base", "leaf-veins", "leaf-surface", "leaf-underside", "leaf-build", "leaf-shape", "leaf-margin", "leaf-tip", "sap"},
+	"root": {"root-form", "root-inside", "smell", "sap"},
+	"stem": {"stem-section", "stem-fill", "stem-mark", "stem-surface", "hair-place", "smell", "sap"},
+	"top": {
+		"smell", "flower-form", "flower-parts", "flower-colour", "flower-group", "leaf-order", "leaf-build", "leaf-surface", "leaf-shape", "stem-section", "stem-fill", "stem-surface",
+		"leaf-margin", "leaf-underside", "leaf-joint", "sap", "whorl-count", "bracts", "hair-place",
+	},
+	"flower": {"flower-form", "flower-parts", "flower-colour", "bracts", "flower-group"},
+	"fruit":  {"fruit", "fruit-colour"},
+	"pad":    {"leaf-build", "sap", "stem-surface"},
+}
+
+// TableKind puts the other kinds of parts with one of those.
+var TableKind = map[string]string{"shoot": "top", "whole": "top", "rhizome": "root", "bulb": "root", "seed": "fruit", "pod": "fruit", "bark": "stem"}
+
+// TableQuestions are the questions of the second check of a picked part: for each
+// dangerous look-alike that is named one that the part still shows. One that the part
+// shows nothing of was ruled out at the plant.
+func TableQuestions(p *plot.Planting, partName string) []identity.Question {
+	part, has := p.Species.Part(partName)
+	if !has {
+		return nil
+	}
+	kind := part.Kind
+	if other, has := TableKind[kind]; has {
+		kind = other
+	}
+	return p.Rules.TableQuestions(func(c identity.Character) bool { return slices.Contains(TableCharacters[kind], c.ID) })
+}
+
+// SortingInput is a picking sorted again at the table.
+type SortingInput struct {
+	By      string            `json:"by"`
+	Answers map[string]string `json:"answers" doc:"seen, not seen or cannot tell, by the characters asked for"`
+	view.Sight
+	Rejected string `json:"rejected,omitempty" doc:"How much went to the compost, as typed; empty for nothing"`
+	Note     string `json:"note,omitempty"`
+}
+
+// readRejected reads how much of a picking went to the compost, in grams: no more than is
+// left of it.
+func readRejected(s *plot.State, c *say.Checklist, p *plot.Planting, picking store.Picking, text string) float64 {
+	if strings.TrimSpace(text) == "" {
+		return 0
+	}
+	part, _ := p.Species.Part(picking.Part)
+	grams, err := readWeight(s, part, text)
+	left := s.LeftGrams(picking)
+	switch {
+	case err != nil:
+		c.AddError("rejected", err)
+	case grams < 0 || grams > left*1.02: // a scale's error
+		c.Add("rejected", "What is rejected lies between nothing and the %s that are left: no more.", s.Units.Weight(left))
+	}
+	return min(max(0, grams), left)
+}
+
+// SortPicking notes that a picking was sorted again at the table.
+func (u *Uses) SortPicking(ctx context.Context, pickingID int64, in SortingInput) (journal.Entry, error) {
+	return u.plot.Change(ctx, func(s *plot.State, d *journal.Draft) (journal.Record, error) {
+		p, picking, err := picking(s, pickingID)
+		if err != nil {
+			return journal.Record{}, err
+		}
+		if state, why := basketState(s, p, picking); state == basketHeld {
+			return journal.Record{}, say.ConflictError{Why: why}
+		}
+		if err := in.Sight.IsOf(u.plot, p.Rules, in.Answers); err != nil {
+			return journal.Record{}, err
+		}
+		var c say.Checklist
+		row := store.PutSortingParams{PickingID: pickingID, Day: s.Today.String(), ByWhom: c.Name("by", in.By), Note: c.Text("note", in.Note, say.LongestNote)}
+		if row.ByWhom == "" {
+			c.Add("by", "Say who sorted it.")
+		}
+		row.Rejected = readRejected(s, &c, p, picking, in.Rejected)
+		if len(TableQuestions(p, picking.Part)) > 0 {
+			view.CheckAnswers(&c, p.Rules, in.Answers)
+			for _, q := range TableQuestions(p, picking.Part) {
+				if in.Answers[q.Character.ID] == "" {
+					c.Add("answers", "Answer every question: %s is missing.", q.Character.Name)
+				}
+			}
+		}
+		if err := c.Err(); err != nil {
+			return journal.Record{}, err
+		}
+		answers, err := json.Marshal(in.Answers)
+		if err != nil {
+			return journal.Record{}, err
+		}
+		row.Answers = string(answers)
+		written, err := sortingsTable.Put(ctx, d, 0, row)
+		if err != nil {
+			return journal.Record{}, err
+		}
+		summary := "Sorted " + view.PartOf(p.Species.Names.Name, picking.Part) + " at the table"
+		if all, _ := answersOf(written.Answers); slices.Contains(all, string(identity.NotSeen)) {
+			summary += ": a stranger in it, held back"
+		} else if len(TableQuestions(p, picking.Part)) == 0 || sortedAll(p, picking.Part, written) {
+			summary += ": fit for use"
+		}
+		return journal.Record{Kind: "sorting", Summary: summary, Bed: &p.BedID, Planting: &p.ID}, nil
+	})
+}

@@ -1,0 +1,159 @@
+package now
+
+import (
+	"fmt"
+	"math"
+	"slices"
+
+	"bramblyacre/core/agenda"
+	"bramblyacre/core/calendar"
+	"bramblyacre/core/flora"
+	"bramblyacre/core/identity"
+	"bramblyacre/garden/area"
+	"bramblyacre/garden/plot"
+	"bramblyacre/garden/say"
+)
+
+// jobs returns everything there is to do on a day or soon after, in order.
+func (u *Uses) jobs(s *plot.State, on calendar.Date) []area.Job {
+	var jobs []area.Job
+	for _, source := range u.jobSources {
+		jobs = append(jobs, source.All(s, on)...)
+	}
+	var wanted []area.Job
+	for _, j := range jobs {
+		if answered(s, &j, on) && agenda.UrgencyOn(j.Job, on) != agenda.Neither {
+			wanted = append(wanted, j)
+		}
+	}
+	order(wanted, on)
+	return wanted
+}
+
+// jobs are the jobs of looking after and of the round.
+var jobs = area.Source{
+	Planting: func(s *plot.State, p *plot.Planting, on calendar.Date) []area.Job {
+		if p.Aside {
+			return asideJobs(s, p, on)
+		}
+		return slices.Concat(CareJobs(s, p, on), FrostJobs(s, p, on), TroubleJobs(s, p, on))
+	},
+	Plot:        roundJobs,
+	SeesToAside: true,
+}
+
+func order(jobs []area.Job, on calendar.Date) {
+	plain := make([]agenda.Job, len(jobs))
+	byKey := map[string]area.Job{}
+	for i, j := range jobs {
+		plain[i] = j.Job
+		byKey[j.Key] = j
+	}
+	agenda.Order(plain, on)
+	for i, j := range plain {
+		jobs[i] = byKey[j.Key]
+	}
+}
+
+// answered applies what the grower said of a job: done and skipped ones are no
+// longer wanted, and one put off begins later.
+func answered(s *plot.State, j *area.Job, on calendar.Date) (wanted bool) {
+	answer, has := s.Answers[j.Key]
+	if !has {
+		return true
+	}
+	if answer.Answer != NotYet || answer.UntilDay == nil {
+		return false
+	}
+	until, err := calendar.Parse(*answer.UntilDay)
+	if err != nil || until <= on {
+		return true
+	}
+	j.First = max(j.First, until)
+	j.Last = max(j.Last, until)
+	j.View.First, j.View.Last, j.View.PutOff = j.First, j.Last, true
+	j.View.Deadline = "put off to " + until.DayMonth()
+	return true
+}
+
+func CareJobs(s *plot.State, p *plot.Planting, on calendar.Date) []area.Job {
+	var jobs []area.Job
+	for _, care := range p.Species.Care {
+		if p.Now == nil || p.Year < care.MinYear {
+			continue
+		}
+		for _, band := range p.Now.Bands(care.From, care.Until, care.From) {
+			first, last, opens := band.LikelyDays()
+			if !opens {
+				continue
+			}
+			j := area.NewJob(s, p, "care", care.ID, s.Season, first, last, on)
+			j.Irreversible = care.Irreversible
+			j.Minutes = math.Max(2, float64(p.Standing())*care.MinutesEach.Value)
+			j.View.Minutes = j.Minutes
+			j.View.Verb, j.View.What = care.Verb, p.Species.Names.Name
+			if p.IdentityState != identity.Sure {
+				j.View.What += " (unproven)"
+			}
+			j.View.Amount = care.What + " · " + say.MinutesWords(j.Minutes)
+			j.View.Reason = care.Why
+			if care.Irreversible {
+				j.View.Reason = fmt.Sprintf("%s about %s. %s", endWords[care.Until], band.Closes.P50.DayMonth(), care.Why)
+			}
+			jobs = append(jobs, j)
+		}
+	}
+	return jobs
+}
+
+// endWords say what ends a band that must not be missed.
+var endWords = map[flora.Stage]string{
+	flora.SettingSeed: "Seed sets", flora.Ripe: "Seed is ripe", flora.FullFlower: "In full flower",
+}
+
+const (
+	// roundEveryDays is how long a growing planting may go without a look.
+	roundEveryDays = 14
+	roundKey       = "round"
+)
+
+// roundJobs asks for a walk when plantings have gone long without a look.
+func roundJobs(s *plot.State, on calendar.Date) []area.Job {
+	if on != s.Today {
+		return nil
+	}
+	waiting, beds, sample := 0, map[int64]bool{}, flora.Resting
+	for _, p := range s.Plantings {
+		if p.Now == nil || !LookDue(s, p) {
+			continue
+		}
+		waiting++
+		beds[p.BedID] = true
+		index, _ := p.Now.StageOn(on)
+		sample = p.Now.Stages[index]
+	}
+	if waiting == 0 {
+		return nil
+	}
+	j := area.Job{Job: agenda.Job{Key: roundKey, First: on, Last: on.AddDays(roundEveryDays), Minutes: float64(2 * waiting)}}
+	j.View = area.JobView{
+		Key: roundKey, Kind: "round", Verb: "Walk", What: "a round", Bed: say.Counted(float64(len(beds)), "bed", "beds"), Stage: sample,
+		Amount:   say.Counted(float64(waiting), "planting", "plantings") + " · " + say.MinutesWords(j.Minutes),
+		Reason:   "Not looked at for two weeks or more: each look makes the dates narrower.",
+		Deadline: "when you can", First: j.First, Last: j.Last, Minutes: j.Minutes,
+	}
+	return []area.Job{j}
+}
+
+// LookDue tells whether a planting that grows has gone long without a look.
+func LookDue(s *plot.State, p *plot.Planting) bool {
+	index, _ := p.Now.StageOn(s.Today)
+	if p.Now.Stages[index] == flora.Resting {
+		return false
+	}
+	since := p.Started
+	if len(p.Sightings) > 0 {
+		since = max(since, p.Sightings[len(p.Sightings)-1].Day)
+	}
+	return s.Today.DaysSince(since) >= roundEveryDays
+}

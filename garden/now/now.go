@@ -1,0 +1,113 @@
+package now
+
+import (
+	"context"
+	"fmt"
+	"math"
+
+	"bramblyacre/core/agenda"
+	"bramblyacre/core/calendar"
+	"bramblyacre/core/climate"
+	"bramblyacre/garden/area"
+	"bramblyacre/garden/plot"
+	"bramblyacre/garden/say"
+	"bramblyacre/garden/view"
+	"bramblyacre/station"
+)
+
+// NowView is what to do on a day.
+type NowView struct {
+	Day       calendar.Date     `json:"day"`
+	Title     string            `json:"title"`
+	Summary   string            `json:"summary"`
+	IsToday   bool              `json:"isToday"`
+	Closing   []area.JobView    `json:"closing"`
+	Open      []area.JobView    `json:"open"`
+	Coming    []area.JobView    `json:"coming"`
+	Weather   []view.WeatherDay `json:"weather"`
+	Source    string            `json:"source"`
+	Usual     bool              `json:"usual" doc:"The weather is what is usual in this climate: nothing was read or foretold"`
+	HasBeds   bool              `json:"hasBeds"`
+	Plantings int               `json:"plantings"`
+}
+
+// Now returns what is closing, open and coming on a day.
+func (u *Uses) Now(ctx context.Context, on calendar.Date) (NowView, error) {
+	s, on, err := u.plot.StateOn(ctx, on)
+	if err != nil {
+		return NowView{}, err
+	}
+	v := NowView{
+		Day: on, Title: on.WeekdayDayMonth(), IsToday: on == s.Today, Closing: []area.JobView{}, Open: []area.JobView{}, Coming: []area.JobView{},
+		Source: s.Sky.Source(), HasBeds: len(s.Beds) > 0, Plantings: len(s.Plantings),
+	}
+	lists := map[agenda.Urgency]*[]area.JobView{agenda.Closing: &v.Closing, agenda.Open: &v.Open, agenda.Coming: &v.Coming}
+	minutes, beds := 0.0, map[string]bool{}
+	for _, j := range u.jobs(s, on) {
+		urgency := agenda.UrgencyOn(j.Job, on)
+		list := lists[urgency]
+		*list = append(*list, j.View)
+		if urgency != agenda.Coming {
+			minutes += j.Minutes
+			if j.View.PlantingID != 0 {
+				beds[j.View.Bed] = true
+			}
+		}
+	}
+	if n := len(v.Closing) + len(v.Open); n > 0 {
+		v.Summary = fmt.Sprintf("%s · %s · in %s", say.Counted(float64(n), "job", "jobs"), say.MinutesWords(minutes), say.Counted(float64(len(beds)), "bed", "beds"))
+	} else {
+		v.Summary = "nothing to do"
+	}
+	v.Weather, v.Usual, err = outlook(s, on)
+	if v.Usual && s.Sky.Station != nil {
+		v.Source = "What is usual then"
+	}
+	return v, err
+}
+
+// outlook returns the week from a day on: the station's where it reaches, else what is usual
+// in this climate. An outlook belongs to the day that is shown.
+func outlook(s *plot.State, on calendar.Date) (days []view.WeatherDay, usual bool, err error) {
+	if s.Sky.Station != nil && on == s.Today {
+		weather, err := s.Sky.Station.Days(on, on.AddDays(station.OutlookDays-1))
+		if err != nil {
+			return nil, false, fmt.Errorf("read the outlook: %w", err)
+		}
+		for i, w := range weather {
+			days = append(days, view.ViewWeatherDay(s, on.AddDays(i), w))
+		}
+		return days, false, nil
+	}
+	return usualWeek(s, on), true, nil
+}
+
+// usualWeek is the mean weather of the week from a day on, with how many in ten of such days
+// are wet.
+func usualWeek(s *plot.State, on calendar.Date) []view.WeatherDay {
+	days := []view.WeatherDay{}
+	usual := s.Sky.Usual
+	for i := range station.OutlookDays {
+		day := on.AddDays(i)
+		season := s.Season
+		if s.Next.Contains(day) {
+			season = s.Next
+		}
+		at := min(max(0, day.DaysSince(season.Start)), usual.Season.Days()-1)
+		var mean climate.Day
+		wet := 0.0
+		for m := range usual.Size() {
+			w := usual.Weather(m)[at]
+			mean.TMin += w.TMin / float64(usual.Size())
+			mean.TMax += w.TMax / float64(usual.Size())
+			mean.Rain += w.Rain / float64(usual.Size())
+			if w.Wet() {
+				wet += 1 / float64(usual.Size())
+			}
+		}
+		view := view.ViewWeatherDay(s, day, mean)
+		view.Wet, view.WetChance = wet >= 0.5, math.Round(10*wet)/10
+		days = append(days, view)
+	}
+	return days
+}

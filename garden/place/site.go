@@ -1,0 +1,331 @@
+package place
+
+import (
+	"context"
+	"errors"
+	"fmt"
+	"math"
+
+	"bramblyacre/core/calendar"
+	"bramblyacre/core/climate"
+	"bramblyacre/core/flora"
+	"bramblyacre/core/ground"
+	"bramblyacre/core/plan"
+	"bramblyacre/core/suitability"
+	"bramblyacre/core/unit"
+	"bramblyacre/garden/journal"
+	"bramblyacre/garden/plot"
+	"bramblyacre/garden/say"
+	"bramblyacre/store"
+)
+
+// ClimateChoice is a climate that a site can be given.
+type ClimateChoice struct {
+	ID   string `json:"id"`
+	Name string `json:"name"`
+	Kind string `json:"kind"`
+}
+
+// SiteView is the plot's place and how it is shown.
+type SiteView struct {
+	PlotID      string      `json:"plotId" doc:"What the plot is known by, wherever it is served"`
+	Version     say.Version `json:"version"`
+	Damage      string      `json:"damage" doc:"What is wrong with the plot's file, and what to do; empty where nothing is known to be"`
+	Name        string      `json:"name"`
+	Latitude    float64     `json:"latitude"`
+	AltitudeM   float64     `json:"altitudeM"`
+	Altitude    string      `json:"altitude" doc:"The height above the sea in the grower's units"`
+	ClimateID   string      `json:"climateId"`
+	ClimateName string      `json:"climateName"`
+	WidthM      float64     `json:"widthM"`
+	DepthM      float64     `json:"depthM"`
+	Width       string      `json:"width"`
+	Depth       string      `json:"depth"`
+	AreaWords   string      `json:"areaWords"`
+	Units       string      `json:"units" enum:"metric,us"`
+	Customs     bool        `json:"customs" doc:"The grower's customs are shown"`
+
+	Today       calendar.Date `json:"today"`
+	Pinned      bool          `json:"pinned" doc:"Today is fixed and does not follow the clock"`
+	Sample      bool          `json:"sample" doc:"This is the sample plot"`
+	SeasonStart calendar.Date `json:"seasonStart"`
+	SeasonEnd   calendar.Date `json:"seasonEnd"`
+	LatestShown calendar.Date `json:"latestShown" doc:"The last day that can be shown"`
+
+	WeatherSource    string `json:"weatherSource"`
+	WeatherSimulated bool   `json:"weatherSimulated"`
+	Station          string `json:"station" enum:",simulated" doc:"What is switched on to read the weather; empty for nothing"`
+
+	FrostWords []string        `json:"frostWords"`
+	Climates   []ClimateChoice `json:"climates"`
+	Unsafe     []UnsafeChoice  `json:"unsafe"`
+	Aspects    []AspectChoice  `json:"aspects" doc:"Words that a bed's ground is described in"`
+	Shelters   []string        `json:"shelters"`
+	Kinds      []KindChoice    `json:"kinds" doc:"Things that can be set on the plan"`
+	Trees      []TreeChoice    `json:"trees" doc:"Trees that poison the ground"`
+	Causes     FateCauses      `json:"causes" doc:"Why a planting throve or failed"`
+	Origins    []OriginChoice  `json:"origins"`
+	Marks      []string        `json:"marks"`
+	Shares     []string        `json:"shares"`
+}
+
+// UnsafeChoice is a kind of unsafe ground that a bed can be marked with.
+type UnsafeChoice struct {
+	Kind string `json:"kind"`
+	Why  string `json:"why"`
+}
+
+// AspectChoice is an aspect of the ground with its words; key is the field of a bed.
+type AspectChoice struct {
+	Key   string   `json:"key"`
+	Name  string   `json:"name"`
+	Words []string `json:"words"`
+}
+
+// KindChoice is a kind of thing that can be set on the plan.
+type KindChoice struct {
+	Kind   string   `json:"kind"`
+	Shapes []string `json:"shapes"`
+	Needs  []string `json:"needs" doc:"Fields that must be given"`
+	Takes  []string `json:"takes" doc:"Fields that may be given"`
+	Means  string   `json:"means"`
+}
+
+// TreeChoice is a kind of tree that poisons the ground.
+type TreeChoice struct {
+	ID   string `json:"id"`
+	Name string `json:"name"`
+	Why  string `json:"why"`
+}
+
+// FateCauses are the causes to choose from.
+type FateCauses struct {
+	Throve []string `json:"throve"`
+	Failed []string `json:"failed"`
+}
+
+// OriginChoice is an origin that a planting can have.
+type OriginChoice struct {
+	Origin string `json:"origin"`
+	Name   string `json:"name"`
+}
+
+// Site returns the plot's place, and the choices that forms offer.
+func (u *Uses) Site(ctx context.Context) (SiteView, error) {
+	s, err := u.plot.State(ctx)
+	if err != nil {
+		return SiteView{}, err
+	}
+	v := SiteView{
+		PlotID: u.plot.PlotID(), Damage: u.plot.Damage(), Version: say.PlaceVersion(s.Site), Name: s.Site.Name, Latitude: s.Site.Latitude, AltitudeM: s.Site.AltitudeM, ClimateID: s.Site.ClimateID,
+		Altitude: s.Units.GroundLength(s.Site.AltitudeM),
+		WidthM:   s.Site.WidthM, DepthM: s.Site.DepthM, Width: s.Units.GroundLength(s.Site.WidthM), Depth: s.Units.GroundLength(s.Site.DepthM),
+		AreaWords: s.Units.Area(s.Site.WidthM * s.Site.DepthM), Units: s.Site.Units, Customs: s.Site.Customs != 0,
+		Today: s.Today, Pinned: u.plot.PinnedTo != nil, Sample: u.plot.Sample,
+		SeasonStart: s.Season.Start, SeasonEnd: s.Season.End, LatestShown: s.Next.End,
+		WeatherSource: s.Sky.Source(), WeatherSimulated: s.Sky.Station != nil && s.Sky.Station.Simulated(), Station: s.Site.Station,
+		Marks: plot.Marks, Shelters: flora.ShelterWords, Causes: FateCauses{causes[throve], causes[failed]},
+	}
+	u.addPlanChoices(&v)
+	v.FrostWords = frostWords(s)
+	for _, n := range u.plot.Lib().Climates() {
+		v.Climates = append(v.Climates, ClimateChoice{n.ID, n.Name, n.Kind})
+		if n.ID == s.Site.ClimateID {
+			v.ClimateName = n.Name
+		}
+	}
+	for _, row := range suitability.UnsafeKinds() {
+		v.Unsafe = append(v.Unsafe, UnsafeChoice{string(row.Kind), row.Why})
+	}
+	v.Origins = originChoices()
+	v.Shares = shareWordsAll()
+	return v, nil
+}
+
+// frostThresholds are the nights that the frost dates are given for, in °C.
+var frostThresholds = []float64{0, -2, -4}
+
+// frostWords says when frost of each strength has become unlikely, and when it comes again.
+// A date that most years do not have is none, and is said to be.
+func frostWords(s *plot.State) []string {
+	var words []string
+	for _, threshold := range frostThresholds {
+		even, rare := s.Sky.Usual.FrostDates(threshold, 0.5), s.Sky.Usual.FrostDates(threshold, 0.1)
+		name := s.Units.Temperature(threshold)
+		if even.InSpring < 0.02 && even.InAutumn < 0.02 {
+			words = append(words, fmt.Sprintf("Nights at %s or below hardly ever come here.", name))
+			continue
+		}
+		last := fmt.Sprintf("none in spring in most years (in %s they come)", say.FewInTen(even.InSpring))
+		switch {
+		case even.HasLast:
+			last = fmt.Sprintf("%s in 5 years of 10, as late as %s in 1 of 10", even.Last.DayMonth(), rare.Last.DayMonth())
+		case rare.HasLast:
+			last = fmt.Sprintf("none in spring in most years; as late as %s in 1 of 10", rare.Last.DayMonth())
+		}
+		first := "none before midwinter in most years"
+		switch {
+		case even.HasFirst:
+			first = fmt.Sprintf("%s, as early as %s", even.First.DayMonth(), rare.First.DayMonth())
+		case rare.HasFirst:
+			first += fmt.Sprintf("; as early as %s in 1 of 10", rare.First.DayMonth())
+		}
+		words = append(words, fmt.Sprintf("Last night at %s or below: %s. First in autumn: %s.", name, last, first))
+	}
+	return words
+}
+
+// addPlanChoices adds what the plan's and the ground's forms offer.
+func (u *Uses) addPlanChoices(v *SiteView) {
+	for _, said := range (BedInput{}).said() {
+		if aspect, err := ground.AspectOf(said.Aspect); err == nil {
+			v.Aspects = append(v.Aspects, AspectChoice{said.Field, aspect.Name, aspect.Words})
+		}
+	}
+	for _, kind := range plan.Kinds() {
+		choice := KindChoice{Kind: string(kind.Kind), Means: kind.Means, Needs: []string{}, Takes: []string{}}
+		for _, shape := range kind.Shapes {
+			choice.Shapes = append(choice.Shapes, string(shape))
+		}
+		for _, trait := range kind.Needs {
+			choice.Needs = append(choice.Needs, traitFields[trait])
+		}
+		for _, trait := range kind.Takes {
+			choice.Takes = append(choice.Takes, traitFields[trait])
+		}
+		v.Kinds = append(v.Kinds, choice)
+	}
+	for _, tree := range u.plot.Lib().Ground().Trees {
+		v.Trees = append(v.Trees, TreeChoice{tree.ID, tree.Name, tree.Why})
+	}
+}
+
+// SiteInput is what a grower says of the plot's place. Sizes are as typed.
+type SiteInput struct {
+	Name      string  `json:"name"`
+	Latitude  float64 `json:"latitude"`
+	Altitude  string  `json:"altitude"`
+	ClimateID string  `json:"climateId"`
+	Width     string  `json:"width"`
+	Depth     string  `json:"depth"`
+	Units     string  `json:"units"`
+	// Station is what reads the weather: nothing, or the simulated station.
+	Station string `json:"station,omitempty" enum:",simulated" doc:"What reads the weather; empty for nothing"`
+	// Affirmed are the questions that were asked back and said yes to.
+	Affirmed []string `json:"affirmed,omitempty" doc:"The questions that were asked back, word for word, and said yes to"`
+}
+
+// The questions that a site is asked back with.
+const (
+	AskHemisphere = "hemisphere"
+	AskLatitude   = "latitude"
+)
+
+// mostLatitudeOff is by how many degrees a site may lie off the latitude that a climate is
+// usual at before it is asked back.
+const mostLatitudeOff = 15
+
+// SetSite changes the plot's place and units.
+func (u *Uses) SetSite(ctx context.Context, seen say.Version, in SiteInput) (journal.Entry, error) {
+	return u.plot.Change(ctx, func(s *plot.State, d *journal.Draft) (journal.Record, error) {
+		if err := seen.IsOf(say.PlaceVersion(s.Site), "the plot's place"); err != nil {
+			return journal.Record{}, err
+		}
+		var c say.Checklist
+		row := store.PutSiteParams(s.Site)
+		row.Name = c.Name("name", in.Name)
+		if row.Name == "" {
+			c.Add("name", "Give the plot a name.")
+		}
+		if row.Latitude = in.Latitude; in.Latitude < -90 || in.Latitude > 90 {
+			c.Add("latitude", "A latitude lies between -90 and 90 degrees, south of the equator below 0.")
+		}
+		row.Units = in.Units
+		if !unit.System(in.Units).Valid() {
+			c.Add("units", "Choose metric or US units.")
+		}
+		if row.ClimateID = in.ClimateID; in.ClimateID != "" {
+			if _, has := u.plot.Lib().Climate(in.ClimateID); !has {
+				c.Add("climateId", "Choose one of the climates.")
+			}
+		} else {
+			c.Add("climateId", "Choose one of the climates.")
+		}
+		row.AltitudeM = length(&c, "altitude", in.Altitude, s.Units.GroundUnit(), -430, 6000)
+		row.WidthM = length(&c, "width", in.Width, s.Units.GroundUnit(), 1, 2000)
+		row.DepthM = length(&c, "depth", in.Depth, s.Units.GroundUnit(), 1, 2000)
+		if row.Station = in.Station; in.Station != "" && in.Station != plot.SimulatedStation {
+			c.Add("station", "Choose no station, or the simulated one.")
+		}
+		fitBoundary(s, &c, &row)
+		if climate, has := u.plot.Lib().Climate(in.ClimateID); has && len(c.Faults) == 0 && (row.ClimateID != s.Site.ClimateID || row.Latitude != s.Site.Latitude) {
+			askClimate(&c, climate, in.Latitude, in.Affirmed)
+		}
+		if err := c.Err(); err != nil {
+			return journal.Record{}, err
+		}
+		_, err := plot.SiteTable.Put(ctx, d, 1, row)
+		return journal.Record{Kind: "site", Summary: "Changed the site: " + row.Name}, err
+	})
+}
+
+// askClimate asks back about a climate that hardly fits where the plot lies.
+func askClimate(c *say.Checklist, climate climate.Normals, latitude float64, affirmed []string) {
+	if (latitude < 0) != (climate.Latitude < 0) {
+		c.Ask("climateId", AskHemisphere, affirmed, "%s is a climate of the other half of the world: its year is turned round by six months for yours. Is it the nearest there is?", climate.Name)
+	}
+	if off := math.Abs(math.Abs(latitude) - math.Abs(climate.Latitude)); off > mostLatitudeOff {
+		c.Ask("latitude", AskLatitude, affirmed, "%s is usual about %.0f° from the equator, and %.0f° is far from that: days and seasons would not fit the weather. Is the latitude right?", climate.Name, math.Abs(climate.Latitude), math.Abs(latitude))
+	}
+}
+
+// SetCustoms switches the grower's customs on or off. Nothing of them is lost.
+func (u *Uses) SetCustoms(ctx context.Context, on bool) (journal.Entry, error) {
+	return u.plot.Change(ctx, func(s *plot.State, d *journal.Draft) (journal.Record, error) {
+		row, summary := store.PutSiteParams(s.Site), "Switched customs off"
+		row.Customs = 0
+		if on {
+			row.Customs, summary = 1, "Switched customs on"
+		}
+		_, err := plot.SiteTable.Put(ctx, d, 1, row)
+		return journal.Record{Kind: "site", Summary: summary}, err
+	})
+}
+
+// fitBoundary keeps a changed size from leaving beds outside. A drawn boundary has
+// the size that it was drawn with.
+func fitBoundary(s *plot.State, c *say.Checklist, row *store.PutSiteParams) {
+	if len(c.Faults) > 0 {
+		return
+	}
+	if isDrawn(store.Site(*row)) {
+		same := func(typed, drawn float64) bool { return math.Abs(typed-drawn) < 0.06 }
+		if !same(row.WidthM, s.Site.WidthM) || !same(row.DepthM, s.Site.DepthM) {
+			c.Add("width", "The boundary is drawn on the plan, and its size follows from it. Change it there.")
+		}
+		row.WidthM, row.DepthM = s.Site.WidthM, s.Site.DepthM
+		return
+	}
+	boundary, err := plot.BoundaryOf(store.Site(*row))
+	c.AddError("width", err)
+	for _, bed := range s.Beds {
+		if !withinPlot(s.Forms[bed.ID], boundary) {
+			c.Add("width", "%s would lie outside. Move it first, or keep the plot larger.", bed.Name)
+			break
+		}
+	}
+}
+
+// length reads a typed length in metres within bounds.
+func length(c *say.Checklist, field, text, defaultUnit string, low, high float64) float64 {
+	metres, err := unit.Parse(unit.Length, text, defaultUnit)
+	switch {
+	case errors.Is(err, unit.ErrEmpty):
+		c.Add(field, "Write a length, for example 45 cm or 18 in.")
+	case err != nil:
+		c.AddError(field, err)
+	case metres < low || metres > high:
+		c.Add(field, "%s is not possible here; it must lie between %s and %s.", text, unit.Metric.GroundLength(low), unit.Metric.GroundLength(high))
+	}
+	return metres
+}

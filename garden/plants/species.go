@@ -1,0 +1,31 @@
+package plants
+
+import (
+	"bramblyacre/core/spelling"
+	"bramblyacre/garden/say"
+	"bramblyacre/garden/view"
+)
+
+// SpeciesChoice is a plant that can be planted.
+type SpeciesChoice struct {
+	ID        string `json:"id"`
+	Name      string `json:"name"`
+	Botanical string `json:"botanical"`
+	Names     string `json:"names" doc:"Every name, for searching"`
+	Form      string `json:"form"`
+	// Warnings are what to know before it is set: the law, children, hens, how it spreads.
+	Warnings []string `json:"warnings" doc:"What to know before it is set: the law, children, hens, how it spreads"`
+}
+
+// Species lists the library's plants.
+func (u *Uses) Species() []SpeciesChoice {
+	choices := []SpeciesChoice{}
+	for _, s := range u.plot.Lib().AllSpecies() {
+		names := spelling.Words(s.Names.Name + " " + s.Names.Botanical)
+		for _, common := range s.Names.Common {
+			names += " " + spelling.Words(common.Name)
+		}
+		choices = append(choices, SpeciesChoice{s.ID, say.Capital(s.Names.Name), s.Names.Botanical, names, string(s.Life.Form), view.WarningsBeforeSetting(s)})
+	}
+	return choices
+}

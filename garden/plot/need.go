@@ -1,0 +1,68 @@
+package plot
+
+import (
+	"bramblyacre/core/calendar"
+	"bramblyacre/core/flora"
+	"bramblyacre/core/harvest"
+	"bramblyacre/store"
+)
+
+// NeedOf returns the grams a year that the household needs of a part.
+func (s *State) NeedOf(species, part string) (grams float64, said bool) {
+	for _, need := range s.Needs {
+		if need.SpeciesID == species && need.Part == part {
+			return need.Grams, true
+		}
+	}
+	return 0, false
+}
+
+// StillNeeded returns how many units of a planting's part are still needed this season, by
+// what these plants weigh in a year of life; nil where nobody said how much is.
+func (s *State) StillNeeded(p *Planting, part flora.Part, year int) *float64 {
+	grams, said := s.NeedOf(p.Species.ID, part.Name)
+	if !said {
+		return nil
+	}
+	grams -= s.TakenGrams(p.Species.ID, part.Name)
+	units := max(0, grams) / harvest.GramsEach(part.Harvest, s.SizeShare(p, year))
+	return &units
+}
+
+// KeptGrams is the fresh weight of a picking without what went to the compost.
+func (s *State) KeptGrams(picking store.Picking) float64 {
+	grams := picking.Grams
+	for _, sorting := range s.Sortings[picking.ID] {
+		grams -= sorting.Rejected
+	}
+	return max(0, grams)
+}
+
+// LeftGrams is what is left of a picking that nothing was made of yet.
+func (s *State) LeftGrams(picking store.Picking) float64 {
+	grams := s.KeptGrams(picking)
+	for _, making := range s.Makings[picking.ID] {
+		if making.Grams == nil {
+			return 0
+		}
+		grams -= *making.Grams
+	}
+	return max(0, grams)
+}
+
+// TakenGrams sums what was taken of a part this season over all plantings, those since
+// removed among them, without what was thrown out at the table.
+func (s *State) TakenGrams(species, part string) (grams float64) {
+	for _, p := range s.EverPlanted {
+		if p.SpeciesID != species {
+			continue
+		}
+		for _, picking := range p.Pickings {
+			day, err := calendar.Parse(picking.Day)
+			if err == nil && picking.Part == part && s.Season.Contains(day) {
+				grams += s.KeptGrams(picking)
+			}
+		}
+	}
+	return grams
+}

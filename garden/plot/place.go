@@ -1,0 +1,174 @@
+package plot
+
+import (
+	"fmt"
+	"math"
+	"slices"
+
+	"bramblyacre/core/flora"
+	"bramblyacre/core/ground"
+	"bramblyacre/core/plan"
+	"bramblyacre/core/suitability"
+	"bramblyacre/library"
+	"bramblyacre/store"
+)
+
+// addPlan reads the boundary, the beds and the things on the plan.
+func (s *State) addPlan(rows allRows) (err error) {
+	if s.Boundary, err = BoundaryOf(s.Site); err != nil {
+		return err
+	}
+	s.Forms = map[int64]plan.Form{}
+	for _, bed := range rows.Beds {
+		s.BedByID[bed.ID] = bed
+		if s.Forms[bed.ID], err = bedForm(bed); err != nil {
+			return fmt.Errorf("bed %d: %w", bed.ID, err)
+		}
+		if bed.RemovedOn == nil {
+			s.Beds = append(s.Beds, bed)
+		}
+	}
+	if s.Items, err = ReadItems(rows.Items); err != nil {
+		return err
+	}
+	s.Readings, s.Fates = map[int64][]store.Reading{}, map[int64][]store.Fate{}
+	for _, row := range rows.Readings {
+		s.Readings[row.BedID] = append(s.Readings[row.BedID], row)
+	}
+	for _, row := range rows.Fates {
+		s.Fates[row.PlantingID] = append(s.Fates[row.PlantingID], row)
+	}
+	return nil
+}
+
+// addPlace works out where plants stand, the ground they reach, and the soil of each
+// bed.
+func (g *Plot) addPlace(s *State) error {
+	for _, bed := range s.Beds {
+		here := s.StandingIn(bed.ID)
+		for i, area := range LayOut(s.Forms[bed.ID], here) {
+			here[i].Area, here[i].Spots = area, area.Plants
+		}
+	}
+	lore := g.Lib().Ground()
+	s.findGround(lore.Tree)
+	s.Beliefs = map[int64]map[string]ground.Belief{}
+	for _, bed := range s.Beds {
+		beliefs, err := s.believe(bed, lore.Signs)
+		if err != nil {
+			return err
+		}
+		s.Beliefs[bed.ID] = beliefs
+	}
+	return nil
+}
+
+// StandingIn returns what stands in a bed.
+func (s *State) StandingIn(bedID int64) []*Planting {
+	var here []*Planting
+	for _, p := range s.Plantings {
+		if p.BedID == bedID {
+			here = append(here, p)
+		}
+	}
+	return here
+}
+
+// Place is all that counts of a bed for a plant that is not there yet, or of the
+// plants of one planting where one is given.
+func (s *State) Place(bed store.Bed, lore library.Ground, lows []float64, of *Planting) suitability.Place {
+	form := s.Forms[bed.ID]
+	p := suitability.Place{Ground: s.Beliefs[bed.ID], Shelter: float64(s.ShelterOf(bed)), Held: s.EdgeHeld(bed), Mulched: bed.MulchM >= thickMulchM}
+	p.SunHours, _ = s.SummerHours(bed)
+	offset := s.WinterOffset(bed, lore.Offsets)
+	p.WinterLows = make([]float64, len(lows))
+	for i, low := range lows {
+		p.WinterLows[i] = low + offset
+	}
+	p.RoomM2 = s.RoomM2(bed.ID, of)
+	if of != nil {
+		for _, f := range of.Findings {
+			if f.Ground != "" {
+				p.Unsafe = append(p.Unsafe, f.Ground)
+			}
+			if f.Tree != nil {
+				p.Trees = append(p.Trees, *f.Tree)
+			}
+		}
+		return p
+	}
+	if bed.Unsafe != "" {
+		p.Unsafe = append(p.Unsafe, suitability.UnsafeGround(bed.Unsafe))
+	}
+	region := form.Region()
+	for _, it := range s.Items {
+		if it.Item.Kind.Kind == plan.UnsafeGround && region.Apart(it.Form.Region()) <= it.Item.Traits.Reach(it.Item.Kind) {
+			p.Unsafe = append(p.Unsafe, suitability.UnsafeGround(it.Item.Traits.Unsafe))
+		}
+		tree, known := lore.Tree(it.Item.Traits.Tree)
+		if known && form.Shape != plan.Round && region.DistanceTo(it.Form.At) <= s.TreeReachM(it, tree) {
+			p.Trees = append(p.Trees, tree)
+		}
+	}
+	return p
+}
+
+// thickMulchM is how thick mulch has to lie to be of use, in metres: a usual value.
+const thickMulchM = 0.05
+
+func (s *State) ShelterOf(bed store.Bed) int {
+	if i := slices.Index(flora.ShelterWords, bed.Shelter); i >= 0 {
+		return i
+	}
+	return s.sheltered(s.Forms[bed.ID])
+}
+
+// WinterOffset is how much colder, below 0, or warmer a bed's coldest night is
+// than the open plot's, in °C.
+func (s *State) WinterOffset(bed store.Bed, offsets library.Offsets) float64 {
+	sum := 0.0
+	if bed.FrostHollow != 0 {
+		sum += offsets.FrostHollow.Value
+	}
+	if plan.Shape(bed.Shape) == plan.Round {
+		sum += offsets.Pot.Value
+	}
+	switch {
+	case bed.Warmth == "cold":
+		sum += offsets.Cold.Value
+	case bed.Warmth == "warm" || bed.Warmth == "" && s.Warmed(s.Forms[bed.ID]):
+		sum += offsets.Warm.Value
+	}
+	return sum
+}
+
+// RoomM2 is the ground that the plantings of a bed leave free at full size; that
+// of one planting counts as free.
+func (s *State) RoomM2(bedID int64, except *Planting) float64 {
+	room := s.AreaM2(bedID)
+	for _, p := range s.StandingIn(bedID) {
+		if p != except {
+			room -= s.WantedM2(p)
+		}
+	}
+	return math.Max(0, room)
+}
+
+// WantedM2 is the ground that a planting covers at full size: the area it was
+// sown on, or a circle for each plant.
+func (s *State) WantedM2(p *Planting) float64 {
+	if p.AreaM2 != nil {
+		return *p.AreaM2
+	}
+	return suitability.MatureArea(p.Species, p.Standing())
+}
+
+// WinterLows are the lowest temperatures of winters as they usually come, in °C.
+func (g *Plot) WinterLows(s *State) ([]float64, error) {
+	g.mu.Lock()
+	defer g.mu.Unlock()
+	if err := s.Sky.Climatology(s.Season); err != nil {
+		return nil, err
+	}
+	return s.Sky.lows, nil
+}

@@ -1,0 +1,104 @@
+package plot
+
+import (
+	"cmp"
+	"context"
+	"fmt"
+	"slices"
+	"sync"
+
+	"bramblyacre/core/flora"
+	"bramblyacre/core/spelling"
+	"bramblyacre/store"
+)
+
+// plantNames is the index of every name of every plant, made when first asked for.
+type plantNames struct {
+	once  sync.Once
+	index *store.NameIndex
+	err   error
+}
+
+// NameMatch is a plant found by one of its names.
+type NameMatch struct {
+	Id, Name string
+	likeness float64
+}
+
+const (
+	// mostNear is how many names are looked at more closely, leastLike how like
+	// one must be to be found.
+	MostNear  = 120
+	leastLike = 0.6
+	// shortWord is up to how many letters a word may have no run of three in
+	// common with the name that is meant.
+	shortWord = 5
+)
+
+// FindPlants returns the plants with a name like a text, however it is spelt, the
+// likest first.
+func (g *Plot) FindPlants(ctx context.Context, words string) ([]NameMatch, error) {
+	names := &g.lore.Load().names
+	names.once.Do(func() { names.index, names.err = NewPlantNames(context.WithoutCancel(ctx), g.Lib().AllSpecies()) })
+	if names.err != nil {
+		return nil, names.err
+	}
+	written := spelling.Words(words)
+	near, err := names.index.Near(ctx, written, MostNear)
+	if err != nil {
+		return nil, err
+	}
+	found := Likest(written, near)
+	if len(found) == 0 && len([]rune(written)) <= shortWord {
+		// A short word with a letter wrong may share no three with its name.
+		if near, err = names.index.All(ctx); err != nil {
+			return nil, err
+		}
+		found = Likest(written, near)
+	}
+	return found, nil
+}
+
+func Likest(written string, names []store.Named) []NameMatch {
+	best := map[string]NameMatch{}
+	for _, n := range names {
+		if like := spelling.Likeness(written, n.Plain); like >= leastLike && like > best[n.ID].likeness {
+			best[n.ID] = NameMatch{n.ID, n.Shown, like}
+		}
+	}
+	var found []NameMatch
+	for _, match := range best {
+		found = append(found, match)
+	}
+	slices.SortFunc(found, func(a, b NameMatch) int {
+		return cmp.Or(cmp.Compare(b.likeness, a.likeness), cmp.Compare(len(a.Name), len(b.Name)), cmp.Compare(a.Id, b.Id))
+	})
+	return found
+}
+
+// NewPlantNames indexes all names of species.
+func NewPlantNames(ctx context.Context, all []*flora.Species) (*store.NameIndex, error) {
+	var names []store.Named
+	for _, s := range all {
+		for _, name := range AllNames(s) {
+			names = append(names, store.Named{ID: s.ID, Shown: name, Plain: spelling.Words(name)})
+		}
+	}
+	index, err := store.NewNameIndex(ctx, names)
+	if err != nil {
+		return nil, fmt.Errorf("index the plants' names: %w", err)
+	}
+	return index, nil
+}
+
+// AllNames are all names that a species goes by: the one shown first, the botanical
+// ones, and the common ones of every language.
+func AllNames(s *flora.Species) []string {
+	names := append([]string{s.Names.Name, s.Names.Botanical}, s.Names.Former...)
+	for _, common := range s.Names.Common {
+		if !slices.Contains(names, common.Name) {
+			names = append(names, common.Name)
+		}
+	}
+	return names
+}

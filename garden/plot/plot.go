@@ -1,0 +1,103 @@
+// Package plot is the plot as it stands on a day: its rows, and what is worked out of them.
+// It holds no views and says no sentences: areas ask it, and tell people.
+package plot
+
+import (
+	"context"
+	"fmt"
+	"sync"
+	"sync/atomic"
+	"time"
+
+	"bramblyacre/core/calendar"
+	"bramblyacre/core/climate"
+	"bramblyacre/garden/journal"
+	"bramblyacre/library"
+	"bramblyacre/station"
+	"bramblyacre/store"
+)
+
+// Options are what a plot is kept with.
+type Options struct {
+	Store   *store.Store
+	Library *library.Library
+	// Clock tells the time; time.Now where it is nil.
+	Clock func() time.Time
+	// PinnedTo fixes today, for the sample plot and for tests; nil follows the clock.
+	PinnedTo *calendar.Date
+	// Sample is true for the sample plot.
+	Sample bool
+	// Seasons is how many seasons forecasts are drawn from; EnsembleSize where
+	// it is 0.
+	Seasons int
+	// OpenStation makes the plot's weather station from its normals and seed.
+	OpenStation func(normals climate.Normals, seed uint64) (station.Station, error)
+}
+
+// Plot keeps one household's plot.
+type Plot struct {
+	Options
+	// Journal notes every change.
+	Journal *journal.Journal
+
+	mu     sync.Mutex
+	cached *State
+	skies  map[SkyKey]*Sky
+	// sunHours are the beds' hours of sun, worked out for the plan sunFor.
+	sunFor   string
+	sunHours map[int64][]float64
+	// lore is the library in force with its index of names.
+	lore atomic.Pointer[lore]
+	// tries are asked of every planting of an own plant before it is shown.
+	tries []Tryout
+	// plotID is what the plot is known by, wherever it is served.
+	plotID string
+	// damage is what is wrong with the plot's file.
+	damage atomic.Pointer[string]
+	// copyTrouble is why the last night's copy could not be kept.
+	copyTrouble atomic.Pointer[string]
+}
+
+// PlotID is what the plot is known by, wherever it is served.
+func (g *Plot) PlotID() string { return g.plotID }
+
+// New returns the plot of a store. It is ready once it was begun.
+func New(options Options) *Plot {
+	if options.OpenStation == nil {
+		options.OpenStation = station.NewSimulated
+	}
+	if options.Seasons == 0 {
+		options.Seasons = EnsembleSize
+	}
+	if options.Clock == nil {
+		options.Clock = time.Now
+	}
+	g := &Plot{Options: options, skies: map[SkyKey]*Sky{}}
+	g.lore.Store(&lore{lib: options.Library})
+	return g
+}
+
+// Begin makes the plot ready with what its areas tell of themselves, laying down a site
+// where the store has none yet.
+func (g *Plot) Begin(ctx context.Context, areas []journal.Registration, tries []Tryout) (err error) {
+	g.tries = tries
+	g.Journal, err = journal.NewJournal(g.Store, g.Clock, func() string { return g.Today().String() }, append(areas, registration)...)
+	if err != nil {
+		return err
+	}
+	if err := g.ensureSite(ctx); err != nil {
+		return err
+	}
+	if g.plotID, err = g.Store.PlotID(ctx); err != nil {
+		return fmt.Errorf("read the plot's id: %w", err)
+	}
+	return nil
+}
+
+// Today returns the day that the plot is looked at.
+func (g *Plot) Today() calendar.Date {
+	if g.PinnedTo != nil {
+		return *g.PinnedTo
+	}
+	return calendar.OfTime(g.Clock())
+}

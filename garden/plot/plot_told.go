@@ -1,0 +1,20 @@
+package plot
+
+import (
+	"context"
+
+	"bramblyacre/garden/journal"
+	"bramblyacre/store"
+)
+
+// SiteTable holds the plot's one site, which always stands.
+var SiteTable = journal.NewTable("site",
+	func(q *store.Queries, ctx context.Context, _ int64) (store.Site, error) { return q.GetSite(ctx) },
+	(*store.Queries).PutSite, nil)
+
+var PlantingsTable = journal.NewTable("plantings", (*store.Queries).GetPlanting, (*store.Queries).PutPlanting, (*store.Queries).DropPlanting)
+
+// registration is what the journal has to know of plot.
+var registration = journal.Registration{
+	Tables: []journal.AnyTable{SiteTable, PlantingsTable},
+}

@@ -1,0 +1,31 @@
+package view
+
+import (
+	"fmt"
+	"math"
+
+	"bramblyacre/core/calendar"
+	"bramblyacre/garden/plot"
+	"bramblyacre/garden/say"
+	"bramblyacre/store"
+)
+
+func DayWords(text string) string {
+	day, err := calendar.Parse(text)
+	if err != nil {
+		return text
+	}
+	return day.DayMonth()
+}
+
+// PickingWords say how much was picked, from where and when.
+func PickingWords(s *plot.State, p *plot.Planting, picking store.Picking) string {
+	amount := s.Units.Weight(picking.Grams)
+	if kept := s.KeptGrams(picking); picking.Grams-kept >= LeastGrams {
+		amount = s.Units.Weight(kept) + " left of " + amount
+	}
+	if part, has := p.Species.Part(picking.Part); has && part.Harvest != nil {
+		amount = say.Counted(math.Max(1, math.Round(picking.Units)), part.Harvest.One, part.Harvest.Many) + ", " + amount
+	}
+	return fmt.Sprintf("%s, from %s, %s", amount, p.Bed.Name, DayWords(picking.Day))
+}

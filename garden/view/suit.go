@@ -1,0 +1,57 @@
+package view
+
+import (
+	"context"
+	"math"
+
+	"bramblyacre/core/calendar"
+	"bramblyacre/core/flora"
+	"bramblyacre/core/suitability"
+	"bramblyacre/garden/plot"
+	"bramblyacre/library"
+)
+
+// Verdicts by the least score.
+var verdicts = []struct {
+	from float64
+	word string
+}{{suitability.ShortBelow, "well"}, {0.45, "fairly"}, {0.15, "hardly"}, {math.Inf(-1), "no"}}
+
+func VerdictOf(value float64) string {
+	for _, v := range verdicts {
+		if value >= v.from {
+			return v.word
+		}
+	}
+	return "no"
+}
+
+// ForMe answers whether a plant is for this household, with the reason.
+type ForMe struct {
+	Question string `json:"question"`
+	Answer   string `json:"answer"`
+	Minds    bool   `json:"minds" doc:"There is something to mind"`
+}
+
+// Judging is what judging a plot takes.
+type Judging struct {
+	*plot.State
+	Lore    library.Ground
+	Species []*flora.Species
+	Lows    []float64
+}
+
+func JudgingToday(g *plot.Plot, ctx context.Context) (Judging, error) {
+	j, _, err := JudgingOn(g, ctx, plot.NoDay)
+	return j, err
+}
+
+// JudgingOn is judging with a day to show, which is today for NoDay.
+func JudgingOn(g *plot.Plot, ctx context.Context, on calendar.Date) (Judging, calendar.Date, error) {
+	s, on, err := g.StateOn(ctx, on)
+	if err != nil {
+		return Judging{}, 0, err
+	}
+	lows, err := g.WinterLows(s)
+	return Judging{s, s.Lib.Ground(), s.Lib.AllSpecies(), lows}, on, err
+}
