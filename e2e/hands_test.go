@@ -80,7 +80,7 @@ func TestDraggingTheFlagShowsAnotherDay(t *testing.T) {
 	b.sees("Tuesday 27 May")
 	at := b.locate("[role=slider]", "Shown day")
 	// The ribbon is 1132 px wide at this width: 250 px are about 80 days.
-	check(t, chromedp.Do(b.ctx, chromedp.DragAndDropXY(at.X, at.Y, at.X+250, at.Y)))
+	b.drag(at.X, at.Y, at.X+250, at.Y)
 	b.sees("shown, not today")
 	b.sees("August")
 	b.click("Gather")

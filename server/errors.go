@@ -6,8 +6,8 @@ import (
 
 	"github.com/danielgtaylor/huma/v2"
 
+	"bramblyacre/garden/journal"
 	"bramblyacre/garden/say"
-	"bramblyacre/store"
 )
 
 // asProblem turns the garden's errors into RFC 9457 problems: faults at their
@@ -38,7 +38,7 @@ func asProblem(err error) error {
 	case errors.As(err, &conflict):
 		return huma.Error409Conflict(conflict.Error())
 	}
-	if why, is := store.DiskFault(err); is {
+	if why, is := journal.DiskFault(err); is {
 		return huma.NewError(http.StatusInsufficientStorage, why)
 	}
 	return err

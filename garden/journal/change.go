@@ -107,3 +107,6 @@ func (j *Journal) note(ctx context.Context, d *Draft, noted Record) (Entry, erro
 	}
 	return Entry{row.ID, row.Summary}, nil
 }
+
+// DiskFault tells whether a change could not be written because of the disk, and why.
+func DiskFault(err error) (why string, is bool) { return store.DiskFault(err) }

@@ -244,7 +244,7 @@ type BoundaryInput struct {
 // SetBoundary changes the plot's boundary and its bearing.
 func (u *Uses) SetBoundary(ctx context.Context, seen say.Version, in BoundaryInput) (journal.Entry, error) {
 	return u.plot.Change(ctx, func(s *plot.State, d *journal.Draft) (journal.Record, error) {
-		if err := seen.IsOf(say.PlaceVersion(s.Site), "the plot's place"); err != nil {
+		if err := seen.IsOf(plot.PlaceVersion(s.Site), "the plot's place"); err != nil {
 			return journal.Record{}, err
 		}
 		row, boundary, err := readBoundary(s, in)

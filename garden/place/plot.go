@@ -112,7 +112,7 @@ func (u *Uses) Plot(ctx context.Context, on calendar.Date) (PlotView, error) {
 	}
 	s := j.State
 	v := PlotView{
-		Day: on, WidthM: s.Site.WidthM, DepthM: s.Site.DepthM, AreaWords: s.Units.Area(s.Boundary.Area()), Version: say.PlaceVersion(s.Site), Beds: []BedView{}, Items: []ItemView{},
+		Day: on, WidthM: s.Site.WidthM, DepthM: s.Site.DepthM, AreaWords: s.Units.Area(s.Boundary.Area()), Version: plot.PlaceVersion(s.Site), Beds: []BedView{}, Items: []ItemView{},
 		Boundary: s.Boundary, Drawn: isDrawn(s.Site), Bearing: s.Site.BearingDeg, Longitude: s.Site.Longitude, Uses: flora.UseWords,
 		MetresPer: 1, GroundIn: s.Units.GroundUnit(),
 	}

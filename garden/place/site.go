@@ -117,7 +117,7 @@ func (u *Uses) Site(ctx context.Context) (SiteView, error) {
 		return SiteView{}, err
 	}
 	v := SiteView{
-		PlotID: u.plot.PlotID(), Damage: u.plot.Damage(), Version: say.PlaceVersion(s.Site), Name: s.Site.Name, Latitude: s.Site.Latitude, AltitudeM: s.Site.AltitudeM, ClimateID: s.Site.ClimateID,
+		PlotID: u.plot.PlotID(), Damage: u.plot.Damage(), Version: plot.PlaceVersion(s.Site), Name: s.Site.Name, Latitude: s.Site.Latitude, AltitudeM: s.Site.AltitudeM, ClimateID: s.Site.ClimateID,
 		Altitude: s.Units.GroundLength(s.Site.AltitudeM),
 		WidthM:   s.Site.WidthM, DepthM: s.Site.DepthM, Width: s.Units.GroundLength(s.Site.WidthM), Depth: s.Units.GroundLength(s.Site.DepthM),
 		AreaWords: s.Units.Area(s.Site.WidthM * s.Site.DepthM), Units: s.Site.Units, Customs: s.Site.Customs != 0,
@@ -228,7 +228,7 @@ const mostLatitudeOff = 15
 // SetSite changes the plot's place and units.
 func (u *Uses) SetSite(ctx context.Context, seen say.Version, in SiteInput) (journal.Entry, error) {
 	return u.plot.Change(ctx, func(s *plot.State, d *journal.Draft) (journal.Record, error) {
-		if err := seen.IsOf(say.PlaceVersion(s.Site), "the plot's place"); err != nil {
+		if err := seen.IsOf(plot.PlaceVersion(s.Site), "the plot's place"); err != nil {
 			return journal.Record{}, err
 		}
 		var c say.Checklist

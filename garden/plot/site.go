@@ -7,6 +7,7 @@ import (
 	"fmt"
 
 	"bramblyacre/core/unit"
+	"bramblyacre/garden/say"
 	"bramblyacre/store"
 )
 
@@ -32,4 +33,10 @@ func (g *Plot) ensureSite(ctx context.Context) error {
 		}
 		return nil
 	})
+}
+
+// PlaceVersion is the version of what the forms of the plot's place and boundary show.
+func PlaceVersion(site store.Site) say.Version {
+	site.Customs, site.CopiesKept = 0, 0
+	return say.VersionOf(site)
 }

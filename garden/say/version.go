@@ -5,8 +5,6 @@ import (
 	"encoding/hex"
 	"encoding/json"
 	"strings"
-
-	"bramblyacre/store"
 )
 
 // Version tells one reading of something from another: a form that was open while the
@@ -48,10 +46,4 @@ func (v Version) IsOf(standing Version, what string) error {
 		return StaleError{What: what}
 	}
 	return nil
-}
-
-// PlaceVersion is the version of what the forms of the plot's place and boundary show.
-func PlaceVersion(site store.Site) Version {
-	site.Customs, site.CopiesKept = 0, 0
-	return VersionOf(site)
 }

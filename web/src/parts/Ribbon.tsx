@@ -32,7 +32,7 @@ export function Ribbon() {
     const box = field.current?.getBoundingClientRect();
     if (!box) return shown;
     const share = Math.min(1, Math.max(0, (clientX - box.left) / box.width));
-    return addDays(year.start, Math.min(days - 1, Math.floor(share * days)));
+    return addDays(year.start, Math.min(days - 1, Math.round(share * days)));
   };
   const onPointer = (event: PointerEvent<HTMLDivElement>) => {
     if (event.type === "pointerdown") {
