@@ -7,7 +7,6 @@ import (
 	"time"
 
 	"bramblyacre/core/calendar"
-	"bramblyacre/garden/identity"
 	"bramblyacre/garden/input"
 	"bramblyacre/garden/now"
 	"bramblyacre/garden/place"
@@ -127,14 +126,6 @@ func TestAYesIsHeardOnlyWhereItWasAsked(t *testing.T) {
 		again := now.ObservationInput{Day: day, Stage: early.Stage, Share: "most"}
 		if _, err = p.Now.NoteObservation(t.Context(), p.planting, again); err != nil {
 			t.Errorf("seen again on %s, it is asked again: %v", day, err)
-		}
-	}
-}
-
-func TestOneInSaysASmallChance(t *testing.T) {
-	for chance, want := range map[float64]string{0: "less than 1 in 1,000", 0.002: "1 in 500", 0.01: "1 in 100", 0.04: "1 in 30", 0.08: "1 in 13", 0.4: "1 in 3", 0.9: "1 in 2"} {
-		if got := now.OneIn(chance); got != want {
-			t.Errorf("%v is %q, want %q", chance, got, want)
 		}
 	}
 }
@@ -315,7 +306,7 @@ func TestWhatWasSownTodayOwesNothingYet(t *testing.T) {
 	sown := p.newest().PlantingID
 	s, err := p.Plot.State(t.Context())
 	check(t, err)
-	if jobs := identity.CheckJobs(s, s.ByID[sown], s.Today); len(jobs) != 0 {
+	if jobs := p.Identity.Part().Jobs.Of(s, s.ByID[sown], s.Today); len(jobs) != 0 {
 		t.Errorf("a sowing of today is to be checked: %s", jobs[0].View.Amount)
 	}
 	if now.LookDue(s, s.ByID[sown]) {
@@ -327,7 +318,7 @@ func TestWhatWasSownTodayOwesNothingYet(t *testing.T) {
 	if s, err = p.Plot.State(t.Context()); err != nil || now.LookDue(s, s.ByID[bought]) {
 		t.Error("what was set today was not looked at for two weeks")
 	}
-	if jobs := identity.CheckJobs(s, s.ByID[bought], s.Today); len(jobs) != 1 {
+	if jobs := p.Identity.Part().Jobs.Of(s, s.ByID[bought], s.Today); len(jobs) != 1 {
 		t.Error("a bought plant in leaf is not to be checked")
 	}
 }
@@ -350,7 +341,7 @@ func TestFrostRaisesItsJobAndEndsTheWindows(t *testing.T) {
 	s, err := p.Plot.State(t.Context())
 	check(t, err)
 	for id, verb := range map[int64]string{verbena: "Bring in", basil: "Cover"} {
-		jobs := now.FrostJobs(s, s.ByID[id], s.Today)
+		jobs := about("frost", p.Now.Part().Jobs.Of(s, s.ByID[id], s.Today))
 		if len(jobs) != 1 || jobs[0].View.Verb != verb {
 			t.Fatalf("the jobs before frost are %+v", jobs)
 		}
@@ -501,11 +492,11 @@ func TestWhatALookMarksAsksForSomething(t *testing.T) {
 		check(t, err)
 		s, err := p.Plot.State(t.Context())
 		check(t, err)
-		jobs := now.TroubleJobs(s, s.ByID[sage], s.Today)
+		jobs := about("seen", p.Now.Part().Jobs.Of(s, s.ByID[sage], s.Today))
 		if len(jobs) != 1 || !strings.Contains(jobs[0].View.Reason, mark) || jobs[0].View.Verb == "" || jobs[0].Last <= s.Today {
 			t.Fatalf("%s asks for %+v", mark, jobs)
 		}
-		if late := now.TroubleJobs(s, s.ByID[sage], s.Today.AddDays(40)); len(late) != 0 {
+		if late := about("seen", p.Now.Part().Jobs.Of(s, s.ByID[sage], s.Today.AddDays(40))); len(late) != 0 {
 			t.Errorf("%s is to be seen to forty days later", mark)
 		}
 		notices := strings.Join(p.allowed(sage, "leaf").Notices, " ")

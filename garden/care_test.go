@@ -6,7 +6,6 @@ import (
 
 	"bramblyacre/core/flora"
 	"bramblyacre/garden/input"
-	"bramblyacre/garden/now"
 	"bramblyacre/garden/place"
 	"bramblyacre/garden/say"
 )
@@ -61,7 +60,7 @@ func TestEveryRuleComesUp(t *testing.T) {
 					t.Errorf("%s %s is not open on its first day, %s", planting.SpeciesID, span.Window.Part.Name, span.First)
 				}
 			}
-			for _, j := range now.CareJobs(state, planting, state.Today) {
+			for _, j := range plot.Now.Part().Jobs.Of(state, planting, state.Today) {
 				if j.View.Verb == "" || j.View.Amount == "" || j.View.Reason == "" || j.Minutes < 1 || j.First > j.Last {
 					t.Errorf("%s: %+v", planting.SpeciesID, j.View)
 				}

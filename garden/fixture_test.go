@@ -4,11 +4,13 @@ import (
 	"context"
 	"encoding/json"
 	"errors"
+	"slices"
 	"strings"
 	"testing"
 	"time"
 
 	"bramblyacre/core/calendar"
+	"bramblyacre/garden/area"
 	"bramblyacre/garden/gather"
 	"bramblyacre/garden/identity"
 	"bramblyacre/garden/input"
@@ -228,4 +230,9 @@ func (p *fixture) SortPicking(ctx context.Context, id int64, in gather.SortingIn
 		}
 	}
 	return p.Garden.Gather.SortPicking(ctx, id, in)
+}
+
+// about are the jobs whose key says that they are about something.
+func about(detail string, jobs []area.Job) []area.Job {
+	return slices.DeleteFunc(jobs, func(j area.Job) bool { return !strings.Contains(j.Key, ":"+detail) })
 }

@@ -104,7 +104,7 @@ func TestAPlantingIsProvedOverTwoLooksAndThenItsWindowOpens(t *testing.T) {
 	}
 	s, err := p.Plot.State(t.Context())
 	check(t, err)
-	if jobs := identity.CheckJobs(s, s.ByID[id], s.Today); len(jobs) != 1 || !strings.Contains(jobs[0].View.Amount, "characters to look at, first the") || jobs[0].View.Kind != "check" {
+	if jobs := p.Identity.Part().Jobs.Of(s, s.ByID[id], s.Today); len(jobs) != 1 || !strings.Contains(jobs[0].View.Amount, "characters to look at, first the") || jobs[0].View.Kind != "check" {
 		t.Errorf("the jobs are %+v", jobs)
 	}
 	_, err = p.Gather.NotePicking(t.Context(), id, gather.PickingInput{Day: "2031-05-27", Part: "leaf", Amount: "3"})
@@ -531,7 +531,7 @@ func TestADangerousPlantIsNeverOfferedWhateverIsNoted(t *testing.T) {
 		check(t, err)
 		s, err := p.Plot.State(t.Context())
 		check(t, err)
-		if len(identity.CheckJobs(s, s.ByID[id], s.Today)) != 0 {
+		if len(p.Identity.Part().Jobs.Of(s, s.ByID[id], s.Today)) != 0 {
 			t.Errorf("%s is to be checked, and never used", species.ID)
 		}
 		if v.Identity == "sure" || len(v.Allowance) != 0 || len(v.Windows) != 0 {

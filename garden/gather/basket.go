@@ -83,7 +83,7 @@ func viewBasket(s *plot.State, p *plot.Planting, picking store.Picking) BasketVi
 		v.Sorted = "sorted by " + last.ByWhom + ", " + view.DayWords(last.Day)
 	}
 	if v.State == basketSort {
-		for _, q := range TableQuestions(p, picking.Part) {
+		for _, q := range tableQuestions(p, picking.Part) {
 			v.Questions = append(v.Questions, view.ViewQuestion(s, p.Rules, q))
 		}
 	}
@@ -119,7 +119,7 @@ func basketState(s *plot.State, p *plot.Planting, picking store.Picking) (state,
 		return basketHeld, view.UnsafeWords(p)
 	}
 	for _, sorting := range s.Sortings[picking.ID] {
-		if len(TableQuestions(p, picking.Part)) == 0 || sortedAll(p, picking.Part, sorting) {
+		if len(tableQuestions(p, picking.Part)) == 0 || sortedAll(p, picking.Part, sorting) {
 			return basketFit, ""
 		}
 	}
@@ -144,7 +144,7 @@ func answersOf(text string) ([]string, map[string]string) {
 // sortedAll tells whether a sorting saw every character that is asked for at the table.
 func sortedAll(p *plot.Planting, part string, sorting store.Sorting) bool {
 	_, answers := answersOf(sorting.Answers)
-	for _, q := range TableQuestions(p, part) {
+	for _, q := range tableQuestions(p, part) {
 		if answers[q.Character.ID] != string(identity.Seen) {
 			return false
 		}

@@ -14,9 +14,9 @@ import (
 	"bramblyacre/store"
 )
 
-// TableCharacters are the characters that a picked part of each kind still shows on the
+// tableCharacters are the characters that a picked part of each kind still shows on the
 // table.
-var TableCharacters = map[string][]string{
+var tableCharacters = map[string][]string{
 	"leaf": {"smell", "leaf-base", "leaf-veins", "leaf-surface", "leaf-underside", "leaf-build", "leaf-shape", "leaf-margin", "leaf-tip", "sap"},
 	"root": {"root-form", "root-inside", "smell", "sap"},
 	"stem": {"stem-section", "stem-fill", "stem-mark", "stem-surface", "hair-place", "smell", "sap"},
@@ -29,22 +29,22 @@ var TableCharacters = map[string][]string{
 	"pad":    {"leaf-build", "sap", "stem-surface"},
 }
 
-// TableKind puts the other kinds of parts with one of those.
-var TableKind = map[string]string{"shoot": "top", "whole": "top", "rhizome": "root", "bulb": "root", "seed": "fruit", "pod": "fruit", "bark": "stem"}
+// tableKind puts the other kinds of parts with one of those.
+var tableKind = map[string]string{"shoot": "top", "whole": "top", "rhizome": "root", "bulb": "root", "seed": "fruit", "pod": "fruit", "bark": "stem"}
 
-// TableQuestions are the questions of the second check of a picked part: for each
+// tableQuestions are the questions of the second check of a picked part: for each
 // dangerous look-alike that is named one that the part still shows. One that the part
 // shows nothing of was ruled out at the plant.
-func TableQuestions(p *plot.Planting, partName string) []identity.Question {
+func tableQuestions(p *plot.Planting, partName string) []identity.Question {
 	part, has := p.Species.Part(partName)
 	if !has {
 		return nil
 	}
 	kind := part.Kind
-	if other, has := TableKind[kind]; has {
+	if other, has := tableKind[kind]; has {
 		kind = other
 	}
-	return p.Rules.TableQuestions(func(c identity.Character) bool { return slices.Contains(TableCharacters[kind], c.ID) })
+	return p.Rules.TableQuestions(func(c identity.Character) bool { return slices.Contains(tableCharacters[kind], c.ID) })
 }
 
 // SortingInput is a picking sorted again at the table.
@@ -93,9 +93,9 @@ func (u *Uses) SortPicking(ctx context.Context, pickingID int64, in SortingInput
 			c.Add("by", "Say who sorted it.")
 		}
 		row.Rejected = readRejected(s, &c, p, picking, in.Rejected)
-		if len(TableQuestions(p, picking.Part)) > 0 {
+		if len(tableQuestions(p, picking.Part)) > 0 {
 			view.CheckAnswers(&c, p.Rules, in.Answers)
-			for _, q := range TableQuestions(p, picking.Part) {
+			for _, q := range tableQuestions(p, picking.Part) {
 				if in.Answers[q.Character.ID] == "" {
 					c.Add("answers", "Answer every question: %s is missing.", q.Character.Name)
 				}
@@ -116,7 +116,7 @@ func (u *Uses) SortPicking(ctx context.Context, pickingID int64, in SortingInput
 		summary := "Sorted " + view.PartOf(p.Species.Names.Name, picking.Part) + " at the table"
 		if all, _ := answersOf(written.Answers); slices.Contains(all, string(identity.NotSeen)) {
 			summary += ": a stranger in it, held back"
-		} else if len(TableQuestions(p, picking.Part)) == 0 || sortedAll(p, picking.Part, written) {
+		} else if len(tableQuestions(p, picking.Part)) == 0 || sortedAll(p, picking.Part, written) {
 			summary += ": fit for use"
 		}
 		return journal.Record{Kind: "sorting", Summary: summary, Bed: &p.BedID, Planting: &p.ID}, nil

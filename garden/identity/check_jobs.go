@@ -16,10 +16,10 @@ import (
 )
 
 // jobs are the checks that are owed, of plantings and of finds.
-var jobs = area.Source{Planting: CheckJobs, Plot: findJobs}
+var jobs = area.Source{Planting: checkJobs, Plot: findJobs}
 
-// CheckJobs asks for the proof of a planting that could be used were it sure.
-func CheckJobs(s *plot.State, p *plot.Planting, on calendar.Date) []area.Job {
+// checkJobs asks for the proof of a planting that could be used were it sure.
+func checkJobs(s *plot.State, p *plot.Planting, on calendar.Date) []area.Job {
 	if p.IdentityState == identity.Sure || p.Ground != "" || !p.Species.IsUsed() || !s.Season.Contains(on) || s.NotUpYet(p, on) {
 		return nil
 	}

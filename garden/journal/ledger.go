@@ -54,6 +54,7 @@ func (j *Journal) Ledger(ctx context.Context, filter LedgerFilter) (LedgerView, 
 	return v, err
 }
 
+// LedgerLines returns the newest entries that a filter lets through.
 func (j *Journal) LedgerLines(ctx context.Context, filter LedgerFilter) ([]LedgerLine, error) {
 	before := filter.Before
 	if before <= 0 {

@@ -50,6 +50,7 @@ func currentRow(ctx context.Context, d *Draft, t AnyTable, id int64) (json.RawMe
 	return json.Marshal(row)
 }
 
+// IsNull tells whether a row was not, or is no more.
 func IsNull(row json.RawMessage) bool { return len(row) == 0 || bytes.Equal(row, []byte("null")) }
 
 // sameRow tells whether a row is as it was noted. Columns that came after the note

@@ -53,7 +53,7 @@ func (u *Uses) Calendar(ctx context.Context) (CalendarData, error) {
 					joinCautions(s, p.Species, v.Part)),
 			})
 		}
-		for _, j := range CareJobs(s, p, s.Today) {
+		for _, j := range careJobs(s, p, s.Today) {
 			if j.Last >= s.Today {
 				data.Events = append(data.Events, Event{
 					UID: j.Key + "@brambly-acre", First: j.First, Last: j.Last, Place: p.Bed.Name,

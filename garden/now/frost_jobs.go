@@ -20,8 +20,8 @@ const (
 	frostNotice = 10
 )
 
-// FrostJobs ask for shelter before the nights that a planting does not outlast unharmed.
-func FrostJobs(s *plot.State, p *plot.Planting, on calendar.Date) []area.Job {
+// frostJobs ask for shelter before the nights that a planting does not outlast unharmed.
+func frostJobs(s *plot.State, p *plot.Planting, on calendar.Date) []area.Job {
 	season := s.Season
 	if s.Next.Contains(on) {
 		season = s.Next

@@ -36,7 +36,7 @@ var jobs = area.Source{
 		if p.Aside {
 			return asideJobs(s, p, on)
 		}
-		return slices.Concat(CareJobs(s, p, on), FrostJobs(s, p, on), TroubleJobs(s, p, on))
+		return slices.Concat(careJobs(s, p, on), frostJobs(s, p, on), troubleJobs(s, p, on))
 	},
 	Plot:        roundJobs,
 	SeesToAside: true,
@@ -76,7 +76,8 @@ func answered(s *plot.State, j *area.Job, on calendar.Date) (wanted bool) {
 	return true
 }
 
-func CareJobs(s *plot.State, p *plot.Planting, on calendar.Date) []area.Job {
+// careJobs are the tasks of a species' care rows that are due of a planting.
+func careJobs(s *plot.State, p *plot.Planting, on calendar.Date) []area.Job {
 	var jobs []area.Job
 	for _, care := range p.Species.Care {
 		if p.Now == nil || p.Year < care.MinYear {

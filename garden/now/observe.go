@@ -167,14 +167,14 @@ func askAbout(s *plot.State, c *say.Checklist, p *plot.Planting, seen phenology.
 		return false
 	}
 	if chance, doubted := plan.Doubts(p.Now.Pace, weather, seen); doubted {
-		c.Ask("stage", AskSurprise, affirmed, "%s on %s? The forecast gave it %s: it expected %s. Seen, or a slip?", say.Capital(seen.Stage.String()), seen.Day.DayMonth(), OneIn(chance), p.Now.Stages[expected])
+		c.Ask("stage", AskSurprise, affirmed, "%s on %s? The forecast gave it %s: it expected %s. Seen, or a slip?", say.Capital(seen.Stage.String()), seen.Day.DayMonth(), oneIn(chance), p.Now.Stages[expected])
 		return true
 	}
 	return false
 }
 
-// OneIn says a small chance: "1 in 200".
-func OneIn(chance float64) string {
+// oneIn says a small chance: "1 in 200".
+func oneIn(chance float64) string {
 	if chance < 0.001 {
 		return "less than 1 in 1,000"
 	}

@@ -10,9 +10,9 @@ import (
 	"bramblyacre/garden/say"
 )
 
-// TroubleJobs ask to do something about what the last look marked. Done is done for that
+// troubleJobs ask to do something about what the last look marked. Done is done for that
 // look: the next may mark it again.
-func TroubleJobs(s *plot.State, p *plot.Planting, on calendar.Date) []area.Job {
+func troubleJobs(s *plot.State, p *plot.Planting, on calendar.Date) []area.Job {
 	var jobs []area.Job
 	found, seen := p.TroublesOf(on)
 	for _, t := range found {

@@ -65,6 +65,7 @@ func (g *Plot) AddSun(ctx context.Context, s *State) error {
 	return nil
 }
 
+// YearCourse is the sun's way over the plot through a year.
 func (s *State) YearCourse() (*sun.Course, error) {
 	return sun.Year(s.Site.Latitude, s.Site.BearingDeg, s.Season.Start.Year(), sunStepMinutes)
 }
@@ -75,6 +76,7 @@ type BedSpan struct {
 	First, End int
 }
 
+// BedLight is the light of all beds between obstacles, with where each bed's points lie in it.
 func (s *State) BedLight(ctx context.Context, course *sun.Course, obstacles []sun.Obstacle) (*sun.Light, []BedSpan, error) {
 	var points []geometry.Point
 	var spans []BedSpan
@@ -98,6 +100,7 @@ func (s *State) Obstacles(except int64) []sun.Obstacle {
 	return all
 }
 
+// Terrain is the ground that the plot lies on, as light falls on it.
 func (s *State) Terrain() sun.Terrain {
 	var terrain sun.Terrain
 	for _, it := range s.Items {
@@ -124,6 +127,7 @@ func (s *State) SummerHours(bed store.Bed) (hours float64, measured bool) {
 	return s.ComputedSummer(bed.ID), false
 }
 
+// ComputedSummer is how many hours of sun a day a bed has in summer by the plan.
 func (s *State) ComputedSummer(bedID int64) float64 {
 	months, sum := s.SunHours[bedID], 0.0
 	if len(months) < 12 {

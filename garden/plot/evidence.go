@@ -56,6 +56,7 @@ func (s *State) addEvidence(rows allRows) error {
 	return nil
 }
 
+// AsCore are looks as core judges them.
 func AsCore(looks []Look) []identity.Look {
 	all := make([]identity.Look, len(looks))
 	for i, l := range looks {

@@ -9,6 +9,7 @@ import (
 	"bramblyacre/store"
 )
 
+// StandingPeople are those who belong to the household today.
 func (s *State) StandingPeople() []store.Person {
 	return slices.DeleteFunc(slices.Clone(s.People), func(p store.Person) bool { return p.RemovedOn != nil })
 }

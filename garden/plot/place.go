@@ -6,6 +6,7 @@ import (
 	"slices"
 
 	"bramblyacre/core/flora"
+	"bramblyacre/core/geometry"
 	"bramblyacre/core/ground"
 	"bramblyacre/core/plan"
 	"bramblyacre/core/suitability"
@@ -19,7 +20,7 @@ func (s *State) addPlan(rows allRows) (err error) {
 		return err
 	}
 	s.Forms = map[int64]plan.Form{}
-	for _, bed := range rows.Beds {
+	for _, bed := range rows.beds {
 		s.BedByID[bed.ID] = bed
 		if s.Forms[bed.ID], err = bedForm(bed); err != nil {
 			return fmt.Errorf("bed %d: %w", bed.ID, err)
@@ -28,14 +29,14 @@ func (s *State) addPlan(rows allRows) (err error) {
 			s.Beds = append(s.Beds, bed)
 		}
 	}
-	if s.Items, err = ReadItems(rows.Items); err != nil {
+	if s.Items, err = ReadItems(rows.items); err != nil {
 		return err
 	}
 	s.Readings, s.Fates = map[int64][]store.Reading{}, map[int64][]store.Fate{}
-	for _, row := range rows.Readings {
+	for _, row := range rows.readings {
 		s.Readings[row.BedID] = append(s.Readings[row.BedID], row)
 	}
-	for _, row := range rows.Fates {
+	for _, row := range rows.fates {
 		s.Fates[row.PlantingID] = append(s.Fates[row.PlantingID], row)
 	}
 	return nil
@@ -116,6 +117,8 @@ func (s *State) Place(bed store.Bed, lore library.Ground, lows []float64, of *Pl
 // thickMulchM is how thick mulch has to lie to be of use, in metres: a usual value.
 const thickMulchM = 0.05
 
+// ShelterOf is how sheltered a bed lies, as a place on flora.ShelterWords: by the grower's
+// word, else by the plan.
 func (s *State) ShelterOf(bed store.Bed) int {
 	if i := slices.Index(flora.ShelterWords, bed.Shelter); i >= 0 {
 		return i
@@ -171,4 +174,9 @@ func (g *Plot) WinterLows(s *State) ([]float64, error) {
 		return nil, err
 	}
 	return s.Sky.lows, nil
+}
+
+// AreaM2 is the ground of a bed.
+func (s *State) AreaM2(bedID int64) float64 {
+	return math.Max(geometry.SmallestArea, s.Forms[bedID].Area())
 }

@@ -28,7 +28,7 @@ type NameMatch struct {
 const (
 	// mostNear is how many names are looked at more closely, leastLike how like
 	// one must be to be found.
-	MostNear  = 120
+	mostNear  = 120
 	leastLike = 0.6
 	// shortWord is up to how many letters a word may have no run of three in
 	// common with the name that is meant.
@@ -39,27 +39,28 @@ const (
 // likest first.
 func (g *Plot) FindPlants(ctx context.Context, words string) ([]NameMatch, error) {
 	names := &g.lore.Load().names
-	names.once.Do(func() { names.index, names.err = NewPlantNames(context.WithoutCancel(ctx), g.Lib().AllSpecies()) })
+	names.once.Do(func() { names.index, names.err = newPlantNames(context.WithoutCancel(ctx), g.Lib().AllSpecies()) })
 	if names.err != nil {
 		return nil, names.err
 	}
 	written := spelling.Words(words)
-	near, err := names.index.Near(ctx, written, MostNear)
+	near, err := names.index.Near(ctx, written, mostNear)
 	if err != nil {
 		return nil, err
 	}
-	found := Likest(written, near)
+	found := likest(written, near)
 	if len(found) == 0 && len([]rune(written)) <= shortWord {
 		// A short word with a letter wrong may share no three with its name.
 		if near, err = names.index.All(ctx); err != nil {
 			return nil, err
 		}
-		found = Likest(written, near)
+		found = likest(written, near)
 	}
 	return found, nil
 }
 
-func Likest(written string, names []store.Named) []NameMatch {
+// likest are the plants whose names are like what was written, the likest first.
+func likest(written string, names []store.Named) []NameMatch {
 	best := map[string]NameMatch{}
 	for _, n := range names {
 		if like := spelling.Likeness(written, n.Plain); like >= leastLike && like > best[n.ID].likeness {
@@ -76,8 +77,8 @@ func Likest(written string, names []store.Named) []NameMatch {
 	return found
 }
 
-// NewPlantNames indexes all names of species.
-func NewPlantNames(ctx context.Context, all []*flora.Species) (*store.NameIndex, error) {
+// newPlantNames indexes all names of species.
+func newPlantNames(ctx context.Context, all []*flora.Species) (*store.NameIndex, error) {
 	var names []store.Named
 	for _, s := range all {
 		for _, name := range AllNames(s) {

@@ -47,6 +47,7 @@ type readingKind struct {
 	Evidence func(t ground.Table, d ReadingDetail, from string) ([]ground.Evidence, error)
 }
 
+// ReadingKinds are the signs and tests that can be read of the ground.
 var ReadingKinds = map[string]readingKind{
 	readSign: {"sign", nil, func(t ground.Table, d ReadingDetail, from string) ([]ground.Evidence, error) {
 		if _, known := t.Sign(d.Sign); !known {

@@ -9,16 +9,16 @@ import (
 
 // allRows are the rows of all tables.
 type allRows struct {
-	Site         store.Site
-	Beds         []store.Bed
-	Plantings    []store.Planting
-	Observations []store.Observation
-	Pickings     []store.Picking
-	Answers      []store.JobAnswer
-	Needs        []store.Need
-	Items        []store.PlanItem
-	Readings     []store.Reading
-	Fates        []store.Fate
+	site         store.Site
+	beds         []store.Bed
+	plantings    []store.Planting
+	observations []store.Observation
+	pickings     []store.Picking
+	answers      []store.JobAnswer
+	needs        []store.Need
+	items        []store.PlanItem
+	readings     []store.Reading
+	fates        []store.Fate
 	looks        []store.Look
 	finds        []store.Find
 	sortings     []store.Sorting
@@ -31,37 +31,37 @@ type allRows struct {
 	measures     []store.Measure
 }
 
-// ReadRows reads all tables in one transaction, so that they agree.
-func (g *Plot) ReadRows(ctx context.Context) (rows allRows, err error) {
+// readRows reads all tables in one transaction, so that they agree.
+func (g *Plot) readRows(ctx context.Context) (rows allRows, err error) {
 	err = g.Store.InTransaction(ctx, func(q *store.Queries) (err error) {
-		if rows.Site, err = q.GetSite(ctx); err != nil {
+		if rows.site, err = q.GetSite(ctx); err != nil {
 			return fmt.Errorf("read the site: %w", err)
 		}
-		if rows.Beds, err = q.ListBeds(ctx); err != nil {
+		if rows.beds, err = q.ListBeds(ctx); err != nil {
 			return fmt.Errorf("read the beds: %w", err)
 		}
-		if rows.Plantings, err = q.ListPlantings(ctx); err != nil {
+		if rows.plantings, err = q.ListPlantings(ctx); err != nil {
 			return fmt.Errorf("read the plantings: %w", err)
 		}
-		if rows.Observations, err = q.ListObservations(ctx); err != nil {
+		if rows.observations, err = q.ListObservations(ctx); err != nil {
 			return fmt.Errorf("read the observations: %w", err)
 		}
-		if rows.Pickings, err = q.ListPickings(ctx); err != nil {
+		if rows.pickings, err = q.ListPickings(ctx); err != nil {
 			return fmt.Errorf("read the pickings: %w", err)
 		}
-		if rows.Answers, err = q.ListJobAnswers(ctx); err != nil {
+		if rows.answers, err = q.ListJobAnswers(ctx); err != nil {
 			return fmt.Errorf("read the jobs: %w", err)
 		}
-		if rows.Items, err = q.ListPlanItems(ctx); err != nil {
+		if rows.items, err = q.ListPlanItems(ctx); err != nil {
 			return fmt.Errorf("read the plan: %w", err)
 		}
-		if rows.Readings, err = q.ListReadings(ctx); err != nil {
+		if rows.readings, err = q.ListReadings(ctx); err != nil {
 			return fmt.Errorf("read the signs: %w", err)
 		}
-		if rows.Fates, err = q.ListFates(ctx); err != nil {
+		if rows.fates, err = q.ListFates(ctx); err != nil {
 			return fmt.Errorf("read what became of plantings: %w", err)
 		}
-		if rows.Needs, err = q.ListNeeds(ctx); err != nil {
+		if rows.needs, err = q.ListNeeds(ctx); err != nil {
 			return fmt.Errorf("read the needs: %w", err)
 		}
 		if rows.measures, err = q.ListMeasures(ctx); err != nil {

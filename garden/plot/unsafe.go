@@ -23,6 +23,7 @@ type Finding struct {
 // how far crown or roots do, in metres.
 func crownReachM(p *Planting) float64 { return p.Species.Size.Width.Value / 200 }
 
+// RootReachM is how far crown or roots of a full-grown plant reach from its stem, in metres.
 func RootReachM(p *Planting) float64 {
 	return math.Max(crownReachM(p), p.Species.Site.RootReach.Value/100)
 }
@@ -92,6 +93,7 @@ func (s *State) findTree(p *Planting, it Item, tree suitability.Tree) {
 	p.Findings = append(p.Findings, Finding{Tree: &tree, Where: ItemName(tree.Name, it.Name), Plants: inside})
 }
 
+// TreeReachM is how far a tree's ground reaches from its stem, in metres.
 func (s *State) TreeReachM(it Item, tree suitability.Tree) float64 {
 	if it.Item.Traits.ReachM != nil {
 		return it.Form.Width/2 + *it.Item.Traits.ReachM

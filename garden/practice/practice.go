@@ -133,6 +133,7 @@ func card(s *plot.State, speciesID, otherID string) (practice.Card, *store.Pract
 	return practice.New(s.Today), nil
 }
 
+// Round is one specimen to be told, made from a seed.
 func Round(s *plot.State, speciesID, otherID string, seed uint64) (practice.Round, error) {
 	for _, pair := range practice.Pairs(s.Lib.AllSpecies()) {
 		if pair.Species.ID == speciesID && pair.Other.ID == otherID {

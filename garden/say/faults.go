@@ -47,6 +47,7 @@ func (e ConflictError) Error() string { return e.Why }
 // Checklist gathers faults while an entry is read.
 type Checklist struct{ Faults Faults }
 
+// Add notes that something is wrong with a field.
 func (c *Checklist) Add(field, format string, args ...any) {
 	c.Faults = append(c.Faults, Fault{Field: field, Message: fmt.Sprintf(format, args...)})
 }
@@ -77,6 +78,7 @@ func Questions(err error) (asked []string) {
 	return asked
 }
 
+// AddError notes an error at a field, nothing where there is none.
 func (c *Checklist) AddError(field string, err error) {
 	if err != nil {
 		c.Add(field, "%s", Sentence(err.Error()))
@@ -129,3 +131,17 @@ func Sentence(text string) string {
 	}
 	return text
 }
+
+// LongestKey is how long a sender's key may be.
+const LongestKey = 64
+
+// ReadClientKey is a sender's key as it is kept: nil for none.
+func ReadClientKey(key string) *string {
+	if key == "" {
+		return nil
+	}
+	return &key
+}
+
+// LongestAgoDays is how long ago anything noted can have been: 150 years.
+const LongestAgoDays = 150 * 366

@@ -144,3 +144,28 @@ func LowerFirst(text string) string {
 	}
 	return strings.ToLower(text[:1]) + text[1:]
 }
+
+// OrList lists choices: "dry, fresh, moist or wet".
+func OrList(words []string) string {
+	if len(words) < 2 {
+		return strings.Join(words, "")
+	}
+	return strings.Join(words[:len(words)-1], ", ") + " or " + words[len(words)-1]
+}
+
+// Round1 rounds to a tenth.
+func Round1(value float64) float64 { return math.Round(value*10) / 10 }
+
+// HoursWords says hours of sun: "6.5 h", "under half an hour", "none".
+func HoursWords(hours float64) string {
+	switch {
+	case hours <= 0.05:
+		return "none"
+	case hours < 0.5:
+		return "under half an hour"
+	}
+	return Number(hours) + " h"
+}
+
+// Round2 rounds to a hundredth.
+func Round2(value float64) float64 { return math.Round(value*100) / 100 }

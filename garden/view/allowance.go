@@ -178,6 +178,7 @@ func Refusal(s *plot.State, p *plot.Planting, part flora.Part, on calendar.Date)
 	return &RefusalView{Kind: string(harvest.OutOfDay), Why: nextWindowWords(s, p, part.Name, on), Owed: []OwedCheck{}}
 }
 
+// ViewRefusal shows why a part may not be taken.
 func ViewRefusal(p *plot.Planting, part flora.Part, r *harvest.Refusal) *RefusalView {
 	v := &RefusalView{Kind: string(r.Kind), Owed: []OwedCheck{}}
 	switch r.Kind {
@@ -192,6 +193,7 @@ func ViewRefusal(p *plot.Planting, part flora.Part, r *harvest.Refusal) *Refusal
 	return v
 }
 
+// ViewLookAlikes shows what a plant is mistaken for.
 func ViewLookAlikes(all []identity.LookAlike) []OwedCheck {
 	views := []OwedCheck{}
 	for _, l := range all {
@@ -310,6 +312,7 @@ func ReadyWords(s *plot.State, p *plot.Planting, on calendar.Date) string {
 	return strings.Join(ready, ". ")
 }
 
+// NonNil is a list that is never null in an answer.
 func NonNil[T any](list []T) []T {
 	if list == nil {
 		return []T{}

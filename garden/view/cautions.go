@@ -109,9 +109,16 @@ func CautionLines(s *plot.State, species *flora.Species, part string) []string {
 	return lines
 }
 
+// CautionLine is a caution in a line.
 func CautionLine(c CautionView) string {
 	if len(c.Names) > 0 {
 		return fmt.Sprintf("%s (%s): %s", say.Joined(c.Names), say.LowerFirst(c.Who), c.Text)
 	}
 	return c.Who + ": " + c.Text
+}
+
+// CircumstanceView is a circumstance to tick.
+type CircumstanceView struct {
+	ID  string `json:"id"`
+	Ask string `json:"ask"`
 }

@@ -61,6 +61,7 @@ func ShowsOn(forecast *phenology.Forecast, species *flora.Species, on calendar.D
 	}
 }
 
+// ViewStates shows states of a character.
 func ViewStates(c identity.Character, states flora.States) []StateView {
 	views := []StateView{}
 	for _, id := range states {

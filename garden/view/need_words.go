@@ -11,6 +11,7 @@ import (
 	"bramblyacre/garden/say"
 )
 
+// NeedName is what one of a species' needs of a site is called.
 var NeedName = map[suitability.Need]string{
 	suitability.Sun: "sun", suitability.Moisture: "moisture", suitability.Drainage: "drainage", suitability.Texture: "texture", suitability.Acidity: "pH",
 	suitability.Fertility: "fertility", suitability.Depth: "depth of soil", suitability.Shelter: "shelter", suitability.Cold: "winter cold",

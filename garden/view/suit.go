@@ -17,6 +17,7 @@ var verdicts = []struct {
 	word string
 }{{suitability.ShortBelow, "well"}, {0.45, "fairly"}, {0.15, "hardly"}, {math.Inf(-1), "no"}}
 
+// VerdictOf is a score in a word.
 func VerdictOf(value float64) string {
 	for _, v := range verdicts {
 		if value >= v.from {
@@ -41,6 +42,7 @@ type Judging struct {
 	Lows    []float64
 }
 
+// JudgingToday is what judging the plot of today takes.
 func JudgingToday(g *plot.Plot, ctx context.Context) (Judging, error) {
 	j, _, err := JudgingOn(g, ctx, plot.NoDay)
 	return j, err

@@ -12,6 +12,7 @@ var SiteTable = journal.NewTable("site",
 	func(q *store.Queries, ctx context.Context, _ int64) (store.Site, error) { return q.GetSite(ctx) },
 	(*store.Queries).PutSite, nil)
 
+// PlantingsTable holds the plantings.
 var PlantingsTable = journal.NewTable("plantings", (*store.Queries).GetPlanting, (*store.Queries).PutPlanting, (*store.Queries).DropPlanting)
 
 // registration is what the journal has to know of plot.

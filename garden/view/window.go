@@ -1,12 +1,18 @@
 package view
 
 import (
+	"bramblyacre/core/agenda"
 	"bramblyacre/core/calendar"
 	"bramblyacre/core/flora"
 	"bramblyacre/core/harvest"
 	"bramblyacre/garden/plot"
 	"bramblyacre/garden/say"
 )
+
+// UrgencyOf tells how urgent a window is on a day.
+func UrgencyOf(span plot.Span, on calendar.Date) agenda.Urgency {
+	return agenda.UrgencyOn(agenda.Job{First: span.First, Last: span.Last}, on)
+}
 
 // StageBand is when a stage is reached.
 type StageBand struct {
@@ -44,6 +50,7 @@ const (
 	stateLater = "later"
 )
 
+// ViewWindow shows a window of a planting, as told on a day.
 func ViewWindow(s *plot.State, p *plot.Planting, span plot.Span, on calendar.Date) WindowView {
 	part := span.Window.Part
 	v := WindowView{

@@ -10,6 +10,7 @@ import (
 	"bramblyacre/store"
 )
 
+// DayWords shows a stored day.
 func DayWords(text string) string {
 	day, err := calendar.Parse(text)
 	if err != nil {
@@ -28,4 +29,16 @@ func PickingWords(s *plot.State, p *plot.Planting, picking store.Picking) string
 		amount = say.Counted(math.Max(1, math.Round(picking.Units)), part.Harvest.One, part.Harvest.Many) + ", " + amount
 	}
 	return fmt.Sprintf("%s, from %s, %s", amount, p.Bed.Name, DayWords(picking.Day))
+}
+
+// LeastGrams is the least that a kitchen scale tells from nothing.
+const LeastGrams = 0.05
+
+// KeptNeedWords say what is needed of a part in a year.
+func KeptNeedWords(s *plot.State, species, part string) string {
+	grams, said := s.NeedOf(species, part)
+	if !said {
+		return ""
+	}
+	return s.Units.Weight(grams)
 }

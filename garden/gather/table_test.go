@@ -1,4 +1,4 @@
-package garden
+package gather
 
 import (
 	"slices"
@@ -6,15 +6,15 @@ import (
 
 	"bramblyacre/core/flora"
 	"bramblyacre/core/identity"
-	"bramblyacre/garden/gather"
 	"bramblyacre/garden/plot"
 	"bramblyacre/garden/view"
+	"bramblyacre/library"
 )
 
 // The tables behind the second check know every kind of part and no character that is
 // not in the vocabulary.
 func TestTheTablesAtTheTableAreWhole(t *testing.T) {
-	for kind, ids := range gather.TableCharacters {
+	for kind, ids := range tableCharacters {
 		if !slices.Contains(flora.PartKinds, kind) {
 			t.Errorf("%q is no kind of part", kind)
 		}
@@ -26,10 +26,10 @@ func TestTheTablesAtTheTableAreWhole(t *testing.T) {
 		}
 	}
 	for _, kind := range flora.PartKinds {
-		if other, has := gather.TableKind[kind]; has {
+		if other, has := tableKind[kind]; has {
 			kind = other
 		}
-		if len(gather.TableCharacters[kind]) == 0 {
+		if len(tableCharacters[kind]) == 0 {
 			t.Errorf("nothing is asked of a %s at the table", kind)
 		}
 	}
@@ -49,33 +49,36 @@ func TestTheTablesAtTheTableAreWhole(t *testing.T) {
 // and that the part can still be told from is asked for at the table, by a character
 // that decides, and each character once.
 func TestEveryPickedPartIsSortedAgainstItsDangers(t *testing.T) {
-	p := newPlot(t)
+	shipped, err := library.Shipped()
+	if err != nil {
+		t.Fatal(err)
+	}
 	parts, asked := 0, 0
-	for _, species := range p.Plot.Lib().AllSpecies() {
-		rules := p.Plot.Lib().Rules(species.ID)
+	for _, species := range shipped.AllSpecies() {
+		rules := shipped.Rules(species.ID)
 		of := &plot.Planting{Species: species, Rules: rules}
 		for _, part := range species.Parts {
 			if part.Harvest == nil {
 				continue
 			}
 			parts++
-			questions := gather.TableQuestions(of, part.Name)
+			questions := tableQuestions(of, part.Name)
 			kind := part.Kind
-			if other, has := gather.TableKind[kind]; has {
+			if other, has := tableKind[kind]; has {
 				kind = other
 			}
 			var against []string
 			seen := map[string]bool{}
 			for _, q := range questions {
 				asked++
-				if seen[q.Character.ID] || !slices.Contains(gather.TableCharacters[kind], q.Character.ID) {
+				if seen[q.Character.ID] || !slices.Contains(tableCharacters[kind], q.Character.ID) {
 					t.Errorf("%s %s: %s is asked twice, or cannot be seen of a %s", species.ID, part.Name, q.Character.ID, kind)
 				}
 				seen[q.Character.ID] = true
 				against = append(against, q.Against...)
 			}
 			for _, d := range rules.Dangers {
-				can := slices.ContainsFunc(d.Deciding, func(id string) bool { return slices.Contains(gather.TableCharacters[kind], id) })
+				can := slices.ContainsFunc(d.Deciding, func(id string) bool { return slices.Contains(tableCharacters[kind], id) })
 				if d.Listed && can != slices.Contains(against, d.Name) {
 					t.Errorf("%s %s: told from %s at the table %v, asked %v", species.ID, part.Name, d.Name, can, against)
 				}
@@ -90,7 +93,7 @@ func TestEveryPickedPartIsSortedAgainstItsDangers(t *testing.T) {
 	if parts < 120 || asked < 90 {
 		t.Errorf("%d parts are taken and %d questions asked", parts, asked)
 	}
-	if gather.TableQuestions(&plot.Planting{Species: &flora.Species{}}, "leaf") != nil {
+	if tableQuestions(&plot.Planting{Species: &flora.Species{}}, "leaf") != nil {
 		t.Error("a part that is not there is asked about")
 	}
 }

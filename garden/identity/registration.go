@@ -5,6 +5,7 @@ import (
 	"bramblyacre/store"
 )
 
+// LooksTable holds the looks at plantings and finds.
 var LooksTable = journal.NewTable("looks", (*store.Queries).GetLook, (*store.Queries).PutLook, (*store.Queries).DropLook)
 
 var findsTable = journal.NewTable("finds", (*store.Queries).GetFind, (*store.Queries).PutFind, (*store.Queries).DropFind)

@@ -3,6 +3,7 @@ package view
 import (
 	"fmt"
 
+	"bramblyacre/core/calendar"
 	"bramblyacre/garden/plot"
 	"bramblyacre/garden/say"
 )
@@ -42,6 +43,7 @@ type GroundNotice struct {
 	Words   string `json:"words"`
 }
 
+// Notices are the unsafe ground and the trees that a planting reaches.
 func Notices(p *plot.Planting) []GroundNotice {
 	notices := []GroundNotice{}
 	for _, f := range p.Findings {
@@ -84,4 +86,16 @@ func unsafeShort(p *plot.Planting) string {
 		}
 	}
 	return ""
+}
+
+// troubleNotices are what to mind of the last look where something is picked.
+func troubleNotices(p *plot.Planting, on calendar.Date) []string {
+	var words []string
+	found, seen := p.TroublesOf(on)
+	for _, t := range found {
+		if t.Picking != "" {
+			words = append(words, fmt.Sprintf("Seen on %s: %s. %s", seen.Day.DayMonth(), t.Mark, t.Picking))
+		}
+	}
+	return words
 }

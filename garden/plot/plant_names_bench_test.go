@@ -1,4 +1,4 @@
-package garden
+package plot
 
 import (
 	"fmt"
@@ -7,7 +7,6 @@ import (
 
 	"bramblyacre/core/flora"
 	"bramblyacre/core/spelling"
-	"bramblyacre/garden/plot"
 	"bramblyacre/library"
 )
 
@@ -16,10 +15,12 @@ import (
 // of the library's.
 func BenchmarkFindAPlant(b *testing.B) {
 	shipped, err := library.Shipped()
-	check(b, err)
+	if err != nil {
+		b.Fatal(err)
+	}
 	var halves []string
 	for _, s := range shipped.AllSpecies() {
-		for _, name := range plot.AllNames(s) {
+		for _, name := range AllNames(s) {
 			letters := []rune(name)
 			halves = append(halves, string(letters[:len(letters)/2]), string(letters[len(letters)/2:]))
 		}
@@ -37,16 +38,20 @@ func BenchmarkFindAPlant(b *testing.B) {
 				}
 				all = append(all, &s)
 			}
-			index, err := plot.NewPlantNames(b.Context(), all)
-			check(b, err)
-			b.Cleanup(func() { check(b, index.Close()) })
+			index, err := newPlantNames(b.Context(), all)
+			if err != nil {
+				b.Fatal(err)
+			}
+			b.Cleanup(func() { _ = index.Close() }) // it lies in memory
 			for _, words := range []string{"valarian", "medowsweat", "Süsdolde"} {
 				written := spelling.Plain(words)
 				b.Run(words, func(b *testing.B) {
 					for b.Loop() {
-						near, err := index.Near(b.Context(), written, plot.MostNear)
-						check(b, err)
-						if len(plot.Likest(written, near)) == 0 {
+						near, err := index.Near(b.Context(), written, mostNear)
+						if err != nil {
+							b.Fatal(err)
+						}
+						if len(likest(written, near)) == 0 {
 							b.Fatal("nothing is found")
 						}
 					}

@@ -1,0 +1,234 @@
+package plot
+
+import (
+	"context"
+	"fmt"
+	"slices"
+
+	"bramblyacre/core/calendar"
+	"bramblyacre/core/flora"
+	"bramblyacre/core/harvest"
+	"bramblyacre/core/parallel"
+	"bramblyacre/core/phenology"
+)
+
+// NotUpYet tells whether a sowing likely still lies in the ground: there is nothing to look
+// at.
+func (s *State) NotUpYet(p *Planting, on calendar.Date) bool {
+	forecast, year := s.ForecastOn(p, on)
+	if forecast == nil || !p.OriginRow.FromStart || year != 1 {
+		return false
+	}
+	index, _ := forecast.StageOn(on)
+	return index == 0 && on.DaysSince(p.Started) < forecast.Season.Days()
+}
+
+// ThisSeason is a day of the next season as the same day of this one: a usual year
+// is the same.
+func (s *State) ThisSeason(on calendar.Date) calendar.Date {
+	if !s.Next.Contains(on) {
+		return on
+	}
+	return min(s.Season.Start.AddDays(on.DaysSince(s.Next.Start)), s.Season.End)
+}
+
+// FullGrownYear is the year of life in which a species shows all that it has: its
+// last for a biennial.
+func FullGrownYear(s *flora.Species) int {
+	switch s.Life.Form {
+	case flora.Annual:
+		return 1
+	case flora.Biennial:
+		return 2
+	}
+	return max(1, int(s.Life.FullAge.Value))
+}
+
+// Typical forecasts this season for a species in a year of life, as nobody has
+// looked at it: at the usual pace, in the open. A year that begins with a sowing begins
+// on its usual day, as far into the season as at the station that tells it.
+func (s *State) Typical(species *flora.Species, year int) (*phenology.Forecast, error) {
+	key := usualYear{species, year}
+	if known, has := s.Usual.Load(key); has {
+		return known.(*phenology.Forecast), nil
+	}
+	daylight, made := s.Sky.daylight[s.Season]
+	if !made {
+		var err error
+		if daylight, err = phenology.NewDaylight(s.Site.Latitude, s.Season); err != nil {
+			return nil, err
+		}
+	}
+	plan, err := phenology.NewPlan(species, year, daylight, s.usualStart(species, year, s.Season))
+	if err != nil {
+		return nil, fmt.Errorf("forecast %s: %w", species.ID, err)
+	}
+	forecast := plan.Forecast(s.Sky.Seasons[s.Season], phenology.PriorPace(), nil)
+	s.Usual.Store(key, forecast)
+	return forecast, nil
+}
+
+// usualYear is a year of a species' life, as nobody has looked at it.
+type usualYear struct {
+	species *flora.Species
+	year    int
+}
+
+// ForecastAll forecasts every planting that stands, as many at a time as the
+// machine has processors. The weather of every season that they need is made
+// first: while they are at work it is only read.
+func (s *State) ForecastAll(ctx context.Context) error {
+	earliest := s.Season
+	for _, p := range s.EverPlanted {
+		if seen := p.Sightings; len(seen) > 0 && seen[0].Day < earliest.Start {
+			earliest = calendar.SeasonOf(s.Site.Latitude, seen[0].Day)
+		}
+	}
+	if err := s.Sky.Climatology(s.Season); err != nil {
+		return err
+	}
+	for season := earliest; season.Start <= s.Next.Start; season = season.Next(s.Site.Latitude) {
+		if err := s.Sky.make(season); err != nil {
+			return err
+		}
+	}
+	if !parallel.Until(ctx.Done(), len(s.Plantings), func(i int) { s.safely(s.Plantings[i], s.forecast) }) {
+		return ctx.Err() // whoever asked has left
+	}
+	return nil
+}
+
+// YearOfLife returns the planting's year of life in a season, 1 for the first: by what the
+// grower said, else by where it came from, and no younger than its first look shows.
+func (s *State) YearOfLife(p *Planting, season calendar.Season) int {
+	return season.YearsBefore(calendar.SeasonOf(s.Site.Latitude, p.Started)) + s.yearWhenSet(p)
+}
+
+// yearWhenSet is the year of life that a planting was in when it was set.
+func (s *State) yearWhenSet(p *Planting) int {
+	if p.StartYear != nil {
+		return int(*p.StartYear)
+	}
+	year := 1 + p.OriginRow.YearsAhead
+	if len(p.Sightings) == 0 || p.OriginRow.FromStart {
+		return year
+	}
+	first := p.Sightings[0]
+	later := calendar.SeasonOf(s.Site.Latitude, first.Day).YearsBefore(calendar.SeasonOf(s.Site.Latitude, p.Started))
+	has := func(year flora.YearOfLife) bool {
+		return first.Stage == flora.Resting || slices.ContainsFunc(year.Stages, func(r flora.StageRule) bool { return r.Stage == first.Stage })
+	}
+	if now, err := p.Species.YearOfLifeRules(year + later); err != nil || has(now) {
+		return year
+	}
+	for _, older := range p.Species.Growth.Years {
+		if older.From > year+later && has(older) {
+			return older.From - later
+		}
+	}
+	return year
+}
+
+// Age returns the planting's age in a season, as harvest asks for it.
+func (s *State) Age(p *Planting, season calendar.Season) harvest.Age {
+	return harvest.Age{
+		Year: s.YearOfLife(p, season), Seasons: season.YearsBefore(calendar.SeasonOf(s.Site.Latitude, p.Started)), Settles: p.OriginRow.Settles,
+	}
+}
+
+// Plan returns the planting's plan for a season, and whether it lives to see it.
+func (s *State) Plan(p *Planting, season calendar.Season) (*phenology.Plan, bool) {
+	started := p.Started
+	if !p.OriginRow.FromStart {
+		started = s.usualStart(p.Species, s.YearOfLife(p, season), season)
+		if season.Contains(p.Started) {
+			started = min(started, p.Started) // what is set was sown before
+		}
+	}
+	daylight, made := s.Sky.daylight[season]
+	if !made { // a season that no forecast needed, asked for by a note of old
+		var err error
+		if daylight, err = phenology.NewDaylight(s.Site.Latitude, season); err != nil {
+			return nil, false
+		}
+	}
+	plan, err := phenology.NewPlan(p.Species, s.YearOfLife(p, season), daylight, started)
+	if err != nil {
+		return nil, false
+	}
+	warmer, _ := s.Warmer(p.Bed)
+	return plan.AtSpot(warmer.Value), true
+}
+
+// usualStart is the day that a year of a plant's life usually begins with: its sowing
+// where it is sown in that year, else the day before the season. What frost kills is not
+// sown before the nights that kill it are likely over.
+func (s *State) usualStart(species *flora.Species, year int, season calendar.Season) calendar.Date {
+	rules, err := species.YearOfLifeRules(year)
+	if err != nil || !rules.IsSown {
+		return season.Start.AddDays(-1)
+	}
+	after := rules.SownAfter
+	if below, tender := species.Growth.KilledBelow(); tender {
+		const chance = 0.2
+		if frost := s.Sky.Usual.FrostDates(below.Value, chance); frost.HasLast {
+			after = max(after, frost.Last.DaysSince(s.Sky.Usual.Season.Start)-daysInTheGround)
+		}
+	}
+	return season.Start.AddDays(after)
+}
+
+// daysInTheGround is how long before the last frost seed may be sown: it comes up after it.
+const daysInTheGround = 10
+
+// forecast learns the planting's pace from everything seen, season after
+// season, and forecasts this season and the next.
+func (s *State) forecast(p *Planting) {
+	p.Year = s.YearOfLife(p, s.Season)
+	pace := phenology.PriorPace()
+	season := s.Season
+	if len(p.Sightings) > 0 {
+		season = calendar.SeasonOf(s.Site.Latitude, p.Sightings[0].Day)
+	}
+	for ; season.Start < s.Season.Start; season = season.Next(s.Site.Latitude) {
+		if plan, lives := s.Plan(p, season); lives {
+			for _, seen := range p.SeenIn(season) {
+				pace, _, _, _ = plan.Learn(pace, s.Sky.Seasons[season], seen)
+			}
+		}
+		pace = pace.NextYear()
+	}
+	plan, lives := s.Plan(p, s.Season)
+	if !lives {
+		return
+	}
+	weather := s.Sky.Seasons[s.Season]
+	var readings []phenology.Reading
+	seen := p.SeenIn(s.Season)
+	for i, sighting := range seen {
+		if i == len(seen)-1 {
+			p.BeforeLook = plan.Forecast(weather, pace, readings)
+		}
+		after, reading, surprise, learned := plan.Learn(pace, weather, sighting)
+		if p.Surprise = surprise; learned {
+			pace, readings = after, append(readings, reading)
+		}
+	}
+	p.Now = plan.Forecast(weather, pace, readings)
+	p.Windows = harvest.Windows(p.Now, p.Species, s.Age(p, s.Season))
+	nextPlan, lives := s.Plan(p, s.Next)
+	if !lives {
+		return
+	}
+	p.Next = nextPlan.Forecast(s.Sky.Seasons[s.Next], pace.NextYear(), nil)
+	p.Windows = append(p.Windows, harvest.Windows(p.Next, p.Species, s.Age(p, s.Next))...)
+}
+
+// ForecastOn returns the forecast that a day falls in, and the year of life; nil where
+// there is none.
+func (s *State) ForecastOn(p *Planting, day calendar.Date) (*phenology.Forecast, int) {
+	if s.Next.Contains(day) {
+		return p.Next, p.Year + 1
+	}
+	return p.Now, p.Year
+}

@@ -1,4 +1,0 @@
-package view
-
-// LeastGrams is the least that a kitchen scale tells from nothing.
-const LeastGrams = 0.05
