@@ -9,8 +9,6 @@ import (
 	"bramblyacre/core/agenda"
 	"bramblyacre/core/calendar"
 	"bramblyacre/core/flora"
-	"bramblyacre/core/geometry"
-	"bramblyacre/core/plan"
 	"bramblyacre/garden/journal"
 	"bramblyacre/garden/now"
 	"bramblyacre/garden/place"
@@ -151,41 +149,6 @@ func TestAMeasuredSizeScalesWhatIsShownAndTaken(t *testing.T) {
 	}
 	if after := p.leaf(); after.Units > 0.6*before.Units || after.Units == 0 {
 		t.Errorf("half as wide, it allows %v after %v", after.Units, before.Units)
-	}
-}
-
-func TestLayoutKeepsPlantsInsideTheirBedAndApart(t *testing.T) {
-	p := newPlot(t)
-	for _, species := range []string{"hop", "lovage", "common-sage"} {
-		in := p.goodPlanting()
-		in.SpeciesID, in.Plants, in.StartedOn = species, 7, "2030-05-01"
-		_, err := p.AddPlanting(t.Context(), in)
-		check(t, err)
-	}
-	s, err := p.Plot.State(t.Context())
-	check(t, err)
-	l := []geometry.Point{{X: -3, Y: -3}, {X: 3, Y: -3}, {X: 3, Y: -1}, {X: -1, Y: -1}, {X: -1, Y: 3}, {X: -3, Y: 3}}
-	for _, form := range []plan.Form{
-		{Shape: plan.Rectangle, Width: 8, Depth: 1.2}, {Shape: plan.Rectangle, Width: 1, Depth: 9, Turn: 30}, {Shape: plan.Rectangle, Width: 3, Depth: 3, At: geometry.Point{X: 4, Y: 7}},
-		{Shape: plan.Round, Width: 3}, {Shape: plan.Ring, Width: 8, Inner: 3, At: geometry.Point{X: 20, Y: 9}}, {Shape: plan.Polygon, Points: l, Turn: 200},
-	} {
-		region, covered := form.Region(), 0.0
-		for i, area := range plot.LayOut(form, s.Plantings) {
-			covered += area.Outline.Area()
-			if len(area.Plants) != s.Plantings[i].Standing() {
-				t.Errorf("%d of %d plants are drawn", len(area.Plants), s.Plantings[i].Standing())
-			}
-			had := map[geometry.Point]bool{}
-			for _, spot := range area.Plants {
-				if region.DistanceTo(spot) > 1e-6 || had[spot] {
-					t.Errorf("a plant stands at %+v in a %s", spot, form.Shape)
-				}
-				had[spot] = true
-			}
-		}
-		if math.Abs(covered-form.Area()) > 0.02*form.Area() { // a ring's pieces have fewer corners
-			t.Errorf("the plantings share %v of %v m² of a %s", covered, form.Area(), form.Shape)
-		}
 	}
 }
 

@@ -16,7 +16,7 @@ type Ground struct {
 	Signs    ground.Table
 	Remedies suitability.Remedies
 	Trees    []suitability.Tree
-	Offsets  Offsets
+	Offsets  suitability.Offsets
 	Days     DayOffsets
 }
 
@@ -25,14 +25,6 @@ type DayOffsets struct {
 	Warm  flora.Figure `toml:"warm"`
 	Cold  flora.Figure `toml:"cold"`
 	Shade flora.Figure `toml:"shade"`
-}
-
-// Offsets are how much warmer or, below 0, colder a winter night is at a spot.
-type Offsets struct {
-	FrostHollow flora.Figure `toml:"frost_hollow"`
-	Warm        flora.Figure `toml:"warm"`
-	Cold        flora.Figure `toml:"cold"`
-	Pot         flora.Figure `toml:"pot"`
 }
 
 // Tree returns the poisoning tree of an id, and whether there is one.
@@ -51,7 +43,7 @@ func readGround(files fs.FS) (g Ground, err error) {
 		Tree []suitability.Tree `toml:"tree"`
 	}
 	var microclimate struct {
-		Offset Offsets    `toml:"offset"`
+		Offset suitability.Offsets `toml:"offset"`
 		Day    DayOffsets `toml:"day"`
 	}
 	for name, into := range map[string]any{"signs.toml": &g.Signs, "remedies.toml": &g.Remedies, "trees.toml": &trees, "microclimate.toml": &microclimate} {

@@ -14,37 +14,13 @@ import (
 	"bramblyacre/store"
 )
 
-// tableCharacters are the characters that a picked part of each kind still shows on the
-// table.
-var tableCharacters = map[string][]string{
-	"leaf": {"smell", "leaf-base", "leaf-veins", "leaf-surface", "leaf-underside", "leaf-build", "leaf-shape", "leaf-margin", "leaf-tip", "sap"},
-	"root": {"root-form", "root-inside", "smell", "sap"},
-	"stem": {"stem-section", "stem-fill", "stem-mark", "stem-surface", "hair-place", "smell", "sap"},
-	"top": {
-		"smell", "flower-form", "flower-parts", "flower-colour", "flower-group", "leaf-order", "leaf-build", "leaf-surface", "leaf-shape", "stem-section", "stem-fill", "stem-surface",
-		"leaf-margin", "leaf-underside", "leaf-joint", "sap", "whorl-count", "bracts", "hair-place",
-	},
-	"flower": {"flower-form", "flower-parts", "flower-colour", "bracts", "flower-group"},
-	"fruit":  {"fruit", "fruit-colour"},
-	"pad":    {"leaf-build", "sap", "stem-surface"},
-}
-
-// tableKind puts the other kinds of parts with one of those.
-var tableKind = map[string]string{"shoot": "top", "whole": "top", "rhizome": "root", "bulb": "root", "seed": "fruit", "pod": "fruit", "bark": "stem"}
-
-// tableQuestions are the questions of the second check of a picked part: for each
-// dangerous look-alike that is named one that the part still shows. One that the part
-// shows nothing of was ruled out at the plant.
+// tableQuestions are the questions of the second check of a picked part of a planting.
 func tableQuestions(p *plot.Planting, partName string) []identity.Question {
 	part, has := p.Species.Part(partName)
 	if !has {
 		return nil
 	}
-	kind := part.Kind
-	if other, has := tableKind[kind]; has {
-		kind = other
-	}
-	return p.Rules.TableQuestions(func(c identity.Character) bool { return slices.Contains(tableCharacters[kind], c.ID) })
+	return p.Rules.TableQuestions(identity.OnTheTable(part.Kind))
 }
 
 // SortingInput is a picking sorted again at the table.

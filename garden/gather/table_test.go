@@ -7,43 +7,8 @@ import (
 	"bramblyacre/core/flora"
 	"bramblyacre/core/identity"
 	"bramblyacre/garden/plot"
-	"bramblyacre/garden/view"
 	"bramblyacre/library"
 )
-
-// The tables behind the second check know every kind of part and no character that is
-// not in the vocabulary.
-func TestTheTablesAtTheTableAreWhole(t *testing.T) {
-	for kind, ids := range tableCharacters {
-		if !slices.Contains(flora.PartKinds, kind) {
-			t.Errorf("%q is no kind of part", kind)
-		}
-		for _, id := range ids {
-			character, has := identity.CharacterOf(id)
-			if !has || character.Hint {
-				t.Errorf("%s: %q cannot be asked at the table", kind, id)
-			}
-		}
-	}
-	for _, kind := range flora.PartKinds {
-		if other, has := tableKind[kind]; has {
-			kind = other
-		}
-		if len(tableCharacters[kind]) == 0 {
-			t.Errorf("nothing is asked of a %s at the table", kind)
-		}
-	}
-	for _, made := range flora.PreparationWords {
-		if len(view.RoutesOf[made]) == 0 {
-			t.Errorf("a %s reaches nobody", made)
-		}
-		for _, route := range view.RoutesOf[made] {
-			if !slices.Contains(flora.CautionRoutes, route) {
-				t.Errorf("a %s reaches by %q", made, route)
-			}
-		}
-	}
-}
 
 // Of every part that is taken in the library: every dangerous look-alike that is named
 // and that the part can still be told from is asked for at the table, by a character
@@ -63,22 +28,19 @@ func TestEveryPickedPartIsSortedAgainstItsDangers(t *testing.T) {
 			}
 			parts++
 			questions := tableQuestions(of, part.Name)
-			kind := part.Kind
-			if other, has := tableKind[kind]; has {
-				kind = other
-			}
+			kind, shows := part.Kind, identity.OnTheTable(part.Kind)
 			var against []string
 			seen := map[string]bool{}
 			for _, q := range questions {
 				asked++
-				if seen[q.Character.ID] || !slices.Contains(tableCharacters[kind], q.Character.ID) {
+				if seen[q.Character.ID] || !shows(q.Character) {
 					t.Errorf("%s %s: %s is asked twice, or cannot be seen of a %s", species.ID, part.Name, q.Character.ID, kind)
 				}
 				seen[q.Character.ID] = true
 				against = append(against, q.Against...)
 			}
 			for _, d := range rules.Dangers {
-				can := slices.ContainsFunc(d.Deciding, func(id string) bool { return slices.Contains(tableCharacters[kind], id) })
+				can := slices.ContainsFunc(d.Deciding, func(id string) bool { c, _ := identity.CharacterOf(id); return shows(c) })
 				if d.Listed && can != slices.Contains(against, d.Name) {
 					t.Errorf("%s %s: told from %s at the table %v, asked %v", species.ID, part.Name, d.Name, can, against)
 				}

@@ -60,7 +60,7 @@ func findJobs(s *plot.State, on calendar.Date) []area.Job {
 		if finding.State != identity.Unproven {
 			continue
 		}
-		forecast, err := s.Typical(rules.Species, plot.FullGrownYear(rules.Species))
+		forecast, err := s.Typical(rules.Species, rules.Species.FullGrownYear())
 		if err != nil {
 			continue // without a usual year nothing is known to show
 		}

@@ -219,7 +219,7 @@ func (u *Uses) CheckFind(ctx context.Context, id int64, on calendar.Date, by str
 		return CheckView{}, err
 	}
 	rules := s.Lib.Rules(f.SpeciesID)
-	forecast, err := s.Typical(rules.Species, plot.FullGrownYear(rules.Species))
+	forecast, err := s.Typical(rules.Species, rules.Species.FullGrownYear())
 	if err != nil {
 		return CheckView{}, err
 	}
@@ -248,7 +248,7 @@ func (u *Uses) NoteFindLook(ctx context.Context, id int64, in LookInput) (journa
 			c.Add("day", "It was only found on %s.", found)
 		}
 		rules := s.Lib.Rules(f.SpeciesID)
-		forecast, err := s.Typical(rules.Species, plot.FullGrownYear(rules.Species))
+		forecast, err := s.Typical(rules.Species, rules.Species.FullGrownYear())
 		if err != nil {
 			return journal.Record{}, err
 		}

@@ -273,7 +273,7 @@ func grownFor(s *flora.Species) string {
 func plantYear(j view.Judging, species *flora.Species, from int) (PlantYear, error) {
 	year := from
 	if next := slices.IndexFunc(species.Growth.Years, func(y flora.YearOfLife) bool { return y.From > from }); next < 0 {
-		year = max(from, plot.FullGrownYear(species))
+		year = max(from, species.FullGrownYear())
 	}
 	forecast, err := j.Typical(species, year)
 	if err != nil {

@@ -132,7 +132,7 @@ func plantBrief(j view.Judging, s *flora.Species, on calendar.Date, filter Plant
 		Life: fmt.Sprintf("%s %s, %s tall", s.Life.Form, s.Life.Habit, j.Units.PlantLength(s.Size.Height.Value/100)), Here: view.HereWords(j.State, s.ID),
 	}
 	b.Deadly, b.Warning = say.Joined(view.DeadlyLookAlikes(s)), view.WarningOf(s)
-	forecast, err := j.Typical(s, plot.FullGrownYear(s))
+	forecast, err := j.Typical(s, s.FullGrownYear())
 	if err != nil {
 		return b, false, err
 	}

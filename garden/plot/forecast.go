@@ -32,18 +32,6 @@ func (s *State) ThisSeason(on calendar.Date) calendar.Date {
 	return min(s.Season.Start.AddDays(on.DaysSince(s.Next.Start)), s.Season.End)
 }
 
-// FullGrownYear is the year of life in which a species shows all that it has: its
-// last for a biennial.
-func FullGrownYear(s *flora.Species) int {
-	switch s.Life.Form {
-	case flora.Annual:
-		return 1
-	case flora.Biennial:
-		return 2
-	}
-	return max(1, int(s.Life.FullAge.Value))
-}
-
 // Typical forecasts this season for a species in a year of life, as nobody has
 // looked at it: at the usual pace, in the open. A year that begins with a sowing begins
 // on its usual day, as far into the season as at the station that tells it.

@@ -47,7 +47,11 @@ func (s *State) addPlan(rows allRows) (err error) {
 func (g *Plot) addPlace(s *State) error {
 	for _, bed := range s.Beds {
 		here := s.StandingIn(bed.ID)
-		for i, area := range LayOut(s.Forms[bed.ID], here) {
+		stands := make([]plan.Stand, len(here))
+		for i, p := range here {
+			stands[i] = plan.Stand{WantM2: s.WantedM2(p), Plants: p.Standing()}
+		}
+		for i, area := range s.Forms[bed.ID].LayOut(stands) {
 			here[i].Area, here[i].Spots = area, area.Plants
 		}
 	}
@@ -123,26 +127,16 @@ func (s *State) ShelterOf(bed store.Bed) int {
 	if i := slices.Index(flora.ShelterWords, bed.Shelter); i >= 0 {
 		return i
 	}
-	return s.sheltered(s.Forms[bed.ID])
+	return plan.Shelter(s.Forms[bed.ID], s.things())
 }
 
 // WinterOffset is how much colder, below 0, or warmer a bed's coldest night is
 // than the open plot's, in °C.
-func (s *State) WinterOffset(bed store.Bed, offsets library.Offsets) float64 {
-	sum := 0.0
-	if bed.FrostHollow != 0 {
-		sum += offsets.FrostHollow.Value
-	}
-	if plan.Shape(bed.Shape) == plan.Round {
-		sum += offsets.Pot.Value
-	}
-	switch {
-	case bed.Warmth == "cold":
-		sum += offsets.Cold.Value
-	case bed.Warmth == "warm" || bed.Warmth == "" && s.Warmed(s.Forms[bed.ID]):
-		sum += offsets.Warm.Value
-	}
-	return sum
+func (s *State) WinterOffset(bed store.Bed, offsets suitability.Offsets) float64 {
+	return offsets.Of(suitability.Spot{
+		FrostHollow: bed.FrostHollow != 0, Pot: plan.Shape(bed.Shape) == plan.Round,
+		Cold: bed.Warmth == "cold", Warm: bed.Warmth == "warm" || bed.Warmth == "" && s.Warmed(s.Forms[bed.ID]),
+	})
 }
 
 // RoomM2 is the ground that the plantings of a bed leave free at full size; that

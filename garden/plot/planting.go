@@ -7,6 +7,7 @@ import (
 	"bramblyacre/core/harvest"
 	"bramblyacre/core/identity"
 	"bramblyacre/core/phenology"
+	"bramblyacre/core/plan"
 	"bramblyacre/core/suitability"
 	"bramblyacre/store"
 )
@@ -35,7 +36,7 @@ type Planting struct {
 	Ground   suitability.UnsafeGround
 	Findings []Finding
 	// area is its part of the bed, spots where its plants stand on the plan.
-	Area  plotArea
+	Area  plan.Area
 	Spots []geometry.Point
 
 	Sightings []sighting

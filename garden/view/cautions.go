@@ -72,16 +72,10 @@ func cautionRank(c CautionView) int {
 	return 2
 }
 
-// RoutesOf are the ways by which each preparation reaches a person.
-var RoutesOf = map[string][]string{
-	"food": {"by mouth"}, "tea": {"by mouth"}, "tincture": {"by mouth"}, "vinegar": {"by mouth"}, "syrup": {"by mouth"}, "honey": {"by mouth"},
-	"infused oil": {"on the skin", "by mouth"}, "salve": {"on the skin"}, "bath": {"on the skin", "breathed"}, "steam": {"breathed"},
-}
-
 // reaches tells whether a preparation reaches a person by a route. Whoever makes it
 // handles the plant.
 func reaches(preparation, route string) bool {
-	return route == "handling" || slices.Contains(RoutesOf[preparation], route)
+	return route == "handling" || slices.Contains(flora.RoutesOf[preparation], route)
 }
 
 // concerned are the names of those of the household that a caution is for. One for

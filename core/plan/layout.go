@@ -1,4 +1,4 @@
-package plot
+package plan
 
 import (
 	"cmp"
@@ -6,40 +6,44 @@ import (
 	"slices"
 
 	"bramblyacre/core/geometry"
-	"bramblyacre/core/plan"
 )
 
-// plotArea is the part of a bed that a planting has, on the plan.
-type plotArea struct {
+// Stand is what stands in a bed, as its ground is shared out.
+type Stand struct {
+	// WantM2 is the ground that it covers full-grown, in m².
+	WantM2 float64
+	Plants int
+}
+
+// Area is the part of a bed that a stand has, on the plan.
+type Area struct {
 	Outline geometry.Polygon
 	Middle  geometry.Point
-	// width and depth are the outline's sides, along and across the bed.
+	// Width and Depth are the outline's sides, along and across the bed, in metres.
 	Width, Depth float64
 	Plants       []geometry.Point
 }
 
-// mostDrawn is how many plants of one planting are drawn one by one.
+// mostDrawn is how many plants of one stand are drawn one by one.
 const mostDrawn = 80
 
-// LayOut shares a bed out among its plantings, by the ground their full-grown
-// plants want, along its longer side or round its ring, and sets each one's plants
-// evenly.
-func LayOut(form plan.Form, plantings []*Planting) []plotArea {
-	shares := wantedShares(plantings)
-	areas := make([]plotArea, len(plantings))
-	for i, outline := range shareOut(form, shares) {
+// LayOut shares a bed out among its stands, by the ground that they want full-grown, along
+// its longer side or round its ring, and sets each one's plants evenly.
+func (f Form) LayOut(stands []Stand) []Area {
+	areas := make([]Area, len(stands))
+	for i, outline := range shareOut(f, sharesOf(stands)) {
 		low, high := outline.Bounds()
-		area := plotArea{Width: high.X - low.X, Depth: high.Y - low.Y}
-		n := min(plantings[i].Standing(), mostDrawn)
-		if form.Shape == plan.Rectangle {
+		area := Area{Width: high.X - low.X, Depth: high.Y - low.Y}
+		n := min(stands[i].Plants, mostDrawn)
+		if f.Shape == Rectangle {
 			area.Plants = rows(low, area.Width, area.Depth, n)
 		} else {
 			area.Plants = scatter(outline, n)
 		}
-		area.Middle = form.OnPlan(handle(outline, area.Plants))
-		area.Outline = outline.Turned(form.Turn).Moved(form.At)
+		area.Middle = f.OnPlan(handle(outline, area.Plants))
+		area.Outline = outline.Turned(f.Turn).Moved(f.At)
 		for j, plant := range area.Plants {
-			area.Plants[j] = form.OnPlan(plant)
+			area.Plants[j] = f.OnPlan(plant)
 		}
 		areas[i] = area
 	}
@@ -56,36 +60,31 @@ func handle(outline geometry.Polygon, plants []geometry.Point) geometry.Point {
 	return slices.MinFunc(plants, func(a, b geometry.Point) int { return cmp.Compare(a.Distance(middle), b.Distance(middle)) })
 }
 
-// wantedShares is each planting's share of the bed. A small planting still gets
-// room enough to be seen and touched.
-func wantedShares(plantings []*Planting) []float64 {
+// sharesOf is each stand's share of the bed. A small one still gets room enough to be seen
+// and touched.
+func sharesOf(stands []Stand) []float64 {
 	const leastShare = 0.08
-	wants := make([]float64, len(plantings))
+	shares := make([]float64, len(stands))
 	total := 0.0
-	for i, p := range plantings {
-		spread := p.Species.Size.Width.Value / 100
-		wants[i] = float64(max(1, p.Standing())) * spread * spread
-		if p.AreaM2 != nil {
-			wants[i] = *p.AreaM2
-		}
-		total += wants[i]
+	for _, stand := range stands {
+		total += stand.WantM2
 	}
 	sum := 0.0
-	for i := range wants {
-		wants[i] = math.Max(wants[i], leastShare*total)
-		sum += wants[i]
+	for i, stand := range stands {
+		shares[i] = math.Max(stand.WantM2, leastShare*total)
+		sum += shares[i]
 	}
-	for i := range wants {
-		wants[i] /= sum
+	for i := range shares {
+		shares[i] /= sum
 	}
-	return wants
+	return shares
 }
 
 // shareOut cuts a form's ground into pieces of given shares, about its own middle
 // before its turn.
-func shareOut(form plan.Form, shares []float64) []geometry.Polygon {
+func shareOut(form Form, shares []float64) []geometry.Polygon {
 	region := form.Local()
-	if form.Shape == plan.Ring {
+	if form.Shape == Ring {
 		return sectors(form, shares)
 	}
 	ground := region.Areas[0]
@@ -122,7 +121,7 @@ func cutAt(ground geometry.Polygon, along geometry.Point, low, high, from, area 
 }
 
 // sectors cuts a ring into pieces round its hole.
-func sectors(form plan.Form, shares []float64) []geometry.Polygon {
+func sectors(form Form, shares []float64) []geometry.Polygon {
 	const steps = 48
 	pieces := make([]geometry.Polygon, len(shares))
 	at := 0.0

@@ -1,0 +1,13 @@
+package flora
+
+// FullGrownYear returns the year of life in which a species shows all that it has, from 1: its
+// only one for an annual, its second for a biennial, else that of its full age.
+func (s *Species) FullGrownYear() int {
+	switch s.Life.Form {
+	case Annual:
+		return 1
+	case Biennial:
+		return 2
+	}
+	return max(1, int(s.Life.FullAge.Value))
+}
