@@ -44,13 +44,15 @@ func Open(ctx context.Context, options plot.Options) (*Garden, error) {
 	g.Now = now.New(p, jobs...)
 	parts = append([]area.Part{g.Now.Part()}, parts...)
 	var registrations []journal.Registration
+	var kept []plot.AnyKept
 	var tries []plot.Tryout
 	for _, part := range parts {
 		registrations = append(registrations, part.Registration)
+		kept = append(kept, part.Kept...)
 		tries = append(tries, part.Jobs.Try)
 		tries = append(tries, part.Tries...)
 	}
-	return g, p.Begin(ctx, registrations, tries)
+	return g, p.Begin(ctx, registrations, kept, tries)
 }
 
 // Ledger returns a page of the ledger.

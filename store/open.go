@@ -242,3 +242,13 @@ func (s *Store) InTransaction(ctx context.Context, work func(*Queries) error) (e
 	}
 	return tx.Commit()
 }
+
+// Reading runs work on one transaction that only reads, and waits for no change.
+func (s *Store) Reading(ctx context.Context, work func(*Queries) error) (err error) {
+	tx, err := s.db.BeginTx(ctx, &sql.TxOptions{ReadOnly: true})
+	if err != nil {
+		return fmt.Errorf("begin to read: %w", err)
+	}
+	defer func() { _ = tx.Rollback() }() // it only read
+	return work(s.Queries.WithTx(tx))
+}

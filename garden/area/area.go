@@ -11,6 +11,8 @@ import (
 type Part struct {
 	// Registration is what the journal has to know: tables, kinds of entry, rules.
 	Registration journal.Registration
+	// Kept are the rows that this area alone reads.
+	Kept []plot.AnyKept
 	// Jobs are what the area would have done.
 	Jobs Source
 	// Tries are asked of plantings of own plants before they are shown.

@@ -55,7 +55,7 @@ func (u *Uses) Measures(ctx context.Context) ([]MeasureView, error) {
 		return nil, err
 	}
 	views := []MeasureView{}
-	for _, m := range s.Measures {
+	for _, m := range measures.Of(s) {
 		name := m.SpeciesID
 		if species, has := s.Lib.Species(m.SpeciesID); has {
 			name = species.Names.Name
@@ -68,11 +68,12 @@ func (u *Uses) Measures(ctx context.Context) ([]MeasureView, error) {
 // RemoveMeasure forgets what a measure weighs: it is asked anew.
 func (u *Uses) RemoveMeasure(ctx context.Context, id int64) (journal.Entry, error) {
 	return u.plot.Change(ctx, func(s *plot.State, d *journal.Draft) (journal.Record, error) {
-		at := slices.IndexFunc(s.Measures, func(m store.Measure) bool { return m.ID == id })
+		all := measures.Of(s)
+		at := slices.IndexFunc(all, func(m store.Measure) bool { return m.ID == id })
 		if at < 0 {
 			return journal.Record{}, say.NotFoundError{What: "measure"}
 		}
-		m := s.Measures[at]
+		m := all[at]
 		return journal.Record{Kind: "measure", Summary: fmt.Sprintf("No longer says what a %s of %s weighs", m.Name, m.Part)}, measuresTable.Drop(ctx, d, id)
 	})
 }
@@ -136,7 +137,7 @@ func ReadAmount(s *plot.State, c *say.Checklist, species *flora.Species, part fl
 // readMeasure reads a number of a household measure.
 func readMeasure(s *plot.State, c *say.Checklist, species *flora.Species, part flora.Part, one string, n float64, weighs string, gramsEach float64) (amount measured) {
 	grams := 0.0
-	for _, m := range s.Measures {
+	for _, m := range measures.Of(s) {
 		if m.Name == one && m.SpeciesID == species.ID && m.Part == part.Name {
 			grams = m.Grams
 		}

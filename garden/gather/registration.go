@@ -1,7 +1,10 @@
 package gather
 
 import (
+	"cmp"
+
 	"bramblyacre/garden/journal"
+	"bramblyacre/garden/plot"
 	"bramblyacre/store"
 )
 
@@ -20,3 +23,8 @@ var registration = journal.Registration{
 	Tables: []journal.AnyTable{makingsTable, measuresTable, needsTable, pickingsTable, sortingsTable},
 	Kinds:  []string{"picking", "need", "sorting", "making", "measure"},
 }
+
+// measures are what the grower's own measures weigh.
+var measures = plot.Keep(measuresTable, (*store.Queries).ListMeasures, func(r store.Measure) int64 { return r.ID }, func(a, b store.Measure) int {
+	return cmp.Or(cmp.Compare(a.Name, b.Name), cmp.Compare(a.SpeciesID, b.SpeciesID), cmp.Compare(a.Part, b.Part))
+})

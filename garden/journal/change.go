@@ -17,9 +17,9 @@ type Entry struct {
 	Summary string `json:"summary"`
 }
 
-// rowChange is one row before and after a change; null where it was not or is
+// RowChange is one row before and after a change; null where it was not or is
 // no more. The ledger keeps it, and puts Before back when the entry is undone.
-type rowChange struct {
+type RowChange struct {
 	Table  string          `json:"table"`
 	ID     int64           `json:"id"`
 	Before json.RawMessage `json:"before"`
@@ -30,12 +30,12 @@ type rowChange struct {
 type Draft struct {
 	*store.Queries
 	Journal *Journal
-	Changes []rowChange
+	Changes []RowChange
 }
 
 // Moves tells whether the change has moved a row of one of these tables.
 func (d *Draft) Moves(names ...string) bool {
-	return slices.ContainsFunc(d.Changes, func(c rowChange) bool { return slices.Contains(names, c.Table) })
+	return slices.ContainsFunc(d.Changes, func(c RowChange) bool { return slices.Contains(names, c.Table) })
 }
 
 // Record is what the ledger says of a change.
@@ -59,6 +59,7 @@ func (j *Journal) Write(ctx context.Context, sent Sending, ready func() error, w
 	}
 	sent = sent.orOf(ctx)
 	var entry Entry
+	var made *Draft
 	err := j.store.InTransaction(ctx, func(q *store.Queries) error {
 		before, known, err := sent.before(ctx, q)
 		if err != nil || known {
@@ -78,8 +79,12 @@ func (j *Journal) Write(ctx context.Context, sent Sending, ready func() error, w
 		if entry, err = j.note(ctx, d, noted); err != nil {
 			return err
 		}
+		made = d
 		return sent.keep(ctx, q, entry.ID)
 	})
+	if err == nil && made != nil && j.Noted != nil {
+		j.Noted(entry.ID, made.Changes)
+	}
 	return entry, err
 }
 

@@ -96,7 +96,7 @@ func (j *Journal) TakeBack(ctx context.Context, id int64) (Entry, error) {
 		if row.TakenBackBy != nil {
 			return Record{}, say.ConflictError{Why: "This entry was taken back already."}
 		}
-		var changes []rowChange
+		var changes []RowChange
 		if err := json.Unmarshal([]byte(row.Changes), &changes); err != nil {
 			return Record{}, fmt.Errorf("ledger entry %d: %w", id, err)
 		}

@@ -30,7 +30,7 @@ func (j *Journal) ReplayLedger(ctx context.Context) (replayed Replayed, err erro
 		}
 		replayed.Entries = len(entries)
 		for _, entry := range entries {
-			var changes []rowChange
+			var changes []RowChange
 			if err := json.Unmarshal([]byte(entry.Changes), &changes); err != nil {
 				return fmt.Errorf("ledger entry %d: %w", entry.ID, err)
 			}

@@ -64,7 +64,7 @@ func (t Table[Row, Params]) dropRow(ctx context.Context, q *store.Queries, id in
 // 0 for a new row.
 func (t Table[Row, Params]) Put(ctx context.Context, d *Draft, id int64, params Params) (Row, error) {
 	var none Row
-	changed := rowChange{Table: t.name, ID: id}
+	changed := RowChange{Table: t.name, ID: id}
 	if id != 0 {
 		before, err := t.get(d.Queries, ctx, id)
 		if err != nil {
@@ -120,6 +120,6 @@ func (t Table[Row, Params]) Drop(ctx context.Context, d *Draft, id int64) error 
 	if err != nil {
 		return err
 	}
-	d.Changes = append(d.Changes, rowChange{Table: t.name, ID: id, Before: encoded})
+	d.Changes = append(d.Changes, RowChange{Table: t.name, ID: id, Before: encoded})
 	return t.dropRow(ctx, d.Queries, id)
 }

@@ -13,7 +13,7 @@ import (
 
 // undo puts back the rows of a ledger entry, the last one first. A row that has
 // changed since is a conflict: the later entry has to be taken back first.
-func undo(ctx context.Context, d *Draft, changes []rowChange) error {
+func undo(ctx context.Context, d *Draft, changes []RowChange) error {
 	for i := len(changes) - 1; i >= 0; i-- {
 		c := changes[i]
 		t, err := d.Journal.table(c.Table)
@@ -27,14 +27,21 @@ func undo(ctx context.Context, d *Draft, changes []rowChange) error {
 		if !sameRow(now, c.After) {
 			return say.ConflictError{Why: "Something later rests on this entry. Take back the later entry first."}
 		}
+		var after json.RawMessage
 		if IsNull(c.Before) {
 			if err := t.dropRow(ctx, d.Queries, c.ID); err != nil {
 				return say.ConflictError{Why: "Later entries rest on this one. Take those back first."}
 			}
-		} else if _, err := t.putRow(ctx, d.Queries, filled(c.Before, now)); err != nil {
-			return fmt.Errorf("put back %s %d: %w", c.Table, c.ID, err)
+		} else {
+			row, err := t.putRow(ctx, d.Queries, filled(c.Before, now))
+			if err != nil {
+				return fmt.Errorf("put back %s %d: %w", c.Table, c.ID, err)
+			}
+			if after, err = json.Marshal(row); err != nil {
+				return err
+			}
 		}
-		d.Changes = append(d.Changes, rowChange{Table: c.Table, ID: c.ID, Before: c.After, After: c.Before})
+		d.Changes = append(d.Changes, RowChange{Table: c.Table, ID: c.ID, Before: now, After: after})
 	}
 	return nil
 }

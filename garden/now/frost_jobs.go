@@ -26,10 +26,10 @@ func frostJobs(s *plot.State, p *plot.Planting, on calendar.Date) []area.Job {
 	if s.Next.Contains(on) {
 		season = s.Next
 	}
-	ensemble, made := s.Sky.Seasons[season]
+	ensemble, err := s.Sky.Ensemble(season)
 	forecast, _ := s.ForecastOn(p, on)
 	limit, harm := mostTender(p.Species)
-	if !made || forecast == nil || harm == "" {
+	if err != nil || forecast == nil || harm == "" {
 		return nil
 	}
 	warmer, _ := s.Warmer(p.Bed)

@@ -58,7 +58,7 @@ func order(jobs []area.Job, on calendar.Date) {
 // answered applies what the grower said of a job: done and skipped ones are no
 // longer wanted, and one put off begins later.
 func answered(s *plot.State, j *area.Job, on calendar.Date) (wanted bool) {
-	answer, has := s.Answers[j.Key]
+	answer, has := s.Answer(j.Key)
 	if !has {
 		return true
 	}

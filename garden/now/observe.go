@@ -158,8 +158,8 @@ func askAbout(s *plot.State, c *say.Checklist, p *plot.Planting, seen phenology.
 			return true
 		}
 	}
-	weather, made := s.Sky.Seasons[season]
-	if !made || p.Now == nil || season != s.Season {
+	weather, err := s.Sky.Ensemble(season)
+	if err != nil || p.Now == nil || season != s.Season {
 		return false
 	}
 	expected, _ := p.Now.MostOn(seen.Day)

@@ -103,10 +103,7 @@ func (u *Uses) BedGround(ctx context.Context, bedID int64) (GroundView, error) {
 		return GroundView{}, err
 	}
 	lore := u.plot.Lib().Ground()
-	lows, err := u.plot.WinterLows(s)
-	if err != nil {
-		return GroundView{}, err
-	}
+	lows := s.WinterLows()
 	v := GroundView{BedID: bedID, Name: bed.Name, Aspects: viewAspects(s, bedID), Readings: []ReadingView{}, Signs: []SignChoice{}, Beside: beside(s, bedID)}
 	for _, row := range s.Readings[bedID] {
 		evidence, err := plot.ReadingEvidence(lore.Signs, row)
@@ -136,7 +133,7 @@ func (u *Uses) BedGround(ctx context.Context, bedID int64) (GroundView, error) {
 		v.Shelter += ", from the plan"
 	}
 	offset := s.WinterOffset(bed, lore.Offsets)
-	v.Warmth = warmthOf(bed.Warmth, bed.Warmth == "" && s.Warmed(s.Forms[bedID]), bed.FrostHollow != 0)
+	v.Warmth = warmthOf(bed.Warmth, bed.Warmth == "" && s.Warmed(bedID), bed.FrostHollow != 0)
 	v.Edge = "open: what runs can leave it"
 	if s.EdgeHeld(bed) {
 		v.Edge = "held: what runs stays in it"

@@ -29,7 +29,7 @@ func (p *Planting) setAside(name string) {
 	p.Rules = identity.NewRules(p.Species, nil, true)
 	p.Finding = p.Rules.Judge(nil, false)
 	p.IdentityState = p.Finding.State
-	p.Now, p.Next, p.BeforeLook, p.Surprise, p.Windows, p.Lifted = nil, nil, nil, nil, nil, 0
+	p.Now, p.Next, p.beforeLook, p.Surprise, p.Windows, p.Lifted = nil, nil, nil, nil, nil, 0
 }
 
 // cannotRead leaves a planting aside of which a row cannot be read.

@@ -42,26 +42,26 @@ func (s *State) SunKey() string {
 	return string(text)
 }
 
-// AddSun takes over the sun worked out before, as long as nothing of the plan has
+// addSun takes over the sun worked out before, as long as nothing of the plan has
 // moved, and else works it out.
-func (g *Plot) AddSun(ctx context.Context, s *State) error {
-	key := s.SunKey()
-	if g.sunFor != key || g.sunHours == nil {
-		course, err := s.YearCourse()
-		if err != nil {
-			return err
-		}
-		light, spans, err := s.BedLight(ctx, course, s.Obstacles(0))
-		if err != nil {
-			return err
-		}
-		g.sunHours = map[int64][]float64{}
-		for _, span := range spans {
-			g.sunHours[span.Bed] = light.MeanHours(span.First, span.End)
-		}
-		g.sunFor = key
+func (s *State) addSun(ctx context.Context, before *State) error {
+	s.sunFor = s.SunKey()
+	if before != nil && before.sunFor == s.sunFor {
+		s.SunHours = before.SunHours
+		return nil
 	}
-	s.SunHours = g.sunHours
+	course, err := s.YearCourse()
+	if err != nil {
+		return err
+	}
+	light, spans, err := s.BedLight(ctx, course, s.Obstacles(0))
+	if err != nil {
+		return err
+	}
+	s.SunHours = map[int64][]float64{}
+	for _, span := range spans {
+		s.SunHours[span.Bed] = light.MeanHours(span.First, span.End)
+	}
 	return nil
 }
 

@@ -24,34 +24,39 @@ const ClaimsLabel = string(identity.Sure)
 // Labelled tells whether a planting came labelled from a known source.
 func (p *Planting) Labelled() bool { return p.Identity == ClaimsLabel }
 
-func (s *State) addEvidence(rows allRows) error {
+// addEvidence reads the looks at characters, and takes over from the state before those of
+// what nobody looked at since.
+func (s *State) addEvidence(before *State) error {
 	s.Looks, s.FindLook = map[int64][]Look{}, map[int64][]Look{}
-	for _, row := range rows.looks {
-		l := Look{Row: row}
-		day, err := calendar.Parse(row.NotedOn)
-		l.Day, l.By = day, row.ByWhom
-		err = errors.Join(err, json.Unmarshal([]byte(row.Answers), &l.Answers), json.Unmarshal([]byte(row.Shown), &l.Shown), json.Unmarshal([]byte(row.Photos), &l.Photos))
-		if err != nil {
-			err = fmt.Errorf("check %d: %w", row.ID, err)
-			if row.PlantingID == nil {
-				return err
+	for at, rows := range s.rows.looks {
+		all, id := s.Looks, at.planting
+		if at.planting == 0 {
+			all, id = s.FindLook, at.find
+		}
+		if before != nil && !before.Broken[at.planting] && same(before.rows.looks[at], rows) {
+			if at.planting != 0 {
+				all[id] = before.Looks[id]
+			} else {
+				all[id] = before.FindLook[id]
 			}
-			// It may have contradicted: without it nothing is proved of the planting.
-			s.cannotRead(*row.PlantingID, err)
 			continue
 		}
-		if row.PlantingID != nil {
-			s.Looks[*row.PlantingID] = append(s.Looks[*row.PlantingID], l)
-		} else {
-			s.FindLook[*row.FindID] = append(s.FindLook[*row.FindID], l)
+		for _, row := range rows {
+			l := Look{Row: row}
+			day, err := calendar.Parse(row.NotedOn)
+			l.Day, l.By = day, row.ByWhom
+			err = errors.Join(err, json.Unmarshal([]byte(row.Answers), &l.Answers), json.Unmarshal([]byte(row.Shown), &l.Shown), json.Unmarshal([]byte(row.Photos), &l.Photos))
+			if err != nil {
+				err = fmt.Errorf("check %d: %w", row.ID, err)
+				if at.planting == 0 {
+					return err
+				}
+				// It may have contradicted: without it nothing is proved of the planting.
+				s.cannotRead(at.planting, err)
+				continue
+			}
+			all[id] = append(all[id], l)
 		}
-	}
-	s.Sortings, s.Makings = map[int64][]store.Sorting{}, map[int64][]store.Making{}
-	for _, row := range rows.sortings {
-		s.Sortings[row.PickingID] = append(s.Sortings[row.PickingID], row)
-	}
-	for _, row := range rows.makings {
-		s.Makings[row.PickingID] = append(s.Makings[row.PickingID], row)
 	}
 	return nil
 }

@@ -4,6 +4,7 @@ import (
 	"context"
 	"fmt"
 	"slices"
+	"sync"
 
 	"bramblyacre/core/calendar"
 	"bramblyacre/core/flora"
@@ -37,22 +38,19 @@ func (s *State) ThisSeason(on calendar.Date) calendar.Date {
 // on its usual day, as far into the season as at the station that tells it.
 func (s *State) Typical(species *flora.Species, year int) (*phenology.Forecast, error) {
 	key := usualYear{species, year}
-	if known, has := s.Usual.Load(key); has {
+	if known, has := s.usual.Load(key); has {
 		return known.(*phenology.Forecast), nil
 	}
-	daylight, made := s.Sky.daylight[s.Season]
-	if !made {
-		var err error
-		if daylight, err = phenology.NewDaylight(s.Site.Latitude, s.Season); err != nil {
-			return nil, err
-		}
+	daylight, err := s.Sky.daylightOf(s.Season)
+	if err != nil {
+		return nil, err
 	}
 	plan, err := phenology.NewPlan(species, year, daylight, s.usualStart(species, year, s.Season))
 	if err != nil {
 		return nil, fmt.Errorf("forecast %s: %w", species.ID, err)
 	}
-	forecast := plan.Forecast(s.Sky.Seasons[s.Season], phenology.PriorPace(), nil)
-	s.Usual.Store(key, forecast)
+	forecast := plan.Forecast(s.Sky.thisSeason, phenology.PriorPace(), nil)
+	s.usual.Store(key, forecast)
 	return forecast, nil
 }
 
@@ -63,27 +61,71 @@ type usualYear struct {
 }
 
 // ForecastAll forecasts every planting that stands, as many at a time as the
-// machine has processors. The weather of every season that they need is made
-// first: while they are at work it is only read.
-func (s *State) ForecastAll(ctx context.Context) error {
+// machine has processors.
+func (s *State) ForecastAll(ctx context.Context) error { return s.forecastAll(ctx, nil) }
+
+// forecastAll forecasts every planting that stands, and takes over the forecasts of the state
+// before where nothing changed that they follow from. The weather of every season that they
+// need is made first.
+func (s *State) forecastAll(ctx context.Context, before *State) error {
+	var anew []*Planting
 	earliest := s.Season
-	for _, p := range s.EverPlanted {
-		if seen := p.Sightings; len(seen) > 0 && seen[0].Day < earliest.Start {
-			earliest = calendar.SeasonOf(s.Site.Latitude, seen[0].Day)
-		}
+	for _, p := range s.Plantings {
+		s.safely(p, func(p *Planting) {
+			warmer, _ := s.Warmer(p.Bed)
+			place := s.Sky.key
+			place.today = 0
+			p.course = courseOf{p.Species, p.OriginRow, p.Started, orZero(p.StartYear), warmer.Value, s.Season, place, s.Today, s.Sky}
+			if before != nil && p.takeForecast(before.ByID[p.ID]) {
+				return
+			}
+			anew = append(anew, p)
+			if seen := p.Sightings; len(seen) > 0 && seen[0].Day < earliest.Start {
+				earliest = calendar.SeasonOf(s.Site.Latitude, seen[0].Day)
+			}
+		})
 	}
-	if err := s.Sky.Climatology(s.Season); err != nil {
-		return err
+	if len(anew) == 0 {
+		return nil
 	}
 	for season := earliest; season.Start <= s.Next.Start; season = season.Next(s.Site.Latitude) {
-		if err := s.Sky.make(season); err != nil {
+		if _, err := s.Sky.Ensemble(season); err != nil {
 			return err
 		}
 	}
-	if !parallel.Until(ctx.Done(), len(s.Plantings), func(i int) { s.safely(s.Plantings[i], s.forecast) }) {
+	if !parallel.Until(ctx.Done(), len(anew), func(i int) { s.safely(anew[i], s.forecast) }) {
 		return ctx.Err() // whoever asked has left
 	}
 	return nil
+}
+
+// courseOf is what a planting's forecast follows from, besides the looks at it.
+type courseOf struct {
+	species   *flora.Species
+	origin    flora.OriginRow
+	started   calendar.Date
+	startYear int64
+	warmerC   float64
+	season    calendar.Season
+	// place is where and under which weather it stands, sky that weather as known today.
+	place SkyKey
+	today calendar.Date
+	sky   *Sky
+}
+
+// takeForecast takes over the forecast of the same planting before, where everything that it
+// follows from is the same.
+func (p *Planting) takeForecast(old *Planting) bool {
+	if old == nil {
+		return false
+	}
+	p.past = old.past
+	if old.Aside || old.course != p.course || !same(old.Sightings, p.Sightings) {
+		return false
+	}
+	p.Year, p.Now, p.Next, p.Surprise, p.Windows = old.Year, old.Now, old.Next, old.Surprise, old.Windows
+	p.beforeLook = old.beforeLook
+	return true
 }
 
 // YearOfLife returns the planting's year of life in a season, 1 for the first: by what the
@@ -133,12 +175,9 @@ func (s *State) Plan(p *Planting, season calendar.Season) (*phenology.Plan, bool
 			started = min(started, p.Started) // what is set was sown before
 		}
 	}
-	daylight, made := s.Sky.daylight[season]
-	if !made { // a season that no forecast needed, asked for by a note of old
-		var err error
-		if daylight, err = phenology.NewDaylight(s.Site.Latitude, season); err != nil {
-			return nil, false
-		}
+	daylight, err := s.Sky.daylightOf(season)
+	if err != nil {
+		return nil, false
 	}
 	plan, err := phenology.NewPlan(p.Species, s.YearOfLife(p, season), daylight, started)
 	if err != nil {
@@ -169,33 +208,63 @@ func (s *State) usualStart(species *flora.Species, year int, season calendar.Sea
 // daysInTheGround is how long before the last frost seed may be sown: it comes up after it.
 const daysInTheGround = 10
 
-// forecast learns the planting's pace from everything seen, season after
-// season, and forecasts this season and the next.
-func (s *State) forecast(p *Planting) {
-	p.Year = s.YearOfLife(p, s.Season)
+// paceAtStart is what was learned of a planting's pace up to the start of a season, with
+// what it was learned from.
+type paceAtStart struct {
+	course courseOf
+	seen   []phenology.Sighting
+	pace   phenology.Pace
+}
+
+// learnPast learns the planting's pace from all seasons before this one. What was learned
+// before is kept while it holds: the weather of seasons that are over does not change.
+func (s *State) learnPast(p *Planting) phenology.Pace {
 	pace := phenology.PriorPace()
-	season := s.Season
-	if len(p.Sightings) > 0 {
-		season = calendar.SeasonOf(s.Site.Latitude, p.Sightings[0].Day)
+	var past []phenology.Sighting
+	for _, seen := range p.Sightings {
+		if seen.Day < s.Season.Start {
+			past = append(past, seen.Sighting)
+		}
 	}
+	if len(past) == 0 {
+		p.past = nil
+		return pace
+	}
+	course := p.course
+	course.sky, course.today = nil, 0
+	if p.past != nil && p.past.course == course && slices.Equal(p.past.seen, past) {
+		return p.past.pace
+	}
+	defer func() { p.past = &paceAtStart{course, past, pace} }()
+	season := calendar.SeasonOf(s.Site.Latitude, p.Sightings[0].Day)
 	for ; season.Start < s.Season.Start; season = season.Next(s.Site.Latitude) {
-		if plan, lives := s.Plan(p, season); lives {
+		weather, err := s.Sky.Ensemble(season)
+		if plan, lives := s.Plan(p, season); lives && err == nil {
 			for _, seen := range p.SeenIn(season) {
-				pace, _, _, _ = plan.Learn(pace, s.Sky.Seasons[season], seen)
+				pace, _, _, _ = plan.Learn(pace, weather, seen)
 			}
 		}
 		pace = pace.NextYear()
 	}
+	return pace
+}
+
+// forecast learns the planting's pace from everything seen, season after
+// season, and forecasts this season and the next.
+func (s *State) forecast(p *Planting) {
+	p.Year = s.YearOfLife(p, s.Season)
+	pace := s.learnPast(p)
 	plan, lives := s.Plan(p, s.Season)
 	if !lives {
 		return
 	}
-	weather := s.Sky.Seasons[s.Season]
+	weather := s.Sky.thisSeason
 	var readings []phenology.Reading
 	seen := p.SeenIn(s.Season)
 	for i, sighting := range seen {
 		if i == len(seen)-1 {
-			p.BeforeLook = plan.Forecast(weather, pace, readings)
+			known, read := pace, readings
+			p.beforeLook = sync.OnceValue(func() *phenology.Forecast { return plan.Forecast(weather, known, read) })
 		}
 		after, reading, surprise, learned := plan.Learn(pace, weather, sighting)
 		if p.Surprise = surprise; learned {
@@ -208,8 +277,17 @@ func (s *State) forecast(p *Planting) {
 	if !lives {
 		return
 	}
-	p.Next = nextPlan.Forecast(s.Sky.Seasons[s.Next], pace.NextYear(), nil)
+	p.Next = nextPlan.Forecast(s.Sky.nextSeason, pace.NextYear(), nil)
 	p.Windows = append(p.Windows, harvest.Windows(p.Next, p.Species, s.Age(p, s.Next))...)
+}
+
+// BeforeLook is this season's forecast as it would be without the last look; nil where there
+// was none this season. It is worked out when first asked for.
+func (p *Planting) BeforeLook() *phenology.Forecast {
+	if p.beforeLook == nil {
+		return nil
+	}
+	return p.beforeLook()
 }
 
 // ForecastOn returns the forecast that a day falls in, and the year of life; nil where

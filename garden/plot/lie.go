@@ -16,9 +16,7 @@ func (s *State) things() []plan.Item {
 
 // Warmed tells from the plan whether a wall or a house on a bed's pole side gives back the
 // sun's warmth.
-func (s *State) Warmed(form plan.Form) bool {
-	return plan.WarmWall(form, s.things(), s.Site.BearingDeg, s.Site.Latitude < 0)
-}
+func (s *State) Warmed(bedID int64) bool { return s.warmed[bedID] }
 
 // EdgeHeld tells from the plan whether a bed's edge holds what runs: a pot does.
 func (s *State) EdgeHeld(bed store.Bed) bool {

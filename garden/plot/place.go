@@ -14,13 +14,19 @@ import (
 	"bramblyacre/store"
 )
 
-// addPlan reads the boundary, the beds and the things on the plan.
-func (s *State) addPlan(rows allRows) (err error) {
+// addPlan reads the boundary, the beds and the things on the plan, and takes over from the
+// state before what lies as it lay.
+func (s *State) addPlan(before *State) (err error) {
 	if s.Boundary, err = BoundaryOf(s.Site); err != nil {
 		return err
 	}
-	s.Forms = map[int64]plan.Form{}
-	for _, bed := range rows.beds {
+	lies := before != nil && before.Site == s.Site && same(before.rows.beds, s.rows.beds) && same(before.rows.items, s.rows.items)
+	if lies {
+		s.Forms, s.BedByID, s.Beds, s.Items, s.warmed = before.Forms, before.BedByID, before.Beds, before.Items, before.warmed
+		return nil
+	}
+	s.Forms, s.warmed = map[int64]plan.Form{}, map[int64]bool{}
+	for _, bed := range s.rows.beds {
 		s.BedByID[bed.ID] = bed
 		if s.Forms[bed.ID], err = bedForm(bed); err != nil {
 			return fmt.Errorf("bed %d: %w", bed.ID, err)
@@ -29,36 +35,34 @@ func (s *State) addPlan(rows allRows) (err error) {
 			s.Beds = append(s.Beds, bed)
 		}
 	}
-	if s.Items, err = ReadItems(rows.items); err != nil {
+	if s.Items, err = ReadItems(s.rows.items); err != nil {
 		return err
 	}
-	s.Readings, s.Fates = map[int64][]store.Reading{}, map[int64][]store.Fate{}
-	for _, row := range rows.readings {
-		s.Readings[row.BedID] = append(s.Readings[row.BedID], row)
-	}
-	for _, row := range rows.fates {
-		s.Fates[row.PlantingID] = append(s.Fates[row.PlantingID], row)
+	things := s.things()
+	for _, bed := range s.Beds {
+		s.warmed[bed.ID] = plan.WarmWall(s.Forms[bed.ID], things, s.Site.BearingDeg, s.Site.Latitude < 0)
 	}
 	return nil
 }
 
 // addPlace works out where plants stand, the ground they reach, and the soil of each
-// bed.
-func (g *Plot) addPlace(s *State) error {
-	for _, bed := range s.Beds {
-		here := s.StandingIn(bed.ID)
-		stands := make([]plan.Stand, len(here))
-		for i, p := range here {
-			stands[i] = plan.Stand{WantM2: s.WantedM2(p), Plants: p.Standing()}
-		}
-		for i, area := range s.Forms[bed.ID].LayOut(stands) {
-			here[i].Area, here[i].Spots = area, area.Plants
-		}
+// bed, and takes over from the state before the beds of which nothing changed.
+func (s *State) addPlace(before *State) error {
+	lies := before != nil && same(before.rows.beds, s.rows.beds) && same(before.rows.items, s.rows.items)
+	lore := s.Lib.Ground()
+	here := map[int64][]*Planting{}
+	for _, p := range s.Plantings {
+		here[p.BedID] = append(here[p.BedID], p)
 	}
-	lore := g.Lib().Ground()
-	s.findGround(lore.Tree)
 	s.Beliefs = map[int64]map[string]ground.Belief{}
 	for _, bed := range s.Beds {
+		if !lies || !takePlaces(here[bed.ID], before) {
+			s.layOut(bed, here[bed.ID], lore.Tree)
+		}
+		if lies && same(before.Readings[bed.ID], s.Readings[bed.ID]) {
+			s.Beliefs[bed.ID] = before.Beliefs[bed.ID]
+			continue
+		}
 		beliefs, err := s.believe(bed, lore.Signs)
 		if err != nil {
 			return err
@@ -66,6 +70,40 @@ func (g *Plot) addPlace(s *State) error {
 		s.Beliefs[bed.ID] = beliefs
 	}
 	return nil
+}
+
+// layOut sets the plants of a bed, and finds the ground that they reach.
+func (s *State) layOut(bed store.Bed, here []*Planting, trees func(id string) (suitability.Tree, bool)) {
+	stands := make([]plan.Stand, len(here))
+	for i, p := range here {
+		stands[i] = plan.Stand{WantM2: s.WantedM2(p), Plants: p.Standing()}
+	}
+	for i, area := range s.Forms[bed.ID].LayOut(stands) {
+		here[i].Area, here[i].Spots = area, area.Plants
+	}
+	for _, p := range here {
+		s.findGround(p, trees)
+	}
+}
+
+// takePlaces takes over where the plants of a bed stood, where the same stand there still.
+func takePlaces(here []*Planting, before *State) bool {
+	var old []*Planting
+	if len(here) > 0 {
+		old = before.StandingIn(here[0].BedID)
+	}
+	if len(old) != len(here) {
+		return false
+	}
+	for i, p := range here {
+		if old[i].Planting != p.Planting || old[i].Species != p.Species || old[i].Lifted != p.Lifted {
+			return false
+		}
+	}
+	for i, p := range here {
+		p.Area, p.Spots, p.Findings, p.Ground = old[i].Area, old[i].Spots, old[i].Findings, old[i].Ground
+	}
+	return true
 }
 
 // StandingIn returns what stands in a bed.
@@ -135,7 +173,7 @@ func (s *State) ShelterOf(bed store.Bed) int {
 func (s *State) WinterOffset(bed store.Bed, offsets suitability.Offsets) float64 {
 	return offsets.Of(suitability.Spot{
 		FrostHollow: bed.FrostHollow != 0, Pot: plan.Shape(bed.Shape) == plan.Round,
-		Cold: bed.Warmth == "cold", Warm: bed.Warmth == "warm" || bed.Warmth == "" && s.Warmed(s.Forms[bed.ID]),
+		Cold: bed.Warmth == "cold", Warm: bed.Warmth == "warm" || bed.Warmth == "" && s.Warmed(bed.ID),
 	})
 }
 
@@ -161,14 +199,7 @@ func (s *State) WantedM2(p *Planting) float64 {
 }
 
 // WinterLows are the lowest temperatures of winters as they usually come, in °C.
-func (g *Plot) WinterLows(s *State) ([]float64, error) {
-	g.mu.Lock()
-	defer g.mu.Unlock()
-	if err := s.Sky.Climatology(s.Season); err != nil {
-		return nil, err
-	}
-	return s.Sky.lows, nil
-}
+func (s *State) WinterLows() []float64 { return s.Sky.lows }
 
 // AreaM2 is the ground of a bed.
 func (s *State) AreaM2(bedID int64) float64 {

@@ -47,11 +47,15 @@ type Planting struct {
 	// now and next are the forecasts of this season and the next; nil for a
 	// plant that does not live to see it.
 	Now, Next *phenology.Forecast
-	// beforeLook is this season's forecast as it would be without the last
-	// look; nil where there was none this season.
-	BeforeLook *phenology.Forecast
-	Surprise   *phenology.Surprise
-	Windows    []harvest.Window // of this season and the next
+	Surprise  *phenology.Surprise
+	// beforeLook works this season's forecast out as it would be without the last look; nil
+	// where there was none this season.
+	beforeLook func() *phenology.Forecast
+	// course is what the forecast follows from, besides the looks.
+	course courseOf
+	// past is what was learned of its pace before this season.
+	past    *paceAtStart
+	Windows []harvest.Window // of this season and the next
 	// lifted is how many plants went with their roots since they were counted.
 	Lifted int
 	// aside is true where its plant cannot be read or worked out.

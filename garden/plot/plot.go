@@ -5,6 +5,7 @@ package plot
 import (
 	"context"
 	"fmt"
+	"slices"
 	"sync"
 	"sync/atomic"
 	"time"
@@ -40,14 +41,23 @@ type Plot struct {
 	// Journal notes every change.
 	Journal *journal.Journal
 
-	mu     sync.Mutex
-	cached *State
-	skies  map[SkyKey]*Sky
-	// sunHours are the beds' hours of sun, worked out for the plan sunFor.
-	sunFor   string
-	sunHours map[int64][]float64
+	// current is the newest state that was worked out, lastSky its weather, and lastEntry the
+	// newest entry of the ledger: all writing goes through the journal, and no other program
+	// writes to a plot that is open.
+	current   atomic.Pointer[State]
+	lastSky   atomic.Pointer[Sky]
+	lastEntry atomic.Int64
+
+	mu sync.Mutex // guards what follows; nothing is worked out under it
+	// flying is the state that is being worked out, nil for none.
+	flying *flight
+	// moved is what entries moved since the current state.
+	moved []movedBy
+
 	// lore is the library in force with its index of names.
 	lore atomic.Pointer[lore]
+	// tables are how the rows of each table are held.
+	tables []held
 	// tries are asked of every planting of an own plant before it is shown.
 	tries []Tryout
 	// plotID is what the plot is known by, wherever it is served.
@@ -72,15 +82,18 @@ func New(options Options) *Plot {
 	if options.Clock == nil {
 		options.Clock = time.Now
 	}
-	g := &Plot{Options: options, skies: map[SkyKey]*Sky{}}
+	g := &Plot{Options: options}
 	g.lore.Store(&lore{lib: options.Library})
 	return g
 }
 
 // Begin makes the plot ready with what its areas tell of themselves, laying down a site
 // where the store has none yet.
-func (g *Plot) Begin(ctx context.Context, areas []journal.Registration, tries []Tryout) (err error) {
-	g.tries = tries
+func (g *Plot) Begin(ctx context.Context, areas []journal.Registration, kept []AnyKept, tries []Tryout) (err error) {
+	g.tries, g.tables = tries, slices.Clone(heldTables)
+	for _, k := range kept {
+		g.tables = append(g.tables, k.held())
+	}
 	g.Journal, err = journal.NewJournal(g.Store, g.Clock, func() string { return g.Today().String() }, append(areas, registration)...)
 	if err != nil {
 		return err
@@ -88,6 +101,12 @@ func (g *Plot) Begin(ctx context.Context, areas []journal.Registration, tries []
 	if err := g.ensureSite(ctx); err != nil {
 		return err
 	}
+	g.Journal.Noted = g.note
+	last, err := g.Store.LastLedgerID(ctx)
+	if err != nil {
+		return fmt.Errorf("read the ledger: %w", err)
+	}
+	g.lastEntry.Store(last)
 	if g.plotID, err = g.Store.PlotID(ctx); err != nil {
 		return fmt.Errorf("read the plot's id: %w", err)
 	}

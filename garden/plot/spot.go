@@ -20,7 +20,7 @@ func (s *State) Warmer(bed store.Bed) (offset flora.Figure, why string) {
 		return s.Days.Cold, "it lies cold"
 	case bed.Warmth == "warm":
 		return s.Days.Warm, "it lies warm"
-	case s.Warmed(s.Forms[bed.ID]):
+	case s.Warmed(bed.ID):
 		return s.Days.Warm, "it lies before a wall or a house"
 	}
 	if hours, measured := s.SummerHours(bed); hours < shadyHours && (measured || len(s.SunHours[bed.ID]) > 0) {

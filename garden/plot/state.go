@@ -2,12 +2,10 @@ package plot
 
 import (
 	"context"
-	"errors"
 	"fmt"
 	"sync"
 
 	"bramblyacre/core/calendar"
-	"bramblyacre/core/flora"
 	"bramblyacre/core/geometry"
 	"bramblyacre/core/ground"
 	"bramblyacre/core/phenology"
@@ -19,7 +17,8 @@ import (
 )
 
 // State is the whole plot as of one ledger entry and one day, with what was
-// worked out of it. It is never changed once made.
+// worked out of it. It is never changed once made, and shares with the states before it
+// what did not change.
 type State struct {
 	LastEntry int64
 	Today     calendar.Date
@@ -35,16 +34,15 @@ type State struct {
 	Items     []Item
 	Readings  map[int64][]store.Reading // by bed
 	Fates     map[int64][]store.Fate    // by planting
-	// sunHours are each bed's computed hours of sun by month, January first.
+	// SunHours are each bed's computed hours of sun by month, January first.
 	SunHours map[int64][]float64
-	// days are how much warmer or colder kinds of spots are.
+	// Days are how much warmer or colder kinds of spots are.
 	Days library.DayOffsets
-	// beliefs are what is known of each bed's ground, by aspect.
+	// Beliefs are what is known of each bed's ground, by aspect.
 	Beliefs     map[int64]map[string]ground.Belief
 	Plantings   []*Planting // those that stand
 	EverPlanted []*Planting // and those removed
 	ByID        map[int64]*Planting
-	Answers     map[string]store.JobAnswer // the newest by job key
 	Needs       []store.Need
 
 	Lib      *library.Library
@@ -55,130 +53,37 @@ type State struct {
 	Makings  map[int64][]store.Making  // by picking
 	People   []store.Person
 	Notes    []store.PlantNote
-	Practice []store.Practice
-	Measures []store.Measure
 	Own      []store.OwnPlant
-	// broken are the plantings of which a row cannot be read.
+	// Broken are the plantings of which a row cannot be read.
 	Broken map[int64]bool
 
+	// sunFor is the plan that its sun was worked out for.
+	sunFor string
+	// warmed are the beds that lie before a wall or a house, as the plan tells.
+	warmed map[int64]bool
+	// rows are what it was worked out from.
+	rows *rows
 	// usual are the forecasts of plants that nobody has looked at, made when first asked
 	// for.
-	Usual *sync.Map
+	usual *sync.Map
+}
+
+// Answer is what the grower said last of a job.
+func (s *State) Answer(jobKey string) (answer store.JobAnswer, has bool) {
+	all := s.rows.answers[jobKey]
+	if len(all) == 0 {
+		return answer, false
+	}
+	return all[len(all)-1], true
 }
 
 // Forget lets everything be worked out anew when it is asked for next, as after a start.
 func (g *Plot) Forget() {
 	g.mu.Lock()
 	defer g.mu.Unlock()
-	g.cached, g.skies, g.sunFor, g.sunHours = nil, map[SkyKey]*Sky{}, "", nil
-}
-
-// State returns the plot as it stands, read anew only after a change or at
-// midnight. The caller may hold on to it: it does not change.
-func (g *Plot) State(ctx context.Context) (*State, error) {
-	g.mu.Lock()
-	defer g.mu.Unlock()
-	last, err := g.Store.LastLedgerID(ctx)
-	if err != nil {
-		return nil, fmt.Errorf("read the ledger: %w", err)
-	}
-	today := g.Today()
-	if g.cached != nil && g.cached.LastEntry == last && g.cached.Today == today {
-		return g.cached, nil
-	}
-	s := &State{LastEntry: last, Today: today, BedByID: map[int64]store.Bed{}, ByID: map[int64]*Planting{}, Answers: map[string]store.JobAnswer{}, Usual: &sync.Map{}}
-	rows, err := g.readRows(ctx)
-	if err != nil {
-		return nil, err
-	}
-	if err := g.useOwn(rows.ownPlants, rows.ownFigures, rows.site.Latitude < 0); err != nil {
-		return nil, err
-	}
-	s.Lib = g.Lib()
-	s.Finds, s.People, s.Notes, s.Practice, s.Measures = rows.finds, rows.people, rows.notes, rows.practice, rows.measures
-	s.Own = rows.ownPlants
-	if err := s.addEvidence(rows); err != nil {
-		return nil, err
-	}
-	s.Site, s.Units, s.Needs = rows.site, unit.System(rows.site.Units), rows.needs
-	s.Season = calendar.SeasonOf(s.Site.Latitude, today)
-	s.Next = s.Season.Next(s.Site.Latitude)
-	s.Sky, err = g.sky(SkyKey{s.Site.ClimateID, s.Site.Latitude, s.Site.AltitudeM, uint64(s.Site.WeatherSeed), s.Site.Station, today})
-	if err != nil {
-		return nil, err
-	}
-	if err := s.addPlan(rows); err != nil {
-		return nil, err
-	}
-	for _, answer := range rows.answers {
-		s.Answers[answer.JobKey] = answer
-	}
-	s.Days = g.Lib().Ground().Days
-	if err := g.AddSun(ctx, s); err != nil {
-		return nil, err
-	}
-	if err := g.addPlantings(ctx, s, rows); err != nil {
-		return nil, err
-	}
-	if err := g.addPlace(s); err != nil {
-		return nil, err
-	}
-	for _, p := range s.Plantings {
-		g.TryOut(s, p)
-	}
-	g.cached = s
-	return s, nil
-}
-
-func (g *Plot) addPlantings(ctx context.Context, s *State, rows allRows) error {
-	seen := map[int64][]sighting{}
-	for _, row := range rows.observations {
-		day, err := calendar.Parse(row.Day)
-		stage, fault := flora.ParseStage(row.Stage)
-		if err = errors.Join(err, fault); err != nil {
-			s.cannotRead(row.PlantingID, fmt.Errorf("observation %d: %w", row.ID, err))
-			continue
-		}
-		seen[row.PlantingID] = append(seen[row.PlantingID], sighting{phenology.Sighting{Day: day, Stage: stage, Share: phenology.Share(row.Share), Affirmed: row.Affirmed != 0}, row})
-	}
-	picked := map[int64][]store.Picking{}
-	for _, row := range rows.pickings {
-		picked[row.PlantingID] = append(picked[row.PlantingID], row)
-	}
-	for _, row := range rows.plantings {
-		species, readable := s.Lib.Species(row.SpeciesID)
-		started, err := calendar.Parse(row.StartedOn)
-		origin, fault := flora.ParseOrigin(row.Origin)
-		if err = errors.Join(err, fault); err != nil {
-			s.cannotRead(row.ID, fmt.Errorf("planting %d: %w", row.ID, err))
-			started, origin = s.Today, flora.OriginRow{Name: "it cannot be read"}
-		}
-		p := &Planting{
-			Planting: row, Species: species, Bed: s.BedByID[row.BedID], Started: started,
-			Rules: s.Lib.Rules(row.SpeciesID), Sightings: seen[row.ID], Pickings: picked[row.ID],
-		}
-		if readable && !s.Broken[row.ID] {
-			s.safely(p, func(p *Planting) {
-				p.Finding = p.Rules.Judge(AsCore(s.Looks[row.ID]), p.Labelled())
-				p.IdentityState = p.Finding.State
-				p.Lifted = liftedSinceCount(p)
-			})
-		} else {
-			name := row.SpeciesID
-			if readable {
-				name = species.Names.Name
-			}
-			p.setAside(name)
-		}
-		p.OriginRow = origin.For(p.Species.Life.Form)
-		s.ByID[row.ID] = p
-		s.EverPlanted = append(s.EverPlanted, p)
-		if row.RemovedOn != nil {
-			continue
-		}
-		s.Plantings = append(s.Plantings, p)
-	}
-	return s.ForecastAll(ctx)
+	g.current.Store(nil)
+	g.moved = nil
+	g.lastSky.Store(nil)
 }
 
 // LiftedAfterCount tells whether a picking came after the plants were counted: on a later

@@ -28,30 +28,26 @@ func RootReachM(p *Planting) float64 {
 	return math.Max(crownReachM(p), p.Species.Site.RootReach.Value/100)
 }
 
-// findGround finds the unsafe ground and the poisoning trees of every planting.
-func (s *State) findGround(trees func(id string) (suitability.Tree, bool)) {
-	for _, p := range s.Plantings {
-		p.Findings = nil
-		if kind := suitability.UnsafeGround(p.Bed.Unsafe); kind != "" {
-			p.Findings = append(p.Findings, Finding{
-				Ground: kind, Where: p.Bed.Name, Plants: len(p.Spots), OfBed: true,
-			})
-		}
-		for _, it := range s.Items {
-			switch {
-			case it.Item.Kind.Kind == plan.UnsafeGround:
-				s.findUnsafe(p, it)
-			case it.Item.Traits.Tree != "":
-				if tree, known := trees(it.Item.Traits.Tree); known {
-					s.findTree(p, it, tree)
-				}
+// findGround finds the unsafe ground and the poisoning trees that a planting reaches.
+func (s *State) findGround(p *Planting, trees func(id string) (suitability.Tree, bool)) {
+	p.Findings, p.Ground = nil, ""
+	if kind := suitability.UnsafeGround(p.Bed.Unsafe); kind != "" {
+		p.Findings = append(p.Findings, Finding{Ground: kind, Where: p.Bed.Name, Plants: len(p.Spots), OfBed: true})
+	}
+	for _, it := range s.Items {
+		switch {
+		case it.Item.Kind.Kind == plan.UnsafeGround:
+			s.findUnsafe(p, it)
+		case it.Item.Traits.Tree != "":
+			if tree, known := trees(it.Item.Traits.Tree); known {
+				s.findTree(p, it, tree)
 			}
 		}
-		for _, f := range p.Findings {
-			if f.Ground != "" {
-				p.Ground = f.Ground
-				break
-			}
+	}
+	for _, f := range p.Findings {
+		if f.Ground != "" {
+			p.Ground = f.Ground
+			break
 		}
 	}
 }

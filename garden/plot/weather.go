@@ -3,6 +3,7 @@ package plot
 import (
 	"fmt"
 	"hash/fnv"
+	"sync"
 
 	"bramblyacre/core/calendar"
 	"bramblyacre/core/climate"
@@ -23,19 +24,25 @@ type SkyKey struct {
 }
 
 // Sky is the plot's weather as known on one day: readings, the seasons that may
-// come, and the climate behind them. Its parts are made when first asked for.
+// come, and the climate behind them.
 type Sky struct {
 	key       SkyKey
 	size      int
 	normals   climate.Normals
 	generator *climate.Generator
 	Station   station.Station // nil where none is switched on
-	Seasons   map[calendar.Season]*climate.Ensemble
-	daylight  map[calendar.Season]*phenology.Daylight
-	Usual     *climate.Ensemble
-	Frost     []float64
-	Soil      []float64
-	lows      []float64
+	// Usual is the season as it usually is, with nothing read of it; Frost the chance of frost
+	// and Soil the soil's warmth by day in it, lows the coldest night of each such season.
+	Usual *climate.Ensemble
+	Frost []float64
+	Soil  []float64
+	lows  []float64
+
+	thisSeason, nextSeason *climate.Ensemble
+
+	mu       sync.Mutex // guards what follows, which is made when first asked for
+	seasons  map[calendar.Season]*climate.Ensemble
+	daylight map[calendar.Season]*phenology.Daylight
 }
 
 // SimulatedStation is a site's station that is switched on; none is the climate alone.
@@ -52,9 +59,12 @@ func (s *Sky) Source() string {
 // soilDepthM is the depth that soil warmth is shown for: where seed lies.
 const soilDepthM = 0.05
 
-func (g *Plot) sky(key SkyKey) (*Sky, error) {
-	if s, made := g.skies[key]; made {
-		return s, nil
+// sky is the weather that a key stands for, on a day of a season. Of the sky before it takes
+// over the seasons that are the same.
+func (g *Plot) sky(key SkyKey, season calendar.Season) (*Sky, error) {
+	before := g.lastSky.Load()
+	if before != nil && before.key == key {
+		return before, nil
 	}
 	normals, has := g.Lib().Climate(key.climate)
 	if !has {
@@ -71,18 +81,51 @@ func (g *Plot) sky(key SkyKey) (*Sky, error) {
 			return nil, err
 		}
 	}
-	s := &Sky{key: key, size: g.Seasons, normals: normals, generator: generator, Station: weather, Seasons: map[calendar.Season]*climate.Ensemble{}, daylight: map[calendar.Season]*phenology.Daylight{}}
-	// One day's weather is enough to keep; yesterday's is not asked for again.
-	g.skies = map[SkyKey]*Sky{key: s}
+	s := &Sky{key: key, size: g.Seasons, normals: normals, generator: generator, Station: weather, seasons: map[calendar.Season]*climate.Ensemble{}, daylight: map[calendar.Season]*phenology.Daylight{}}
+	s.takeOver(before)
+	if s.thisSeason, err = s.Ensemble(season); err != nil {
+		return nil, err
+	}
+	if s.nextSeason, err = s.Ensemble(season.Next(key.latitude)); err != nil {
+		return nil, err
+	}
+	if s.Usual == nil || s.Usual.Season != season {
+		if err := s.climatology(season); err != nil {
+			return nil, err
+		}
+	}
+	g.lastSky.Store(s)
 	return s, nil
 }
 
-// make makes the ensemble and the daylight of a season where they are missing:
-// read up to today, generated after. A season that is over has a single member,
-// the weather as it was.
-func (s *Sky) make(season calendar.Season) error {
-	if _, made := s.Seasons[season]; made {
-		return nil
+// takeOver takes over what the sky of another day has in common: of the same place, the
+// seasons that were over by then, and where nothing is read, all.
+func (s *Sky) takeOver(before *Sky) {
+	if before == nil {
+		return
+	}
+	was := before.key
+	was.today = s.key.today
+	if was != s.key {
+		return
+	}
+	before.mu.Lock()
+	defer before.mu.Unlock()
+	for season, ensemble := range before.seasons {
+		if s.Station == nil || before.key.today >= season.End && s.key.today >= season.End {
+			s.seasons[season], s.daylight[season] = ensemble, before.daylight[season]
+		}
+	}
+	s.Usual, s.Frost, s.Soil, s.lows = before.Usual, before.Frost, before.Soil, before.lows
+}
+
+// Ensemble returns the weather of a season: read up to today, generated after. A season that
+// is over has a single member, the weather as it was.
+func (s *Sky) Ensemble(season calendar.Season) (*climate.Ensemble, error) {
+	s.mu.Lock()
+	defer s.mu.Unlock()
+	if made, has := s.seasons[season]; has {
+		return made, nil
 	}
 	first := season.Start.AddDays(-climate.LeadDays)
 	last := min(s.key.today, season.End)
@@ -90,7 +133,7 @@ func (s *Sky) make(season calendar.Season) error {
 	if s.Station != nil && last >= first {
 		var err error
 		if read, err = s.Station.Days(first, last); err != nil {
-			return fmt.Errorf("read the weather: %w", err)
+			return nil, fmt.Errorf("read the weather: %w", err)
 		}
 	}
 	size := s.size
@@ -99,14 +142,25 @@ func (s *Sky) make(season calendar.Season) error {
 	}
 	e, err := climate.NewEnsemble(s.generator, season, first, read, size, s.seedFor(season.Start.String()))
 	if err != nil {
-		return err
+		return nil, err
 	}
-	daylight, err := phenology.NewDaylight(s.key.latitude, season)
+	s.seasons[season] = e
+	return e, nil
+}
+
+// daylightOf returns the hours of daylight of a season.
+func (s *Sky) daylightOf(season calendar.Season) (*phenology.Daylight, error) {
+	s.mu.Lock()
+	defer s.mu.Unlock()
+	if made, has := s.daylight[season]; has && made != nil {
+		return made, nil
+	}
+	made, err := phenology.NewDaylight(s.key.latitude, season)
 	if err != nil {
-		return err
+		return nil, err
 	}
-	s.Seasons[season], s.daylight[season] = e, daylight
-	return nil
+	s.daylight[season] = made
+	return made, nil
 }
 
 // seedFor keeps the seeds of different ensembles apart.
@@ -116,27 +170,15 @@ func (s *Sky) seedFor(what string) uint64 {
 	return hash.Sum64()
 }
 
-// unread is a season with nothing read of it. Where there is no station, that is the season
-// itself.
-func (s *Sky) unread(season calendar.Season) (*climate.Ensemble, error) {
+// climatology makes the season as it usually is, with nothing read of it: the
+// chance of frost and the soil's warmth by day. Where there is no station, that is the
+// season itself.
+func (s *Sky) climatology(season calendar.Season) (err error) {
+	usual := s.thisSeason
 	if s.Station != nil {
-		return climate.NewEnsemble(s.generator, season, 0, nil, s.size, s.seedFor("usual"))
-	}
-	if err := s.make(season); err != nil {
-		return nil, err
-	}
-	return s.Seasons[season], nil
-}
-
-// Climatology makes the season as it usually is, with nothing read of it: the
-// chance of frost and the soil's warmth by day.
-func (s *Sky) Climatology(season calendar.Season) error {
-	if s.Usual != nil && s.Usual.Season == season {
-		return nil
-	}
-	usual, err := s.unread(season)
-	if err != nil {
-		return err
+		if usual, err = climate.NewEnsemble(s.generator, season, 0, nil, s.size, s.seedFor("usual")); err != nil {
+			return err
+		}
 	}
 	lag, err := climate.SoilLag(soilDepthM, 0)
 	if err != nil {

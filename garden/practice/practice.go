@@ -89,7 +89,8 @@ func (u *Uses) Practice(ctx context.Context) (PracticeView, error) {
 	}
 	v := PracticeView{Pairs: []PairView{}}
 	for _, pair := range practice.Pairs(s.Lib.AllSpecies()) {
-		view := viewPair(s, pair)
+		known, row := card(s, pair.Species.ID, pair.Other.ID)
+		view := viewPair(s, pair, known, row != nil)
 		if view.Due {
 			v.Due++
 		}
@@ -103,13 +104,12 @@ func (u *Uses) Practice(ctx context.Context) (PracticeView, error) {
 	return v, nil
 }
 
-func viewPair(s *plot.State, pair practice.Pair) PairView {
-	card, row := card(s, pair.Species.ID, pair.Other.ID)
+func viewPair(s *plot.State, pair practice.Pair, card practice.Card, tried bool) PairView {
 	v := PairView{
 		SpeciesID: pair.Species.ID, OtherID: pair.Other.ID, Name: pair.Species.Names.Name, Other: pair.Other.Names.Name, Danger: pair.Other.Identity.Danger,
 		Here: view.HereWords(s, pair.Species.ID) != "", Boxes: practice.Boxes, Tries: card.Tries, Correct: card.Correct, Deadly: card.Deadly, Due: card.Due <= s.Today,
 	}
-	if row != nil {
+	if tried {
 		v.Box = card.Box
 	}
 	v.When = "now"
@@ -121,13 +121,13 @@ func viewPair(s *plot.State, pair practice.Pair) PairView {
 
 // card is how well a pair is told, and its row; nil where it was never tried.
 func card(s *plot.State, speciesID, otherID string) (practice.Card, *store.Practice) {
-	for i, row := range s.Practice {
+	for _, row := range cards.Of(s) {
 		if row.SpeciesID == speciesID && row.OtherID == otherID {
 			due, err := calendar.Parse(row.Due)
 			if err != nil {
 				due = s.Today
 			}
-			return practice.Card{Box: int(row.Box), Due: due, Tries: int(row.Tries), Correct: int(row.Correct), Deadly: int(row.Deadly)}, &s.Practice[i]
+			return practice.Card{Box: int(row.Box), Due: due, Tries: int(row.Tries), Correct: int(row.Correct), Deadly: int(row.Deadly)}, &row
 		}
 	}
 	return practice.New(s.Today), nil
@@ -204,14 +204,12 @@ func (u *Uses) Decide(ctx context.Context, in DecisionInput) (DecisionView, erro
 		if row != nil {
 			params.ID, id = &row.ID, row.ID
 		}
-		written, err := practiceTable.Put(ctx, d, id, params)
+		_, err = practiceTable.Put(ctx, d, id, params)
 		if err != nil {
 			return journal.Record{}, err
 		}
 		v = viewDecision(r, answer)
-		after := *s
-		after.Practice = append(slices.DeleteFunc(slices.Clone(s.Practice), func(p store.Practice) bool { return p.ID == written.ID }), written)
-		v.Pair = viewPair(&after, practice.Pair{Species: r.Species, Other: r.Other})
+		v.Pair = viewPair(s, practice.Pair{Species: r.Species, Other: r.Other}, card, true)
 		return journal.Record{Kind: "practice", Summary: fmt.Sprintf("Practised %s against %s: %s", r.Species.Names.Name, r.Other.Names.Name, answer.Outcome)}, nil
 	})
 	return v, err

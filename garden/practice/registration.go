@@ -1,7 +1,10 @@
 package practice
 
 import (
+	"cmp"
+
 	"bramblyacre/garden/journal"
+	"bramblyacre/garden/plot"
 	"bramblyacre/store"
 )
 
@@ -12,3 +15,6 @@ var registration = journal.Registration{
 	Tables: []journal.AnyTable{practiceTable},
 	Kinds:  []string{"practice"},
 }
+
+// cards are how well each pair is told.
+var cards = plot.Keep(practiceTable, (*store.Queries).ListPractice, func(r store.Practice) int64 { return r.ID }, func(a, b store.Practice) int { return cmp.Compare(a.ID, b.ID) })

@@ -233,8 +233,8 @@ func nextWindowWords(s *plot.State, p *plot.Planting, part string, on calendar.D
 // mean of the seasons that may come.
 func warmthBetween(s *plot.State, p *plot.Planting, from, to calendar.Date) float64 {
 	season := calendar.SeasonOf(s.Site.Latitude, to)
-	weather, made := s.Sky.Seasons[season]
-	if !made {
+	weather, err := s.Sky.Ensemble(season)
+	if err != nil {
 		return 0
 	}
 	warmer, _ := s.Warmer(p.Bed)

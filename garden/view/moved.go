@@ -28,7 +28,7 @@ type MovedStage struct {
 // Moved compares the forecast with the one without this season's last look;
 // nil where there was none.
 func Moved(s *plot.State, p *plot.Planting) *MovedView {
-	if p == nil || p.BeforeLook == nil || p.Now == nil {
+	if p == nil || p.BeforeLook() == nil || p.Now == nil {
 		return nil
 	}
 	last := p.Sightings[len(p.Sightings)-1]
@@ -38,17 +38,17 @@ func Moved(s *plot.State, p *plot.Planting) *MovedView {
 	}
 	v := &MovedView{Surprise: p.Surprise != nil}
 	for k := index + 1; k < len(p.Now.Stages); k++ {
-		before, after := say.ViewDates(p.BeforeLook.Dates(k)), say.ViewDates(p.Now.Dates(k))
+		before, after := say.ViewDates(p.BeforeLook().Dates(k)), say.ViewDates(p.Now.Dates(k))
 		if before.Chance < 0.5 || after.Chance < 0.5 {
 			continue // its middle is no day
 		}
 		v.Stages = append(v.Stages, MovedStage{p.Now.Stages[k], before, after, after.P50.DaysSince(before.P50)})
 	}
-	expected, _ := p.BeforeLook.StageOn(last.Day)
+	expected, _ := p.BeforeLook().StageOn(last.Day)
 	v.Why = fmt.Sprintf("Seen %s on %s. ", last.Stage, last.Day.DayMonth())
 	switch {
 	case index > 0 && expected < index:
-		v.Why += fmt.Sprintf("Without this look it was held to be %s, and %s was expected about %s. ", p.Now.Stages[expected], last.Stage, p.BeforeLook.Dates(index).P50.DayMonth())
+		v.Why += fmt.Sprintf("Without this look it was held to be %s, and %s was expected about %s. ", p.Now.Stages[expected], last.Stage, p.BeforeLook().Dates(index).P50.DayMonth())
 	case expected > index:
 		v.Why += fmt.Sprintf("Without this look it was held to be %s already. ", p.Now.Stages[expected])
 	default:

@@ -54,6 +54,5 @@ func JudgingOn(g *plot.Plot, ctx context.Context, on calendar.Date) (Judging, ca
 	if err != nil {
 		return Judging{}, 0, err
 	}
-	lows, err := g.WinterLows(s)
-	return Judging{s, s.Lib.Ground(), s.Lib.AllSpecies(), lows}, on, err
+	return Judging{s, s.Lib.Ground(), s.Lib.AllSpecies(), s.WinterLows()}, on, nil
 }
