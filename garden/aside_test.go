@@ -1,11 +1,14 @@
 package garden
 
 import (
+	"encoding/json"
+	"fmt"
 	"math"
 	"slices"
 	"strings"
 	"testing"
 
+	"bramblyacre/core/calendar"
 	"bramblyacre/garden/area"
 	"bramblyacre/garden/input"
 	"bramblyacre/garden/plants"
@@ -26,44 +29,55 @@ func ownSorrel(p *fixture) (planting int64, text string) {
 	return p.newest().PlantingID, copied.Text
 }
 
-// everyPage asks for all that the pages show, and fails for any that is not answered.
-func (p *fixture) everyPage() {
+// everyPage asks for all that the pages show, fails for any that is not answered, and
+// returns it.
+func (p *fixture) everyPage() string {
 	p.t.Helper()
-	ctx := p.t.Context()
-	ask := func(name string, err error) {
+	ctx, pages := p.t.Context(), strings.Builder{}
+	ask := func(name string, view any, err error) {
 		p.t.Helper()
 		if err != nil {
 			p.t.Errorf("%s: %v", name, err)
 		}
+		text, err := json.Marshal(view)
+		check(p.t, err)
+		fmt.Fprintf(&pages, "%s: %s\n", name, text)
 	}
 	s, err := p.Plot.State(ctx)
 	check(p.t, err)
-	_, err = p.Now.Now(ctx, plot.NoDay)
-	ask("now", err)
-	_, err = p.Now.Now(ctx, s.Next.Start.AddDays(20))
-	ask("now next year", err)
-	_, err = p.Now.Round(ctx)
-	ask("round", err)
-	_, err = p.Place.Plot(ctx, plot.NoDay)
-	ask("plot", err)
-	_, err = p.Gather.Gather(ctx, plot.NoDay)
-	ask("gather", err)
-	_, err = p.Now.Ribbon(ctx, plot.NoDay)
-	ask("ribbon", err)
-	_, err = p.Place.Site(ctx)
-	ask("site", err)
-	_, err = p.Plants.Plants(ctx, plot.NoDay, plants.PlantsFilter{})
-	ask("plants", err)
+	for _, on := range []calendar.Date{plot.NoDay, s.Next.Start.AddDays(20)} {
+		now, err := p.Now.Now(ctx, on)
+		ask("now", now, err)
+		plan, err := p.Place.Plot(ctx, on)
+		ask("plot", plan, err)
+		gather, err := p.Gather.Gather(ctx, on)
+		ask("gather", gather, err)
+		ribbon, err := p.Now.Ribbon(ctx, on)
+		ask("ribbon", ribbon, err)
+		all, err := p.Plants.Plants(ctx, on, plants.PlantsFilter{})
+		ask("plants", all, err)
+	}
+	round, err := p.Now.Round(ctx)
+	ask("round", round, err)
+	site, err := p.Place.Site(ctx)
+	ask("site", site, err)
+	baskets, err := p.Gather.Baskets(ctx)
+	ask("baskets", baskets, err)
+	for _, bed := range s.Beds {
+		ground, err := p.Place.BedGround(ctx, bed.ID)
+		ask("ground", ground, err)
+	}
 	for _, planting := range s.EverPlanted {
-		_, err = p.Place.Planting(ctx, planting.ID, plot.NoDay)
-		ask("planting", err)
-		_, err = p.Identity.Check(ctx, planting.ID, plot.NoDay, "")
-		ask("check", err)
+		view, err := p.Place.Planting(ctx, planting.ID, plot.NoDay)
+		ask("planting", view, err)
+		check, err := p.Identity.Check(ctx, planting.ID, plot.NoDay, "")
+		ask("check", check, err)
 		if _, has := s.Lib.Species(planting.SpeciesID); has {
-			_, err = p.Plants.Plant(ctx, planting.SpeciesID, plot.NoDay)
-			ask("plant", err)
+			plant, err := p.Plants.Plant(ctx, planting.SpeciesID, plot.NoDay)
+			ask("plant", plant, err)
 		}
 	}
+	return pages.String()
 }
 
 // A plant's file in the database that no program of today would take in, as one written by

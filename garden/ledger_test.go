@@ -51,11 +51,16 @@ func (p *fixture) moved(entry int64) (names []string) {
 	return names
 }
 
-// Every kind of change can be taken back to exactly what was before, and the
-// taking back can be taken back, too.
-func TestEveryChangeCanBeTakenBackAndPutBack(t *testing.T) {
-	p := newPlot(t)
-	ctx := t.Context()
+// change is one kind of change that the household can make.
+type change struct {
+	name string
+	do   func() (journal.Entry, error)
+}
+
+// everyChange is one change of every kind, on a plot that has what they are made to.
+func (p *fixture) everyChange() []change {
+	p.t.Helper()
+	t, ctx := p.t, p.t.Context()
 	bed := goodBed()
 	bed.Name, bed.SunHours = "Renamed Bed", new(4.0)
 	drawn := p.add(tree("24 m", "12 m", "4 m", "7 m"))
@@ -65,10 +70,7 @@ func TestEveryChangeCanBeTakenBackAndPutBack(t *testing.T) {
 	basket, sorted := p.basket(), p.sortedBasket()
 	more := p.goodPlanting()
 	more.Plants, more.Note = 20, "Counted again"
-	changes := []struct {
-		name string
-		do   func() (journal.Entry, error)
-	}{
+	return []change{
 		{"bed added", func() (journal.Entry, error) {
 			in := goodBed()
 			in.Name, in.Y = "New Bed", "9 m"
@@ -172,8 +174,15 @@ func TestEveryChangeCanBeTakenBackAndPutBack(t *testing.T) {
 			return p.newestOfAll(), err
 		}},
 	}
+}
+
+// Every kind of change can be taken back to exactly what was before, and the
+// taking back can be taken back, too.
+func TestEveryChangeCanBeTakenBackAndPutBack(t *testing.T) {
+	p := newPlot(t)
+	ctx := t.Context()
 	moved := map[string]bool{}
-	for _, change := range changes {
+	for _, change := range p.everyChange() {
 		t.Run(change.name, func(t *testing.T) {
 			before := p.snapshot()
 			entry, err := change.do()

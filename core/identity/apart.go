@@ -34,6 +34,8 @@ type Danger struct {
 	// Listed is true for a look-alike that the species itself names.
 	Listed   bool
 	Deciding []string
+	// at is its place among the rules' dangers.
+	at int
 }
 
 // Rules are what has to be seen of a species before it is sure.
@@ -57,18 +59,22 @@ func NewRules(species *flora.Species, all []*flora.Species, own bool) *Rules {
 		if l.ID != "" {
 			listed[l.ID] = true
 		} else if flora.IsDangerous(l.Danger) {
-			r.Dangers = append(r.Dangers, Danger{"", l.Name, l.Botanical, l.Danger, true, Apart(species.Identity.Shows, l.Shows)})
+			r.Dangers = append(r.Dangers, Danger{Name: l.Name, Botanical: l.Botanical, Danger: l.Danger, Listed: true, Deciding: Apart(species.Identity.Shows, l.Shows)})
 		}
 	}
 	for _, other := range all {
 		if other.ID != species.ID && flora.IsDangerous(other.Identity.Danger) && !flora.SamePlant(species, other) {
-			r.Dangers = append(r.Dangers, Danger{other.ID, other.Names.Name, other.Names.Botanical, other.Identity.Danger, own || listed[other.ID], Apart(species.Identity.Shows, other.Identity.Shows)})
+			r.Dangers = append(r.Dangers, Danger{
+				ID: other.ID, Name: other.Names.Name, Botanical: other.Names.Botanical, Danger: other.Identity.Danger, Listed: own || listed[other.ID],
+				Deciding: Apart(species.Identity.Shows, other.Identity.Shows),
+			})
 		}
 	}
 	slices.SortStableFunc(r.Dangers, func(a, b Danger) int {
 		return 2*rank(b.Listed, a.Listed) + dangerOrder[a.Danger] - dangerOrder[b.Danger]
 	})
-	for _, d := range r.Dangers {
+	for i, d := range r.Dangers {
+		r.Dangers[i].at = i
 		r.decides = append(r.decides, markAll(d.Deciding))
 	}
 	return r

@@ -29,8 +29,8 @@ type Question struct {
 	// shows; the others stand in for one that cannot be told.
 	Needed bool
 	weight float64
-	// against are the keys of those that Against names.
-	against []string
+	// against are the places, among the rules' dangers, of those that Against names.
+	against []int
 }
 
 // Questions returns the characters worth looking at that shows lets through, the one
@@ -40,9 +40,13 @@ type Question struct {
 // the reading does not hold enough by itself.
 func (r *Rules) Questions(f Finding, reading map[string]bool, shows func(Character) bool) []Question {
 	var questions []Question
-	owed := map[string]bool{}
+	owed, thin := make([]bool, len(r.Dangers)), make([]bool, len(r.Dangers))
 	for _, d := range f.DangersOwed {
-		owed[d.key()] = true
+		owed[d.at] = true
+	}
+	read, seen := marked(reading), marked(f.Seen)
+	for i, d := range r.Dangers {
+		thin[i] = (r.decides[i] & read).count() < d.eachReading()
 	}
 	for _, character := range vocabulary {
 		id := character.ID
@@ -51,10 +55,9 @@ func (r *Rules) Questions(f Finding, reading map[string]bool, shows func(Charact
 		}
 		untold := slices.Contains(f.Untold, id)
 		q := Question{Character: character, Must: slices.Contains(r.Musts, id)}
-		for _, d := range r.Dangers {
-			isOwed := owed[d.key()] && !f.Seen[id]
-			thin := !reading[id] && countSeen(d.Deciding, reading) < d.eachReading()
-			if !slices.Contains(d.Deciding, id) || !isOwed && !thin {
+		here := mark(id)
+		for i, d := range r.Dangers {
+			if r.decides[i]&here == 0 || !(owed[i] && seen&here == 0) && !(thin[i] && read&here == 0) {
 				continue
 			}
 			weight := dangerWeights[d.Danger]
@@ -63,7 +66,7 @@ func (r *Rules) Questions(f Finding, reading map[string]bool, shows func(Charact
 			}
 			q.weight += weight
 			q.Against = append(q.Against, d.Name)
-			q.against = append(q.against, d.key())
+			q.against = append(q.against, i)
 		}
 		if untold {
 			q.weight += untoldWeight
@@ -80,17 +83,15 @@ func (r *Rules) Questions(f Finding, reading map[string]bool, shows func(Charact
 	return questions
 }
 
-// key tells dangers apart: two plants can go by one name.
-func (d Danger) key() string { return d.ID + "|" + d.Name + "|" + d.Botanical }
-
 // markNeeded marks the musts, what was left untold, and of the rest, in order, those
 // that rule out a danger which the ones marked before do not.
 func (r *Rules) markNeeded(f Finding, reading map[string]bool, questions []Question) {
-	all, own := maps.Clone(f.Seen), maps.Clone(reading)
-	if own == nil {
-		own = map[string]bool{}
+	all, own := marked(f.Seen), marked(reading)
+	need := func(q *Question) {
+		q.Needed = true
+		all |= mark(q.Character.ID)
+		own |= mark(q.Character.ID)
 	}
-	need := func(q *Question) { q.Needed, all[q.Character.ID], own[q.Character.ID] = true, true, true }
 	for i := range questions {
 		if q := &questions[i]; q.Must && !reading[q.Character.ID] || slices.Contains(f.Untold, q.Character.ID) {
 			need(q)
@@ -98,8 +99,9 @@ func (r *Rules) markNeeded(f Finding, reading map[string]bool, questions []Quest
 	}
 	for i := range questions {
 		q := &questions[i]
-		for _, d := range r.Dangers {
-			if !q.Needed && slices.Contains(q.against, d.key()) && (countSeen(d.Deciding, all) < NeedApart || countSeen(d.Deciding, own) < d.eachReading()) {
+		for _, at := range q.against {
+			decides := r.decides[at]
+			if !q.Needed && ((decides&all).count() < NeedApart || (decides&own).count() < r.Dangers[at].eachReading()) {
 				need(q)
 			}
 		}

@@ -23,6 +23,16 @@ func markAll(characters []string) (all marks) {
 	return all
 }
 
+// marked are the characters that a set holds.
+func marked(set map[string]bool) (all marks) {
+	for c, in := range set {
+		if in {
+			all |= mark(c)
+		}
+	}
+	return all
+}
+
 func (m marks) count() int { return bits.OnesCount64(uint64(m)) }
 
 // each goes through the set: the place of each character, and it alone.

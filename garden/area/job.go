@@ -2,10 +2,12 @@ package area
 
 import (
 	"fmt"
+	"slices"
 
 	"bramblyacre/core/agenda"
 	"bramblyacre/core/calendar"
 	"bramblyacre/core/flora"
+	"bramblyacre/core/parallel"
 	"bramblyacre/garden/plot"
 	"bramblyacre/garden/say"
 )
@@ -60,10 +62,9 @@ func (source Source) Try(s *plot.State, p *plot.Planting, on calendar.Date) { so
 
 // All are all jobs of a source on a day or soon after.
 func (source Source) All(s *plot.State, on calendar.Date) []Job {
-	var jobs []Job
-	for _, p := range s.Plantings {
-		jobs = append(jobs, source.Of(s, p, on)...)
-	}
+	each := make([][]Job, len(s.Plantings))
+	parallel.Each(len(each), func(i int) { each[i] = source.Of(s, s.Plantings[i], on) })
+	jobs := slices.Concat(each...)
 	if source.Plot != nil {
 		jobs = append(jobs, source.Plot(s, on)...)
 	}

@@ -35,7 +35,7 @@ func checkJobs(s *plot.State, p *plot.Planting, on calendar.Date) []area.Job {
 	}
 	j.View.Amount = "unproven · nothing that is owed shows now"
 	forecast, _ := s.ForecastOn(p, on)
-	if now := askedNow(s, p.Rules, s.Looks[p.ID], p.Labelled(), forecast, on); len(now) > 0 {
+	if now := askedNow(s, p.Rules, p.Finding, s.Looks[p.ID], p.Labelled(), forecast, on); len(now) > 0 {
 		j.View.Amount = askedWords(now)
 	}
 	j.View.Reason = "Nothing of it is for use yet. " + view.ProofWords(s, p.Rules, p.Finding, s.Looks[p.ID], p.Labelled())
@@ -65,7 +65,7 @@ func findJobs(s *plot.State, on calendar.Date) []area.Job {
 			continue // without a usual year nothing is known to show
 		}
 		day := s.ThisSeason(on)
-		now := askedNow(s, rules, s.FindLook[f.ID], false, forecast, day)
+		now := askedNow(s, rules, finding, s.FindLook[f.ID], false, forecast, day)
 		if len(now) == 0 {
 			continue
 		}
@@ -82,11 +82,10 @@ func findJobs(s *plot.State, on calendar.Date) []area.Job {
 
 // askedNow are the questions of a check that show on a day and are needed, for whoever
 // of the household is furthest with a look that counts now.
-func askedNow(s *plot.State, rules *identity.Rules, looks []plot.Look, labelled bool, forecast *phenology.Forecast, on calendar.Date) []identity.Question {
+func askedNow(s *plot.State, rules *identity.Rules, finding identity.Finding, looks []plot.Look, labelled bool, forecast *phenology.Forecast, on calendar.Date) []identity.Question {
 	if forecast == nil {
 		return nil
 	}
-	finding := rules.Judge(plot.AsCore(looks), labelled)
 	var fewest []identity.Question
 	for i, by := range append(view.Lookers(s, looks), "") {
 		reading, from := rules.Reading(plot.AsCore(looks), by, labelled)
