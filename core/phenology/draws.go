@@ -4,6 +4,8 @@ import (
 	"math"
 	"math/rand/v2"
 	"sync"
+
+	"gonum.org/v1/gonum/stat/distuv"
 )
 
 // draws are how far off, on the log scale, each stage of a plan is in one course after
@@ -110,7 +112,7 @@ func evenNormals(courses, columns int) [][]float64 {
 		for n, place := range rng.Perm(courses) {
 			table[n][column] = (float64(place) + 0.5) / float64(courses)
 			if column < columns-1 {
-				table[n][column] = probit(table[n][column])
+				table[n][column] = distuv.UnitNormal.Quantile(table[n][column])
 			}
 		}
 	}

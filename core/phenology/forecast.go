@@ -5,6 +5,8 @@ import (
 	"slices"
 	"sync"
 
+	"gonum.org/v1/gonum/stat/distuv"
+
 	"bramblyacre/core/calendar"
 	"bramblyacre/core/climate"
 	"bramblyacre/core/flora"
@@ -58,7 +60,7 @@ func (p *Plan) Forecast(weather *climate.Ensemble, pace Pace, seen []Reading) *F
 		plants := p.blank(courses)
 		p.walk(weather, pace, known, courses, func(n int, c *course) {
 			place := fraction(float64(n)*0.4142135623730951 + 0.5/float64(courses))
-			c.run(math.Exp(p.spread*c.uneven*probit(math.Min(math.Max(place, 1e-6), 1-1e-6))), place)
+			c.run(math.Exp(p.spread*c.uneven*distuv.UnitNormal.Quantile(math.Min(math.Max(place, 1e-6), 1-1e-6))), place)
 			c.end(plants, n, int(f.frosted[n]), f.killed[n])
 		})
 		return plants
@@ -248,8 +250,8 @@ func (c *course) hold(place float64) {
 		// The share was judged by eye: what it was lies about what was said.
 		low, high := k.share.bounds()
 		judged := low + fraction(at*17+place*5)*(high-low)
-		eye := shareNoise * probit(0.001+0.998*fraction(at*29+place*11+0.5))
-		c.facts = append(c.facts, fact{k.day, index, normalCDF(probit(math.Min(judged, 0.999)) - eye)})
+		eye := shareNoise * distuv.UnitNormal.Quantile(0.001+0.998*fraction(at*29+place*11+0.5))
+		c.facts = append(c.facts, fact{k.day, index, distuv.UnitNormal.CDF(distuv.UnitNormal.Quantile(math.Min(judged, 0.999)) - eye)})
 		if index > 0 && !c.isEnd(index) {
 			c.outlasted = max(c.outlasted, k.day)
 		}

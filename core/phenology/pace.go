@@ -3,6 +3,8 @@ package phenology
 import (
 	"math"
 
+	"gonum.org/v1/gonum/stat/distuv"
+
 	"bramblyacre/core/flora"
 )
 
@@ -193,7 +195,7 @@ func (p Pace) Quantile(q float64) float64 {
 func (p Pace) below(logRho float64) (chance float64) {
 	for i, weight := range []float64{1 - p.farOut, p.farOut} {
 		mean, variance := p.beliefs[i].of(flora.Resting, 0)
-		chance += weight * normalCDF((logRho-mean)/math.Sqrt(variance))
+		chance += weight * distuv.UnitNormal.CDF((logRho-mean)/math.Sqrt(variance))
 	}
 	return chance
 }
@@ -214,5 +216,5 @@ func normalBetween(low, high float64) float64 {
 	if low > 0 {
 		low, high = -high, -low
 	}
-	return math.Max(0, normalCDF(high)-normalCDF(low))
+	return math.Max(0, distuv.UnitNormal.CDF(high)-distuv.UnitNormal.CDF(low))
 }

@@ -3,6 +3,8 @@ package phenology
 import (
 	"math"
 
+	"gonum.org/v1/gonum/stat/distuv"
+
 	"bramblyacre/core/calendar"
 	"bramblyacre/core/climate"
 	"bramblyacre/core/flora"
@@ -84,12 +86,12 @@ func (p *Plan) Learn(pace Pace, weather *climate.Ensemble, seen Sighting) (after
 	var evidence [2]float64
 	var outcomes [2][3]float64
 	for i := range after.beliefs {
-		before := after.beliefs[i]
-		beliefs, weights := []belief{before}, []float64{slip / float64(len(p.Stages))}
+		before := &after.beliefs[i]
+		// A slip, which says nothing, and the three stages that may be meant.
+		beliefs, weights := [4]belief{*before, *before, *before, *before}, [4]float64{slip / float64(len(p.Stages))}
 		for n, chance := range named {
-			outcome := before
-			outcomes[i][n] = (1 - slip) * chance * on.learn(&outcome, index-1+n, seen.Share)
-			beliefs, weights = append(beliefs, outcome), append(weights, outcomes[i][n])
+			outcomes[i][n] = (1 - slip) * chance * on.learn(&beliefs[n+1], index-1+n, seen.Share)
+			weights[n+1] = outcomes[i][n]
 		}
 		for _, w := range weights {
 			evidence[i] += w
@@ -97,7 +99,7 @@ func (p *Plan) Learn(pace Pace, weather *climate.Ensemble, seen Sighting) (after
 		for n := range weights {
 			weights[n] /= evidence[i]
 		}
-		after.beliefs[i] = blend(beliefs, weights)
+		after.beliefs[i] = blend(beliefs[:], weights[:])
 	}
 	usual, far := (1-pace.farOut)*evidence[0], pace.farOut*evidence[1]
 	after.farOut = far / (usual + far)
@@ -206,7 +208,7 @@ func (on progress) learn(b *belief, k int, share Share) (chance float64) {
 	} else if k > 0 {
 		low, high := share.bounds()
 		// The larger the share, the further the typical plant is past the stage.
-		from, to := on.passed[k]-on.spread*probitOf(high), on.passed[k]-on.spread*probitOf(low)
+		from, to := on.passed[k]-on.spread*distuv.UnitNormal.Quantile(high), on.passed[k]-on.spread*distuv.UnitNormal.Quantile(low)
 		chance *= on.open[k] * b.learn(on.Stages[k], on.off[k], from, to, noise)
 	}
 	if next := k + 1; next < len(on.Stages) && chance > 0 {
@@ -249,22 +251,7 @@ func (on progress) reached(pace Pace, k int) (chance float64) {
 	noise := on.noise()
 	for i, weight := range []float64{1 - pace.farOut, pace.farOut} {
 		mean, variance := pace.beliefs[i].of(on.Stages[k], on.off[k])
-		chance += weight * normalCDF((on.passed[k]-on.spread*unnoticed-mean)/math.Sqrt(variance+noise*noise))
+		chance += weight * distuv.UnitNormal.CDF((on.passed[k]-on.spread*unnoticed-mean)/math.Sqrt(variance+noise*noise))
 	}
 	return chance * on.open[k]
-}
-
-func normalCDF(x float64) float64 { return 0.5 * math.Erfc(-x/math.Sqrt2) }
-
-func probit(share float64) float64 { return math.Sqrt2 * math.Erfinv(2*share-1) }
-
-// probitOf is probit, with no bound where a share is nothing or all.
-func probitOf(share float64) float64 {
-	switch {
-	case share <= 0:
-		return math.Inf(-1)
-	case share >= 1:
-		return math.Inf(1)
-	}
-	return probit(share)
 }
