@@ -20,6 +20,7 @@ import (
 	"bramblyacre/core/climate"
 	"bramblyacre/core/flora"
 	"bramblyacre/core/identity"
+	"bramblyacre/core/parallel"
 )
 
 //go:embed species/*.toml climates/*.toml ground/*.toml usual/*.toml
@@ -67,21 +68,7 @@ func Read(files fs.FS) (*Library, error) {
 	if l.usual, err = readUsual(files); err != nil {
 		return nil, err
 	}
-	err = eachFile(files, "species/*.toml", func(name string, text []byte) error {
-		s, err := l.ReadSpecies(name, text)
-		if err != nil {
-			return err
-		}
-		if bytes.Contains(text, []byte("measured")) && measured.Match(text) {
-			return fmt.Errorf("%s: a figure that ships cannot be measured; that standing is the grower's", name)
-		}
-		if _, twice := l.species[s.ID]; twice {
-			return fmt.Errorf("%s: id: another file already describes %q", name, s.ID)
-		}
-		l.add(s, text)
-		return nil
-	})
-	if err != nil {
+	if err := l.readAllSpecies(files); err != nil {
 		return nil, err
 	}
 	l.sort()
@@ -90,6 +77,38 @@ func Read(files fs.FS) (*Library, error) {
 	}
 	l.ground, err = readGround(files)
 	return l, err
+}
+
+// readAllSpecies reads the species' files, as many at a time as the machine has processors.
+func (l *Library) readAllSpecies(files fs.FS) error {
+	type file struct {
+		name    string
+		text    []byte
+		species *flora.Species
+		err     error
+	}
+	var all []file
+	err := eachFile(files, "species/*.toml", func(name string, text []byte) error {
+		all = append(all, file{name: name, text: text})
+		return nil
+	})
+	if err != nil {
+		return err
+	}
+	parallel.Each(len(all), func(i int) { all[i].species, all[i].err = l.ReadSpecies(all[i].name, all[i].text) })
+	for _, f := range all {
+		if f.err != nil {
+			return f.err
+		}
+		if bytes.Contains(f.text, []byte("measured")) && measured.Match(f.text) {
+			return fmt.Errorf("%s: a figure that ships cannot be measured; that standing is the grower's", f.name)
+		}
+		if _, twice := l.species[f.species.ID]; twice {
+			return fmt.Errorf("%s: id: another file already describes %q", f.name, f.species.ID)
+		}
+		l.add(f.species, f.text)
+	}
+	return nil
 }
 
 // measured finds a figure with the standing that only a grower's can have.
