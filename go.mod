@@ -12,6 +12,7 @@ require (
 	github.com/gin-gonic/gin v1.12.0
 	github.com/go-fonts/dejavu v0.3.2
 	github.com/gofrs/flock v0.13.0
+	github.com/hashicorp/golang-lru/v2 v2.0.7
 	github.com/paulmach/orb v0.14.0
 	github.com/pelletier/go-toml/v2 v2.4.3
 	github.com/pressly/goose/v3 v3.29.0

@@ -20,23 +20,26 @@ import (
 // Inline styles are allowed: the component library writes its own.
 const contentPolicy = "default-src 'self'; script-src 'self'; style-src 'self' 'unsafe-inline'; img-src 'self' data:; font-src 'self'; connect-src 'self'; object-src 'none'; base-uri 'none'; form-action 'self'; frame-ancestors 'none'"
 
-var securityHeaders = map[string]string{
-	"Content-Security-Policy":      contentPolicy,
-	"X-Content-Type-Options":       "nosniff",
-	"X-Frame-Options":              "DENY",
-	"Referrer-Policy":              "no-referrer",
-	"Cross-Origin-Opener-Policy":   "same-origin",
-	"Cross-Origin-Resource-Policy": "same-origin",
-	"Permissions-Policy":           "camera=(), microphone=(), geolocation=()",
+var securityHeaders = map[string][]string{
+	"Content-Security-Policy":      {contentPolicy},
+	"X-Content-Type-Options":       {"nosniff"},
+	"X-Frame-Options":              {"DENY"},
+	"Referrer-Policy":              {"no-referrer"},
+	"Cross-Origin-Opener-Policy":   {"same-origin"},
+	"Cross-Origin-Resource-Policy": {"same-origin"},
+	"Permissions-Policy":           {"camera=(), microphone=(), geolocation=()"},
 }
+
+var neverStored = []string{"no-store"}
 
 func secured() gin.HandlerFunc {
 	return func(c *gin.Context) {
+		header := c.Writer.Header()
 		for name, value := range securityHeaders {
-			c.Header(name, value)
+			header[name] = value
 		}
 		if strings.HasPrefix(c.Request.URL.Path, "/api/") {
-			c.Header("Cache-Control", "no-store")
+			header["Cache-Control"] = neverStored
 		}
 		c.Next()
 	}
@@ -118,7 +121,9 @@ func limited() gin.HandlerFunc {
 			problem(c, http.StatusRequestEntityTooLarge, told)
 			return
 		}
-		c.Request.Body = http.MaxBytesReader(c.Writer, c.Request.Body, most)
+		if c.Request.ContentLength != 0 {
+			c.Request.Body = http.MaxBytesReader(c.Writer, c.Request.Body, most)
+		}
 		c.Next()
 	}
 }
@@ -127,7 +132,8 @@ func logged(log *slog.Logger) gin.HandlerFunc {
 	return func(c *gin.Context) {
 		began := time.Now()
 		c.Next()
-		log.Info("answered", "method", c.Request.Method, "path", c.Request.URL.Path, "status", c.Writer.Status(), "took", time.Since(began).Round(time.Microsecond))
+		log.LogAttrs(c.Request.Context(), slog.LevelInfo, "answered", slog.String("method", c.Request.Method), slog.String("path", c.Request.URL.Path),
+			slog.Int("status", c.Writer.Status()), slog.Duration("took", time.Since(began).Round(time.Microsecond)))
 	}
 }
 

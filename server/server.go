@@ -60,7 +60,7 @@ func plotOf(options Options) string {
 func newEngine(options Options) *gin.Engine {
 	gin.SetMode(gin.ReleaseMode)
 	engine := gin.New()
-	engine.Use(logged(options.Log), recovered(options.Log), secured(), onlyHost(options.Address), ofPlot(plotOf(options)), limited(), sentOnce(), gzip.Gzip(gzip.DefaultCompression, gzip.WithExcludedPaths([]string{"/api/files/archive", "/api/photographs"})))
+	engine.Use(logged(options.Log), recovered(options.Log), secured(), onlyHost(options.Address), ofPlot(plotOf(options)), limited(), sentOnce(), kept(options.Garden, options.Version), gzip.Gzip(gzip.DefaultCompression, gzip.WithExcludedPaths([]string{"/api/files/archive", "/api/photographs"})))
 	return engine
 }
 

@@ -64,12 +64,20 @@ type Plot struct {
 	plotID string
 	// damage is what is wrong with the plot's file.
 	damage atomic.Pointer[string]
+	// health counts how often what is told of the file changed.
+	health atomic.Int64
 	// copyTrouble is why the last night's copy could not be kept.
 	copyTrouble atomic.Pointer[string]
 }
 
 // PlotID is what the plot is known by, wherever it is served.
 func (g *Plot) PlotID() string { return g.plotID }
+
+// Entry is the newest entry of the ledger.
+func (g *Plot) Entry() int64 { return g.lastEntry.Load() }
+
+// Health changes with what is told of the plot's file and its copies.
+func (g *Plot) Health() int64 { return g.health.Load() }
 
 // New returns the plot of a store. It is ready once it was begun.
 func New(options Options) *Plot {
