@@ -11,7 +11,6 @@ import (
 	"bramblyacre/core/calendar"
 	"bramblyacre/garden"
 	"bramblyacre/garden/gather"
-	"bramblyacre/garden/journal"
 	"bramblyacre/garden/now"
 	"bramblyacre/garden/place"
 	"bramblyacre/garden/plot"
@@ -69,15 +68,6 @@ func (b *builder) do(what string, act func() error) {
 	}
 }
 
-// newest returns the id of the bed or planting that an entry was about.
-func (b *builder) newest() (bed, planting int64, err error) {
-	view, err := b.garden.Ledger(b.ctx, journal.LedgerFilter{Most: 1})
-	if err != nil {
-		return 0, 0, err
-	}
-	return view.Lines[0].BedID, view.Lines[0].PlantingID, nil
-}
-
 func (b *builder) layOut() {
 	b.do("site", func() error {
 		_, err := b.garden.Place.SetSite(b.ctx, say.AsItStands, place.SiteInput{
@@ -87,11 +77,8 @@ func (b *builder) layOut() {
 	})
 	for _, bed := range beds {
 		b.do(bed.Name, func() error {
-			if _, err := b.garden.Place.AddBed(b.ctx, bed); err != nil {
-				return err
-			}
-			id, _, err := b.newest()
-			b.beds[bed.Name] = id
+			entry, err := b.garden.Place.AddBed(b.ctx, bed)
+			b.beds[bed.Name] = entry.Made
 			return err
 		})
 	}
@@ -152,16 +139,12 @@ func inOrder() []event {
 func (b *builder) plant(p planted) error {
 	in := p.in
 	in.BedID = b.beds[p.bed]
-	_, err := b.garden.Place.AddPlanting(b.ctx, in)
+	entry, err := b.garden.Place.AddPlanting(b.ctx, in)
 	if asked := say.Questions(err); len(asked) > 0 { // the hop runs, and is cut back every year
 		in.Affirmed = asked
-		_, err = b.garden.Place.AddPlanting(b.ctx, in)
+		entry, err = b.garden.Place.AddPlanting(b.ctx, in)
 	}
-	if err != nil {
-		return err
-	}
-	_, id, err := b.newest()
-	b.plantings[p.key] = id
+	b.plantings[p.key] = entry.Made
 	return err
 }
 

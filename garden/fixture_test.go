@@ -57,12 +57,12 @@ func newPlot(t *testing.T) *fixture {
 	today := day
 	g, s := emptyGarden(t, &today)
 	p := &fixture{Garden: g, t: t, store: s, today: &today}
-	_, err := g.Place.AddBed(t.Context(), goodBed())
+	bed, err := g.Place.AddBed(t.Context(), goodBed())
 	check(t, err)
-	p.bed = p.newest().BedID
-	_, err = p.AddPlanting(t.Context(), p.goodPlanting())
+	p.bed = bed.Made
+	planting, err := p.AddPlanting(t.Context(), p.goodPlanting())
 	check(t, err)
-	p.planting = p.newest().PlantingID
+	p.planting = planting.Made
 	return p
 }
 

@@ -344,3 +344,45 @@ func TestSummariesSayWhatHappened(t *testing.T) {
 		t.Errorf("the ledger says %q", got)
 	}
 }
+
+// A change answers with the id of what it made, and sent twice with the same.
+func TestAChangeSaysWhatItMade(t *testing.T) {
+	p := newPlot(t)
+	ctx := t.Context()
+	bed := goodBed()
+	bed.Name = "Second Bed"
+	made, err := p.Place.AddBed(ctx, bed)
+	if check(t, err); made.Made != p.newest().BedID || made.Made == p.bed {
+		t.Errorf("the bed made is %d, the ledger says %d", made.Made, p.newest().BedID)
+	}
+	in := p.goodPlanting()
+	in.BedID = made.Made
+	planted, err := p.Garden.Place.AddPlanting(ctx, in)
+	if check(t, err); planted.Made != p.newest().PlantingID {
+		t.Errorf("the planting made is %d, the ledger says %d", planted.Made, p.newest().PlantingID)
+	}
+	find, err := p.Identity.AddFind(ctx, identity.FindInput{Day: "2031-05-20", Place: "Under the hedge", SpeciesID: "lovage"})
+	check(t, err)
+	finds := must(p.Identity.Finds(ctx))
+	if len(finds) != 1 || find.Made != finds[0].ID {
+		t.Errorf("the find made is %d of %+v", find.Made, finds)
+	}
+	// A measure that was weighed with a picking is not what was asked for.
+	pick := gather.PickingInput{Day: "2031-05-27", Part: "leaf", Amount: "1 handful", MeasureWeighs: "20 g", TookAnyway: true, ClientKey: "k"}
+	for range 2 {
+		picked, err := p.Gather.NotePicking(ctx, p.planting, pick)
+		check(t, err)
+		pickings, err := p.store.ListPickings(ctx)
+		if check(t, err); len(pickings) != 1 || picked.Entry.Made != pickings[0].ID {
+			t.Errorf("the picking made is %d of %+v", picked.Entry.Made, pickings)
+		}
+	}
+	for name, do := range map[string]func() (journal.Entry, error){
+		"changed": func() (journal.Entry, error) { return p.Place.ChangeBed(ctx, made.Made, say.AsItStands, bed) },
+		"removed": func() (journal.Entry, error) { return p.Place.RemovePlanting(ctx, p.planting) },
+	} {
+		if entry, err := do(); err != nil || entry.Made != 0 {
+			t.Errorf("%s, it made %d, %v", name, entry.Made, err)
+		}
+	}
+}

@@ -15,6 +15,19 @@ import (
 type Entry struct {
 	ID      int64  `json:"id"`
 	Summary string `json:"summary"`
+	// Made is the id of what the change made, the last where it made several; 0 where it
+	// changed what stood.
+	Made int64 `json:"made" doc:"The id of what the change made, such as the bed; 0 where it changed what stood"`
+}
+
+// madeBy is the id of what changes made.
+func madeBy(changes []RowChange) (id int64) {
+	for _, c := range changes {
+		if IsNull(c.Before) {
+			id = c.ID
+		}
+	}
+	return id
 }
 
 // RowChange is one row before and after a change; null where it was not or is
@@ -110,7 +123,7 @@ func (j *Journal) note(ctx context.Context, d *Draft, noted Record) (Entry, erro
 			return Entry{}, fmt.Errorf("mark as taken back: %w", err)
 		}
 	}
-	return Entry{row.ID, row.Summary}, nil
+	return Entry{row.ID, row.Summary, madeBy(d.Changes)}, nil
 }
 
 // DiskFault tells whether a change could not be written because of the disk, and why.

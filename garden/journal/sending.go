@@ -67,7 +67,11 @@ func (s Sending) before(ctx context.Context, q *store.Queries) (entry Entry, kno
 	if row.Digest != "" && row.Digest != s.digest { // keys of old say nothing of their content
 		return Entry{}, false, say.ConflictError{Why: fmt.Sprintf("This was noted already, as it was first sent: %s. Nothing more was noted now. If it was wrong, take it back in the ledger; for something else close this and begin anew.", noted.Summary)}
 	}
-	return Entry{noted.ID, noted.Summary}, true, nil
+	var changes []RowChange
+	if err := json.Unmarshal([]byte(noted.Changes), &changes); err != nil {
+		return Entry{}, false, fmt.Errorf("ledger entry %d: %w", noted.ID, err)
+	}
+	return Entry{noted.ID, noted.Summary, madeBy(changes)}, true, nil
 }
 
 // keep notes the entry that a sending made.

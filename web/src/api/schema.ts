@@ -1812,6 +1812,11 @@ export interface components {
         Entry: {
             /** Format: int64 */
             id: number;
+            /**
+             * Format: int64
+             * @description The id of what the change made, such as the bed; 0 where it changed what stood
+             */
+            made: number;
             summary: string;
         };
         ErrorDetail: {

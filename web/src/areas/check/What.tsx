@@ -227,17 +227,13 @@ function FindForm({
   const { send, sending, fault, fields, at } = useSend();
   const [place, setPlace] = useState("");
   const onSave = async () => {
-    const found = await send(async () => {
-      const entry = await told(
-        api.POST("/api/finds", { body: { day: site?.today ?? "", place, speciesId, seen } }),
-      );
-      const finds = await told(api.GET("/api/finds"));
-      return { entry, id: finds[0]?.id };
-    });
-    if (!found) return;
-    noted(found.entry);
+    const entry = await send(() =>
+      told(api.POST("/api/finds", { body: { day: site?.today ?? "", place, speciesId, seen } })),
+    );
+    if (!entry) return;
+    noted(entry);
     onClose();
-    await go(kept(`/finds/${found.id}/check`));
+    await go(kept(`/finds/${entry.made}/check`));
   };
   return (
     <Box sx={{ border: "1px solid var(--rule)", background: "var(--card)", p: 1.5, mt: 1.5 }}>
