@@ -2,45 +2,33 @@ import { Box, Menu, MenuItem, useMediaQuery, useTheme } from "@mui/material";
 import { useState, type MouseEvent } from "react";
 import { Link, useLocation } from "react-router";
 
-import { useNow, useRound, useSite } from "../api/queries";
-import { areas } from "./areas";
-import { useGo, useKept } from "./shownDay";
-import { headings } from "./theme";
+import { useSite } from "../api/queries";
+import type { Node } from "../parts/area";
+import { nodes } from "./areas";
+import { useGo, useKept } from "../parts/shownDay";
+import { headings } from "../parts/theme";
 
-/** isAt tells whether an area is the one shown; a planting belongs to the plot. */
-function isAt(area: string, path: string): boolean {
-  if (area === "/") return path === "/";
-  if (area === "/plot" && path.startsWith("/plantings")) return true;
-  return path.startsWith(area);
-}
-
-/** useWaitingIn counts what waits in each area today. */
-function useWaitingIn(): Record<string, number> {
-  const now = useNow().data;
-  const round = useRound().data;
-  return {
-    "/": now?.closing.length ?? 0,
-    "/round": round && round.seen > 0 ? round.stops.length - round.seen : 0,
-    "/gather": now ? [...now.closing, ...now.open].filter((j) => j.kind === "pick").length : 0,
-  };
+/** isAt tells whether a node is the one shown. */
+function isAt(node: Node, path: string): boolean {
+  if (node.path === "/") return path === "/";
+  return [node.path, ...(node.also ?? [])].some((start) => path.startsWith(start));
 }
 
 const step = 54;
-const sway = [3, -2, 4, -3, 2, -2];
+
+/** How far the cane sways to a side at each of its nodes. */
+const sway = (i: number) => Math.round(4 * Math.sin(2.2 * i + 0.8));
 
 /** Cane is the navigation: a bramble cane with a node for each area. */
 export function Cane({ open }: { open: { help: () => void; find: () => void } }) {
   const { pathname } = useLocation();
   const kept = useKept();
-  const waiting = useWaitingIn();
   const site = useSite().data;
   const narrow = useMediaQuery(useTheme().breakpoints.down("md"));
-  const nodes = areas.map((area, i) => ({
-    ...area,
-    at: isAt(area.path, pathname),
-    x: 16 + (sway[i] ?? 0),
-    y: 30 + i * step,
-  }));
+  const along = nodes
+    .filter((node) => (narrow ? node.outdoors : !node.foot))
+    .map((node, i) => ({ ...node, at: isAt(node, pathname), x: 16 + sway(i), y: 30 + i * step }));
+  const foot = nodes.filter((node) => node.foot);
   if (narrow) {
     return (
       <Box
@@ -72,7 +60,7 @@ export function Cane({ open }: { open: { help: () => void; find: () => void } })
             vectorEffect="non-scaling-stroke"
           />
         </Box>
-        {nodes.map((node) => (
+        {along.map((node) => (
           <Box
             key={node.path}
             component={Link}
@@ -105,24 +93,24 @@ export function Cane({ open }: { open: { help: () => void; find: () => void } })
               }}
             />
             {node.name}
-            <Waits n={waiting[node.path] ?? 0} corner />
+            {node.Waiting && <node.Waiting corner />}
           </Box>
         ))}
         <More open={open} />
       </Box>
     );
   }
-  const top = nodes[0];
-  const path = nodes.slice(1).reduce(
+  const top = along[0];
+  const path = along.slice(1).reduce(
     (d, node, i) => {
-      const before = nodes[i];
+      const before = along[i];
       return before
         ? `${d} C${before.x - 5} ${before.y + step / 2} ${node.x + 5} ${node.y - step / 2} ${node.x} ${node.y}`
         : d;
     },
     `M${(top?.x ?? 16) - 2} 2 L${top?.x ?? 16} ${top?.y ?? 30}`,
   );
-  const end = nodes[nodes.length - 1];
+  const end = along[along.length - 1];
   return (
     <Box
       component="nav"
@@ -161,7 +149,7 @@ export function Cane({ open }: { open: { help: () => void; find: () => void } })
       <Box sx={{ position: "relative", flex: 1, mt: 0.5 }}>
         <svg
           width={44}
-          height={step * nodes.length + 40}
+          height={step * along.length + 40}
           aria-hidden
           style={{ position: "absolute", left: 10, top: 0 }}
         >
@@ -172,7 +160,7 @@ export function Cane({ open }: { open: { help: () => void; find: () => void } })
             fill="none"
             strokeLinecap="round"
           />
-          {nodes.slice(0, -1).map((node, i) => (
+          {along.slice(0, -1).map((node, i) => (
             <path
               key={node.path}
               d={`M${node.x + (i % 2 ? -1 : 2)} ${node.y + step / 2} l${i % 2 ? -7 : 7} -5`}
@@ -181,7 +169,7 @@ export function Cane({ open }: { open: { help: () => void; find: () => void } })
               strokeLinecap="round"
             />
           ))}
-          {nodes.map((node) => (
+          {along.map((node) => (
             <circle
               key={node.path}
               cx={node.x}
@@ -194,7 +182,7 @@ export function Cane({ open }: { open: { help: () => void; find: () => void } })
           ))}
           {end && <circle cx={end.x} cy={end.y + 34} r={0} />}
         </svg>
-        {nodes.map((node) => (
+        {along.map((node) => (
           <Box
             key={node.path}
             component={Link}
@@ -217,20 +205,23 @@ export function Cane({ open }: { open: { help: () => void; find: () => void } })
             }}
           >
             {node.name}
-            <Waits n={waiting[node.path] ?? 0} />
+            {node.Waiting && <node.Waiting />}
           </Box>
         ))}
       </Box>
       <Box sx={{ p: "0 14px 16px 18px", fontSize: 14, lineHeight: 1.35 }}>
         <Box sx={{ color: "text.secondary", mb: 0.5 }}>{site?.name}</Box>
-        <Box
-          component={Link}
-          to="/settings"
-          aria-current={pathname === "/settings" ? "page" : undefined}
-          sx={{ color: "var(--ink)" }}
-        >
-          Settings
-        </Box>
+        {foot.map((node) => (
+          <Box
+            key={node.path}
+            component={Link}
+            to={kept(node.path)}
+            aria-current={isAt(node, pathname) ? "page" : undefined}
+            sx={{ color: "var(--ink)", display: "block", py: 1 }}
+          >
+            {node.name}
+          </Box>
+        ))}
       </Box>
     </Box>
   );
@@ -272,33 +263,15 @@ function More({ open }: { open: { help: () => void; find: () => void } }) {
       </Box>
       <Menu anchorEl={anchor} open={anchor !== null} onClose={() => setAnchor(null)}>
         <MenuItem onClick={then(open.find)}>Find a plant or bed</MenuItem>
-        <MenuItem onClick={then(() => void go("/settings"))}>Settings</MenuItem>
+        {nodes
+          .filter((node) => !node.outdoors)
+          .map((node) => (
+            <MenuItem key={node.path} onClick={then(() => void go(node.path))}>
+              {node.name}
+            </MenuItem>
+          ))}
         <MenuItem onClick={then(open.help)}>Keys</MenuItem>
       </Menu>
     </>
-  );
-}
-
-function Waits({ n, corner = false }: { n: number; corner?: boolean }) {
-  if (n === 0) return null;
-  return (
-    <Box
-      component="span"
-      sx={{
-        background: "var(--clay)",
-        color: "var(--card)",
-        borderRadius: "9px",
-        px: 0.9,
-        minWidth: 20,
-        textAlign: "center",
-        fontSize: 13,
-        fontWeight: 700,
-        lineHeight: "19px",
-        ...(corner && { position: "absolute", top: 2, left: "calc(50% + 10px)" }),
-      }}
-    >
-      {n}
-      <span className="sr-only"> waiting</span>
-    </Box>
   );
 }

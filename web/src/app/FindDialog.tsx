@@ -2,7 +2,7 @@ import { Box, Dialog, DialogContent, List, ListItemButton, ListItemText, TextFie
 import { useState, type KeyboardEvent } from "react";
 
 import { useFind } from "../api/queries";
-import { useGo } from "./shownDay";
+import { useGo } from "../parts/shownDay";
 
 /** FindDialog goes to any planting or bed by any of its names. */
 export function FindDialog({ onClose }: { onClose: () => void }) {

@@ -1,13 +1,13 @@
 import { Alert, Box, Dialog, DialogContent, DialogTitle, LinearProgress } from "@mui/material";
 import { Suspense, useMemo, useState } from "react";
-import { Outlet, useLocation } from "react-router";
+import { matchPath, Outlet, useLocation } from "react-router";
 
 import { useSite } from "../api/queries";
 import { fullDay } from "../parts/dates";
 import { Ribbon } from "../parts/Ribbon";
 import { Trouble } from "../parts/Trouble";
 import { AreaBoundary } from "./AreaBoundary";
-import { dayScreens } from "./areas";
+import { screens } from "./areas";
 import { Cane } from "./Cane";
 import { FindDialog } from "./FindDialog";
 import { keyHelp, useKeys } from "./keys";
@@ -21,7 +21,7 @@ export function Shell() {
   const [find, setFind] = useState(false);
   const open = useMemo(() => ({ help: () => setHelp(true), find: () => setFind(true) }), []);
   useKeys(open);
-  const showsDays = dayScreens.some((path) => (path === "/" ? pathname === "/" : pathname.startsWith(path)));
+  const screen = screens.find((one) => matchPath(one.path, pathname));
   return (
     <Box sx={{ display: "flex", minHeight: "100vh", color: "var(--ink)" }}>
       <Cane open={open} />
@@ -32,7 +32,7 @@ export function Shell() {
             {site.data.damage}
           </Alert>
         )}
-        {showsDays && <Ribbon />}
+        {screen?.days && <Ribbon />}
         <Box component="main" sx={{ px: { xs: 1.75, md: 2.5 }, pt: { xs: 1.5, md: 2 } }}>
           <AreaBoundary at={pathname}>
             {site.data ? (

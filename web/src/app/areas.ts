@@ -1,12 +1,14 @@
-/** The areas in the order of the cane, each with the key that follows g. */
-export const areas = [
-  { path: "/", name: "Now", key: "n" },
-  { path: "/plot", name: "Plot", key: "p" },
-  { path: "/round", name: "Round", key: "r" },
-  { path: "/gather", name: "Gather", key: "g" },
-  { path: "/plants", name: "Plants", key: "l" },
-  { path: "/ledger", name: "Ledger", key: "d" },
-] as const;
+import type { Area, Node } from "../parts/area";
 
-/** Screens that show any day of the year, and so carry the ribbon. */
-export const dayScreens = ["/", "/plot", "/gather", "/plantings", "/plants"];
+/** Every area tells of itself by one value in its own folder: nothing else lists areas. */
+const found = import.meta.glob<{ area: Area }>("../areas/*/area.ts", { eager: true });
+
+export const areas: Area[] = Object.values(found).map((module) => module.area);
+
+/** The nodes of the cane, in their order. */
+export const nodes: Node[] = areas
+  .flatMap((area) => (area.node ? [area.node] : []))
+  .sort((a, b) => a.order - b.order);
+
+/** All screens. */
+export const screens = areas.flatMap((area) => area.screens);

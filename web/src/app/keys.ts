@@ -1,12 +1,12 @@
 import { useEffect, useRef } from "react";
 
-import { areas } from "./areas";
-import { useActs } from "./acts";
-import { useGo, useShownDay } from "./shownDay";
+import { nodes } from "./areas";
+import { useActs } from "../parts/acts";
+import { useGo, useShownDay } from "../parts/shownDay";
 
 /** The keys as the help lists them. */
 export const keyHelp: [string, string][] = [
-  ...areas.map((area): [string, string] => [`g ${area.key}`, area.name]),
+  ...nodes.map((node): [string, string] => [`g ${node.key}`, node.name]),
   ["/", "Find any plant or bed, by any name"],
   ["[  ]", "Show a week earlier, a week later"],
   ["Shift [  ]", "Show a day earlier, a day later"],
@@ -48,7 +48,7 @@ export function useKeys(open: { help: () => void; find: () => void }) {
       if (event.ctrlKey || event.metaKey || event.altKey || typing(event.target) || dialogOpen()) return;
       if (Date.now() - wentAt.current < goMs) {
         wentAt.current = 0;
-        const area = areas.find((a) => a.key === event.key);
+        const area = nodes.find((node) => node.key === event.key);
         if (area) {
           event.preventDefault();
           void go(area.path);

@@ -12,7 +12,7 @@ import { useState } from "react";
 
 import { api, newKey, told } from "../api/client";
 import { usePlanting, useSite } from "../api/queries";
-import { useUndo } from "../app/Undo";
+import { useUndo } from "./Undo";
 import { AskBack } from "./AskBack";
 import { Choice, ChoiceRow } from "./Choices";
 import { MovedBox } from "./MovedBox";

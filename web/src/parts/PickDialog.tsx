@@ -14,7 +14,7 @@ import { useState } from "react";
 
 import { api, newKey, told } from "../api/client";
 import { usePlanting, useSite } from "../api/queries";
-import { useUndo } from "../app/Undo";
+import { useUndo } from "./Undo";
 import { AllowanceBox, Cautions } from "./AllowanceBox";
 import { useFirst } from "./useFirst";
 import { useSend } from "./useSend";

@@ -2,7 +2,7 @@ import { Box } from "@mui/material";
 import { useRef, type KeyboardEvent, type PointerEvent } from "react";
 
 import { useRibbon } from "../api/queries";
-import { useShownDay } from "../app/shownDay";
+import { useShownDay } from "./shownDay";
 import { addDays, dayMonth, daysBetween, fullDay, monthsOf, shortDay } from "./dates";
 
 const width = 1000;

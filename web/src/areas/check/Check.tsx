@@ -4,8 +4,8 @@ import { Link, useParams } from "react-router";
 
 import { api, newKey, told, type Schemas } from "../../api/client";
 import { useCheck, useFindCheck } from "../../api/queries";
-import { useKept, useShownDay } from "../../app/shownDay";
-import { useUndo } from "../../app/Undo";
+import { useKept, useShownDay } from "../../parts/shownDay";
+import { useUndo } from "../../parts/Undo";
 import { DrawnStates } from "../../parts/CharacterDrawing";
 import { Choice, ChoiceRow } from "../../parts/Choices";
 import { dayMonth } from "../../parts/dates";

@@ -4,8 +4,8 @@ import { useNavigate } from "react-router";
 
 import { api, told } from "../../api/client";
 import { usePlot } from "../../api/queries";
-import { useKept } from "../../app/shownDay";
-import { useUndo } from "../../app/Undo";
+import { useKept } from "../../parts/shownDay";
+import { useUndo } from "../../parts/Undo";
 import { AskBack } from "../../parts/AskBack";
 import { SelectField } from "../../parts/SelectField";
 import { useSend } from "../../parts/useSend";

@@ -2,7 +2,7 @@ import { Box, Typography } from "@mui/material";
 import { Link } from "react-router";
 
 import type { Schemas } from "../../api/client";
-import { useKept } from "../../app/shownDay";
+import { useKept } from "../../parts/shownDay";
 import { CharacterDrawing } from "../../parts/CharacterDrawing";
 import { dayMonth } from "../../parts/dates";
 

@@ -4,8 +4,8 @@ import { Link, useNavigate } from "react-router";
 
 import { api, told, type Schemas } from "../../api/client";
 import { useCharacters, useFinds, useSite, useWhatIsThis } from "../../api/queries";
-import { useKept } from "../../app/shownDay";
-import { useUndo } from "../../app/Undo";
+import { useKept } from "../../parts/shownDay";
+import { useUndo } from "../../parts/Undo";
 import { CharacterDrawing } from "../../parts/CharacterDrawing";
 import { Choice } from "../../parts/Choices";
 import { SelectField } from "../../parts/SelectField";

@@ -3,7 +3,7 @@ import { useState } from "react";
 import { Link } from "react-router";
 
 import type { Schemas } from "../../api/client";
-import { useKept } from "../../app/shownDay";
+import { useKept } from "../../parts/shownDay";
 import { MakeForm } from "./MakeForm";
 import { SortForm } from "./SortForm";
 

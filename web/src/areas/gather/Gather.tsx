@@ -3,8 +3,8 @@ import { Link } from "react-router";
 
 import type { Schemas } from "../../api/client";
 import { useBaskets, useGather, useSite } from "../../api/queries";
-import { useActs } from "../../app/acts";
-import { useKept, useShownDay } from "../../app/shownDay";
+import { useActs } from "../../parts/acts";
+import { useKept, useShownDay } from "../../parts/shownDay";
 import { DayLine, SeasonAxis, type Axis } from "../../parts/SeasonAxis";
 import { Trouble } from "../../parts/Trouble";
 import { useWidth } from "../../parts/useWidth";

@@ -3,7 +3,7 @@ import { useState } from "react";
 
 import { api, told, type Schemas } from "../../api/client";
 import { useCautions } from "../../api/queries";
-import { useUndo } from "../../app/Undo";
+import { useUndo } from "../../parts/Undo";
 import { CautionList } from "../../parts/CautionList";
 import { same, SelectField } from "../../parts/SelectField";
 import { useSend } from "../../parts/useSend";

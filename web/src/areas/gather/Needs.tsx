@@ -11,7 +11,7 @@ import {
 import { useState } from "react";
 
 import { api, seen, told, type Schemas } from "../../api/client";
-import { useUndo } from "../../app/Undo";
+import { useUndo } from "../../parts/Undo";
 import { ChangedMeanwhile, readings, useOpened } from "../../parts/ChangedMeanwhile";
 import { useSend } from "../../parts/useSend";
 

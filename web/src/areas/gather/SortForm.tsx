@@ -3,7 +3,7 @@ import { useState } from "react";
 
 import { api, told, type Schemas } from "../../api/client";
 import { useHousehold } from "../../api/queries";
-import { useUndo } from "../../app/Undo";
+import { useUndo } from "../../parts/Undo";
 import { DrawnStates } from "../../parts/CharacterDrawing";
 import { Choice, ChoiceRow } from "../../parts/Choices";
 import { useSend } from "../../parts/useSend";

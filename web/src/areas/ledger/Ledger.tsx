@@ -3,7 +3,7 @@ import { useState } from "react";
 
 import { useLedger } from "../../api/queries";
 import { Trouble } from "../../parts/Trouble";
-import { LedgerList } from "./LedgerList";
+import { LedgerList } from "../../parts/LedgerList";
 
 const page = 60;
 const most = 200;

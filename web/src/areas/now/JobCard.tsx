@@ -3,9 +3,9 @@ import { useState } from "react";
 import { Link } from "react-router";
 
 import { api, told, type Schemas } from "../../api/client";
-import { useActs } from "../../app/acts";
-import { useKept } from "../../app/shownDay";
-import { useUndo } from "../../app/Undo";
+import { useActs } from "../../parts/acts";
+import { useKept } from "../../parts/shownDay";
+import { useUndo } from "../../parts/Undo";
 import { Sprig } from "../../parts/Sprig";
 
 /** JobCard is one job: what, where, how much, until when and why, and the three answers. */

@@ -3,7 +3,7 @@ import { Link } from "react-router";
 
 import type { Schemas } from "../../api/client";
 import { useNow } from "../../api/queries";
-import { useShownDay } from "../../app/shownDay";
+import { useShownDay } from "../../parts/shownDay";
 import { Trouble } from "../../parts/Trouble";
 import { JobCard } from "./JobCard";
 import { Outlook } from "./Outlook";

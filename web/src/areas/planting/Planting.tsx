@@ -4,16 +4,16 @@ import { Link, useParams } from "react-router";
 
 import { Refusal } from "../../api/client";
 import { usePlanting, usePlot } from "../../api/queries";
-import { useActs } from "../../app/acts";
-import { useKept, useShownDay } from "../../app/shownDay";
+import { useActs } from "../../parts/acts";
+import { useKept, useShownDay } from "../../parts/shownDay";
 import { AllowanceBox } from "../../parts/AllowanceBox";
 import { GroundNotices } from "../../parts/GroundNotices";
 import { MovedBox } from "../../parts/MovedBox";
 import { Sprig } from "../../parts/Sprig";
 import { Trouble } from "../../parts/Trouble";
-import { LedgerList } from "../ledger/LedgerList";
-import { PlantingDialog } from "../plot/dialogs/PlantingDialog";
-import { PlantingEnd } from "../plot/panels/PlantingEnd";
+import { LedgerList } from "../../parts/LedgerList";
+import { PlantingDialog } from "../../parts/PlantingDialog";
+import { PlantingEnd } from "../../parts/PlantingEnd";
 import { SharesBar } from "./SharesBar";
 import { YearChart } from "./YearChart";
 

@@ -3,7 +3,7 @@ import { Fragment } from "react";
 import { Link, useParams } from "react-router";
 
 import { useCompare } from "../../api/queries";
-import { useKept, useShownDay } from "../../app/shownDay";
+import { useKept, useShownDay } from "../../parts/shownDay";
 import { DrawnStates } from "../../parts/CharacterDrawing";
 import { Sprig } from "../../parts/Sprig";
 import { Trouble } from "../../parts/Trouble";

@@ -2,7 +2,7 @@ import { Box, Button, TextField, Typography } from "@mui/material";
 import { useState } from "react";
 
 import { api, seen, told, type Schemas } from "../../api/client";
-import { useUndo } from "../../app/Undo";
+import { useUndo } from "../../parts/Undo";
 import { ChangedMeanwhile, readings } from "../../parts/ChangedMeanwhile";
 import { useSend } from "../../parts/useSend";
 

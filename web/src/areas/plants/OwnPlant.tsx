@@ -5,13 +5,13 @@ import { Link, useNavigate, useParams } from "react-router";
 
 import { api, seen, told, type Schemas } from "../../api/client";
 import { usePlantWords, useSpecies } from "../../api/queries";
-import { useKept } from "../../app/shownDay";
-import { useUndo } from "../../app/Undo";
+import { useKept } from "../../parts/shownDay";
+import { useUndo } from "../../parts/Undo";
 import { ChangedMeanwhile } from "../../parts/ChangedMeanwhile";
 import { Trouble } from "../../parts/Trouble";
 import { useDraft } from "../../parts/useDraft";
 import { useSend } from "../../parts/useSend";
-import { SpeciesField } from "../plot/panels/SpeciesField";
+import { SpeciesField } from "../../parts/SpeciesField";
 import { SheetForm } from "./sheet/SheetForm";
 import { asText, put, read, type Sheet } from "./sheet/sheet";
 

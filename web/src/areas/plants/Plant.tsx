@@ -3,7 +3,7 @@ import { Link, useParams } from "react-router";
 
 import { Refusal, type Schemas } from "../../api/client";
 import { usePlant } from "../../api/queries";
-import { useKept, useShownDay } from "../../app/shownDay";
+import { useKept, useShownDay } from "../../parts/shownDay";
 import { CautionList } from "../../parts/CautionList";
 import { DrawnStates } from "../../parts/CharacterDrawing";
 import { Sprig } from "../../parts/Sprig";

@@ -2,7 +2,7 @@ import { Alert, Box, Button, TextField, Typography } from "@mui/material";
 import { useState } from "react";
 
 import { api, told, type Schemas } from "../../api/client";
-import { useUndo } from "../../app/Undo";
+import { useUndo } from "../../parts/Undo";
 import { SelectField } from "../../parts/SelectField";
 import { useSend } from "../../parts/useSend";
 

@@ -4,7 +4,7 @@ import { Link } from "react-router";
 
 import type { Schemas } from "../../api/client";
 import { usePlants } from "../../api/queries";
-import { useKept, useShownDay } from "../../app/shownDay";
+import { useKept, useShownDay } from "../../parts/shownDay";
 import { same, SelectField, type Options } from "../../parts/SelectField";
 import { Sprig } from "../../parts/Sprig";
 import { Trouble } from "../../parts/Trouble";

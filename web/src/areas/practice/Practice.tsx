@@ -3,7 +3,7 @@ import { Link } from "react-router";
 
 import type { Schemas } from "../../api/client";
 import { usePractice } from "../../api/queries";
-import { useKept } from "../../app/shownDay";
+import { useKept } from "../../parts/shownDay";
 import { Trouble } from "../../parts/Trouble";
 
 /** Practice lists the pairs to tell apart: what is due first, and of that what stands on the plot. */

@@ -4,7 +4,7 @@ import { Link, useParams, useSearchParams } from "react-router";
 
 import { api, told, type Schemas } from "../../api/client";
 import { usePractice, useRefresh, useSpecimen } from "../../api/queries";
-import { useKept } from "../../app/shownDay";
+import { useKept } from "../../parts/shownDay";
 import { CharacterDrawing, DrawnStates } from "../../parts/CharacterDrawing";
 import { Choice, ChoiceRow } from "../../parts/Choices";
 import { Sprig } from "../../parts/Sprig";

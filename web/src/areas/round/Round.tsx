@@ -3,7 +3,7 @@ import { useEffect, useMemo, useState } from "react";
 
 import { useRefresh, useRound } from "../../api/queries";
 import { affirm, discard, sendWaiting, useForeignLooks, useKeptLooks } from "../../api/outbox";
-import { useGo } from "../../app/shownDay";
+import { useGo } from "../../parts/shownDay";
 import { Trouble } from "../../parts/Trouble";
 import { StopForm } from "./StopForm";
 

@@ -4,7 +4,7 @@ import { useState } from "react";
 import { newKey, type Schemas } from "../../api/client";
 import { noteLook } from "../../api/outbox";
 import { useSite } from "../../api/queries";
-import { useUndo } from "../../app/Undo";
+import { useUndo } from "../../parts/Undo";
 import { AskBack } from "../../parts/AskBack";
 import { Choice, ChoiceRow } from "../../parts/Choices";
 import { Question } from "../../parts/Question";

@@ -3,7 +3,7 @@ import { useState } from "react";
 
 import { api, told, type Schemas } from "../../api/client";
 import { useCopies, useRefresh } from "../../api/queries";
-import { useUndo } from "../../app/Undo";
+import { useUndo } from "../../parts/Undo";
 import { useSend } from "../../parts/useSend";
 
 /** How many copies are named before the rest is asked for. */

@@ -3,7 +3,7 @@ import { useState } from "react";
 
 import { api, seen, told, type Schemas } from "../../api/client";
 import { useHousehold } from "../../api/queries";
-import { useUndo } from "../../app/Undo";
+import { useUndo } from "../../parts/Undo";
 import { ChangedMeanwhile, readings, useOpened } from "../../parts/ChangedMeanwhile";
 import { useSend } from "../../parts/useSend";
 

@@ -13,8 +13,8 @@ import { Controller, useForm } from "react-hook-form";
 
 import { api, seen, told, type Schemas } from "../../api/client";
 import { useRefresh, useSite } from "../../api/queries";
-import { useLook } from "../../app/LookProvider";
-import { useUndo } from "../../app/Undo";
+import { useLook } from "../../parts/LookProvider";
+import { useUndo } from "../../parts/Undo";
 import { AskBack } from "../../parts/AskBack";
 import { ChangedMeanwhile, readings, useOpened } from "../../parts/ChangedMeanwhile";
 import { Choice, ChoiceRow } from "../../parts/Choices";

@@ -1,7 +1,7 @@
 import { Box } from "@mui/material";
 
 import { useSpecies } from "../../../api/queries";
-import { SpeciesField } from "../../plot/panels/SpeciesField";
+import { SpeciesField } from "../../../parts/SpeciesField";
 import { ChoiceAt, ItemsAt, Row, TextAt } from "./fields";
 import { useField, useFilling } from "./filling";
 import { asText, read, type Path } from "./sheet";

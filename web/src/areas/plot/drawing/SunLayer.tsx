@@ -1,8 +1,8 @@
 import { useMemo } from "react";
 
 import type { Schemas } from "../../../api/client";
-import { useLook } from "../../../app/LookProvider";
-import { looks } from "../../../app/tokens";
+import { useLook } from "../../../parts/LookProvider";
+import { looks } from "../../../parts/tokens";
 import { pathOf } from "./paths";
 import type { View } from "./useView";
 

@@ -2,7 +2,7 @@ import { useCallback, useRef, useState } from "react";
 
 import { api, told, type Schemas } from "../../../api/client";
 import { useRefresh } from "../../../api/queries";
-import { useUndo } from "../../../app/Undo";
+import { useUndo } from "../../../parts/Undo";
 
 type Entry = Schemas["Entry"];
 

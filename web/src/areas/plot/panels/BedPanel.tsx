@@ -2,7 +2,7 @@ import { Box, Button, Tab, Tabs, Typography } from "@mui/material";
 import { useState } from "react";
 
 import { api, told, type Schemas } from "../../../api/client";
-import { useUndo } from "../../../app/Undo";
+import { useUndo } from "../../../parts/Undo";
 import { LineButton } from "../../../parts/LineButton";
 import { Sprig } from "../../../parts/Sprig";
 import { GroundTab } from "./GroundTab";

@@ -3,7 +3,7 @@ import { useState } from "react";
 
 import { api, told, type Schemas } from "../../../api/client";
 import { useGround } from "../../../api/queries";
-import { useUndo } from "../../../app/Undo";
+import { useUndo } from "../../../parts/Undo";
 import { shortDay } from "../../../parts/dates";
 import { LineButton } from "../../../parts/LineButton";
 import { Trouble } from "../../../parts/Trouble";

@@ -2,7 +2,7 @@ import { Box, Button, Typography } from "@mui/material";
 
 import { useSpecies } from "../../../api/queries";
 import { LineButton } from "../../../parts/LineButton";
-import { SpeciesField } from "./SpeciesField";
+import { SpeciesField } from "../../../parts/SpeciesField";
 import { planKeys } from "../drawing/planKeys";
 import type { Plot, Selection } from "../drawing/things";
 

@@ -3,11 +3,11 @@ import { Link } from "react-router";
 
 import type { Schemas } from "../../../api/client";
 import { usePlanting } from "../../../api/queries";
-import { useActs } from "../../../app/acts";
-import { useKept, useShownDay } from "../../../app/shownDay";
+import { useActs } from "../../../parts/acts";
+import { useKept, useShownDay } from "../../../parts/shownDay";
 import { GroundNotices } from "../../../parts/GroundNotices";
 import { Sprig } from "../../../parts/Sprig";
-import { PlantingEnd } from "./PlantingEnd";
+import { PlantingEnd } from "../../../parts/PlantingEnd";
 
 interface Props {
   planted: Schemas["PlantedView"];

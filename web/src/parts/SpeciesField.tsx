@@ -1,6 +1,6 @@
 import { Autocomplete, TextField } from "@mui/material";
 
-import type { Schemas } from "../../../api/client";
+import type { Schemas } from "../api/client";
 
 interface Props {
   species: Schemas["SpeciesChoice"][];

@@ -12,14 +12,14 @@ import {
 import { useState } from "react";
 import { Controller, useForm, useWatch } from "react-hook-form";
 
-import { api, seen, told, type Schemas } from "../../../api/client";
-import { usePlanting, useSite, useSpecies, useWhere } from "../../../api/queries";
-import { useUndo } from "../../../app/Undo";
-import { AskBack } from "../../../parts/AskBack";
-import { ChangedMeanwhile, readings, useOpened } from "../../../parts/ChangedMeanwhile";
-import { same, SelectField } from "../../../parts/SelectField";
-import { useSend } from "../../../parts/useSend";
-import { SpeciesField } from "../panels/SpeciesField";
+import { api, seen, told, type Schemas } from "../api/client";
+import { usePlanting, useSite, useSpecies, useWhere } from "../api/queries";
+import { useUndo } from "./Undo";
+import { AskBack } from "./AskBack";
+import { ChangedMeanwhile, readings, useOpened } from "./ChangedMeanwhile";
+import { same, SelectField } from "./SelectField";
+import { useSend } from "./useSend";
+import { SpeciesField } from "./SpeciesField";
 
 interface Props {
   plantingId?: number;

@@ -12,10 +12,10 @@ import {
 } from "@mui/material";
 import { useState } from "react";
 
-import { api, told, type Schemas } from "../../../api/client";
-import { useSite } from "../../../api/queries";
-import { Choice, ChoiceRow } from "../../../parts/Choices";
-import { useSend } from "../../../parts/useSend";
+import { api, told, type Schemas } from "../api/client";
+import { useSite } from "../api/queries";
+import { Choice, ChoiceRow } from "./Choices";
+import { useSend } from "./useSend";
 
 interface Props {
   planting: { id: number; name: string; bed: string };

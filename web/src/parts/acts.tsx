@@ -1,7 +1,7 @@
 import { createContext, useContext, useMemo, useState, type ReactNode } from "react";
 
-import { ObserveDialog } from "../parts/ObserveDialog";
-import { PickDialog } from "../parts/PickDialog";
+import { ObserveDialog } from "./ObserveDialog";
+import { PickDialog } from "./PickDialog";
 
 /** Acts opens the two notes that every screen can make: a look and a picking. */
 interface Acts {

@@ -1,9 +1,9 @@
 import { Box, Button } from "@mui/material";
 import { Link } from "react-router";
 
-import { api, told, type Schemas } from "../../api/client";
-import { useUndo } from "../../app/Undo";
-import { shortDay } from "../../parts/dates";
+import { api, told, type Schemas } from "../api/client";
+import { useUndo } from "./Undo";
+import { shortDay } from "./dates";
 
 /** LedgerList is entries, newest first, each of which can be taken back. */
 export function LedgerList({ lines, short = false }: { lines: Schemas["LedgerLine"][]; short?: boolean }) {

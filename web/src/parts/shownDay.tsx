@@ -2,7 +2,7 @@ import { useCallback } from "react";
 import { useNavigate, useSearchParams, type NavigateOptions } from "react-router";
 
 import { useSite } from "../api/queries";
-import { addDays } from "../parts/dates";
+import { addDays } from "./dates";
 
 /** The day that the screens show is part of the address, so that it can be linked to and kept. */
 export function useShownDay() {

@@ -1,9 +1,9 @@
 import { Button } from "@mui/material";
 import { useState } from "react";
 
-import { api, told } from "../../../api/client";
-import { useUndo } from "../../../app/Undo";
-import { FateDialog } from "../dialogs/FateDialog";
+import { api, told } from "../api/client";
+import { useUndo } from "./Undo";
+import { FateDialog } from "./FateDialog";
 
 interface Props {
   planting: { id: number; name: string; bed: string };

@@ -1,0 +1,23 @@
+import type { Area } from "../../parts/area";
+
+export const area: Area = {
+  screens: [
+    {
+      path: "/plantings/:id/check",
+      title: "A check",
+      load: () => import("./Check").then((m) => m.Check),
+      days: true,
+    },
+    {
+      path: "/finds/:id/check",
+      title: "The check of a find",
+      load: () => import("./Check").then((m) => m.FindCheck),
+    },
+    { path: "/what", title: "What is this?", load: () => import("./What").then((m) => m.What) },
+    {
+      path: "/characters",
+      title: "Characters, drawn",
+      load: () => import("./Characters").then((m) => m.Characters),
+    },
+  ],
+};
