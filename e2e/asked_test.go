@@ -11,6 +11,7 @@ import (
 // A look that the forecast held for next to impossible is asked back, and is noted only once
 // the grower says that it was seen; the undo stands in the dialog that shows its effect.
 func TestASurprisingLookIsAskedBack(t *testing.T) {
+	t.Parallel()
 	b := open(t, samplePlot(t), 1280, 800, "/plantings/1")
 	b.click("Note what you see")
 	b.click("ripe")
@@ -33,6 +34,7 @@ func TestASurprisingLookIsAskedBack(t *testing.T) {
 
 // What the law may forbid and what a bed does not hold is asked back where it is set.
 func TestASpreaderIsAskedBackWhereItIsSet(t *testing.T) {
+	t.Parallel()
 	b := open(t, samplePlot(t), 1280, 800, "/plot?bed=1")
 	b.click("Set a planting")
 	b.fill("Plant, by any name", "japanese knotweed")
@@ -49,6 +51,7 @@ func TestASpreaderIsAskedBackWhereItIsSet(t *testing.T) {
 
 // On paper nothing can be opened, so the cautions stand there; and in any look paper is white.
 func TestCautionsArePrinted(t *testing.T) {
+	t.Parallel()
 	b := open(t, samplePlot(t), 1280, 800, "/settings")
 	b.click("dusk")
 	b.visit("/")
@@ -76,13 +79,14 @@ func (b *browser) printed(property string) string {
 // A phone reaches the settings, the finding and the keys; and a chosen bed has an address,
 // to which Back returns.
 func TestAPhoneReachesEverything(t *testing.T) {
+	t.Parallel()
 	b := open(t, samplePlot(t), 390, 844, "/round")
 	b.click("More")
 	b.clickOn("[role=menuitem]", "Settings")
 	b.sees("Units shown")
 	b.click("More")
-	b.clickOn("[role=menuitem]", "Find a plant or bed")
-	b.fill("Find a plant or bed, by any name", "wet corner")
+	b.clickOn("[role=menuitem]", "Find anything")
+	b.fill("Find anything, by any name", "wet corner")
 	b.clickOn("[aria-label=Found] [role=button]", "Wet Cornerbed")
 	b.sees("Below the water butt's overflow.")
 	b.click("meadowsweet, Wet Corner")
@@ -96,6 +100,7 @@ func TestAPhoneReachesEverything(t *testing.T) {
 // Without a network an area that was not opened before opens all the same, for its code was
 // fetched ahead; what cannot be read says so beside the cane.
 func TestWithoutANetworkNoAreaIsBlank(t *testing.T) {
+	t.Parallel()
 	p := samplePlot(t)
 	b := open(t, p, 390, 844, "/round")
 	b.sees("What do you see?")

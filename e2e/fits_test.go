@@ -9,6 +9,7 @@ import (
 // Nothing of any screen of plants and identity is cut off at the side, on a phone or on
 // a desk, and each shows what it is for.
 func TestEveryScreenOfPlantsFitsPhoneAndDesk(t *testing.T) {
+	t.Parallel()
 	p := samplePlot(t)
 	for _, screen := range []struct{ path, words string }{
 		{"/plants", "of 102"}, {"/plants/elder", "Its parts"}, {"/plants/hemlock", "never offered for use"},

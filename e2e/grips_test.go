@@ -39,6 +39,7 @@ func bedNamed(t *testing.T, plot place.PlotView, name string) place.BedView {
 // A chosen bed is sized by its corners and turned by its handle; a polygon's corner
 // goes where it is dragged, and a crossing outline is refused with the reason.
 func TestAThingIsSizedAndTurnedByItsGrips(t *testing.T) {
+	t.Parallel()
 	b := open(t, samplePlot(t), 1280, 900, "/plot")
 	b.click("Draw on the plan")
 	b.click("Bed Terrace Pots")
@@ -82,6 +83,7 @@ func TestAThingIsSizedAndTurnedByItsGrips(t *testing.T) {
 
 // Several things are chosen by a frame or one by one, and moved together.
 func TestSeveralThingsAreChosenAndMoved(t *testing.T) {
+	t.Parallel()
 	b := open(t, samplePlot(t), 1280, 900, "/plot")
 	b.click("Draw on the plan")
 	at := b.locate("[data-thing]", "Bed Long Bed")
@@ -119,6 +121,7 @@ func TestSeveralThingsAreChosenAndMoved(t *testing.T) {
 // The plan is made larger and moved by wheel and keys, and the layers say what they
 // show.
 func TestThePlanIsZoomedAndItsLayersRead(t *testing.T) {
+	t.Parallel()
 	b := open(t, samplePlot(t), 1280, 900, "/plot")
 	b.sees("Wet Corner")
 	scale := func() string { return b.drawn("svg[data-plan] > g[aria-hidden]") }

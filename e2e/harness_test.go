@@ -21,6 +21,8 @@ import (
 	"testing"
 	"time"
 
+	"github.com/chromedp/cdproto/cdp"
+	"github.com/chromedp/cdproto/emulation"
 	"github.com/chromedp/cdproto/input"
 	"github.com/chromedp/cdproto/network"
 	"github.com/chromedp/cdproto/runtime"
@@ -73,6 +75,7 @@ var sampleFile = sync.OnceValues(func() (path string, err error) {
 
 func TestMain(m *testing.M) {
 	code := m.Run()
+	stopChromium()
 	if path, err := sampleFile(); err == nil {
 		_ = os.RemoveAll(filepath.Dir(path))
 	}
@@ -172,21 +175,38 @@ type browser struct {
 	problems []string
 }
 
-// open starts Chromium with a window of a size and opens a path. When the test
-// ends, any script error and any request to another host fails it.
-func open(t *testing.T, p *served, width, height int64, path string) *browser {
-	t.Helper()
+// chromium is the one browser whose tabs all tests share, each with a profile of its own.
+var chromium = sync.OnceValues(func() (context.Context, error) {
 	options := append(chromedp.DefaultExecAllocatorOptions[:],
 		chromedp.Flag("no-sandbox", true), chromedp.Flag("disable-gpu", true), chromedp.Flag("disable-quic", true),
 		chromedp.Flag("disable-background-networking", true), chromedp.Flag("disable-component-update", true), chromedp.Flag("disable-sync", true),
-		chromedp.Flag("hide-scrollbars", true), chromedp.UserDataDir(t.TempDir()),
+		chromedp.Flag("disable-background-timer-throttling", true), chromedp.Flag("disable-renderer-backgrounding", true), chromedp.Flag("disable-backgrounding-occluded-windows", true),
+		chromedp.Flag("hide-scrollbars", true),
 	)
 	allocator, stopAllocator := chromedp.NewExecAllocator(context.Background(), options...)
 	ctx, stop := chromedp.NewContext(allocator)
+	stopChromium = func() { stop(); stopAllocator() }
+	return ctx, chromedp.Do(ctx)
+})
+
+var stopChromium = func() {}
+
+// focused lets a tab behave as the one in front.
+func focused(ctx context.Context, t *chromedp.Target) (none chromedp.Void, err error) {
+	_, err = cdp.Call(ctx, t, emulation.SetFocusEmulationEnabled, emulation.SetFocusEmulationEnabledParams{Enabled: true})
+	return none, err
+}
+
+// open opens a tab of a size, with a profile of its own, at a path. When the test
+// ends, any script error and any request to another host fails it.
+func open(t *testing.T, p *served, width, height int64, path string) *browser {
+	t.Helper()
+	window, err := chromium()
+	check(t, err)
+	ctx, stop := chromedp.NewContext(window, chromedp.WithNewBrowserContext())
 	b := &browser{t: t, ctx: ctx, plot: p}
 	t.Cleanup(func() {
 		stop()
-		stopAllocator()
 		b.mu.Lock()
 		defer b.mu.Unlock()
 		for _, problem := range b.problems {
@@ -194,7 +214,8 @@ func open(t *testing.T, p *served, width, height int64, path string) *browser {
 		}
 	})
 	check(t, chromedp.Listen(ctx, b.watch))
-	check(t, chromedp.Do(ctx, chromedp.EmulateViewport(width, height)))
+	// Each tab behaves as the one that is looked at.
+	check(t, chromedp.Do(ctx, chromedp.EmulateViewport(width, height), focused))
 	b.visit(path)
 	return b
 }

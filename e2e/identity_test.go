@@ -44,6 +44,7 @@ func (b *browser) answerAll(answer string) int {
 // An unproven planting is proved over two looks by two people, with a photograph, and
 // its window opens.
 func TestAPlantingIsProvedOverTwoVisitsAndItsWindowOpens(t *testing.T) {
+	t.Parallel()
 	p := emptyPlot(t)
 	planting := foundSage(t, p)
 	b := open(t, p, 1280, 800, planting)
@@ -115,6 +116,7 @@ func photograph(t *testing.T) string {
 // A later look that contradicts reopens the check, and what was picked is held back;
 // taken back in the ledger, it is fit again.
 func TestAContradictionHoldsBackWhatWasPicked(t *testing.T) {
+	t.Parallel()
 	b := open(t, samplePlot(t), 1280, 800, "/gather")
 	b.sees("At the table")
 	b.click("Sort Common sage leaf")
@@ -160,6 +162,7 @@ func (b *browser) answerTable() {
 
 // A strange plant is narrowed down, becomes a find, and its check begins.
 func TestAFindIsNarrowedDownAndItsCheckBegins(t *testing.T) {
+	t.Parallel()
 	b := open(t, samplePlot(t), 1280, 800, "/what")
 	b.sees("102 plants are on record")
 	b.choose("Look at", "smell when crushed")
@@ -196,6 +199,7 @@ func TestAFindIsNarrowedDownAndItsCheckBegins(t *testing.T) {
 
 // Every state of every character has a drawing of its own.
 func TestEveryStateIsDrawn(t *testing.T) {
+	t.Parallel()
 	b := open(t, samplePlot(t), 1280, 800, "/characters")
 	b.sees("where it grows")
 	drawn, err := chromedp.Run(b.ctx, chromedp.Evaluate[map[string]string](`Object.fromEntries([...document.querySelectorAll("main section")].flatMap((section) =>
@@ -222,6 +226,7 @@ func TestEveryStateIsDrawn(t *testing.T) {
 }
 
 func TestAPairIsPractised(t *testing.T) {
+	t.Parallel()
 	b := open(t, samplePlot(t), 1280, 800, "/practice")
 	b.sees("pairs are due")
 	b.sees("on your plot")
@@ -246,6 +251,7 @@ func TestAPairIsPractised(t *testing.T) {
 
 // Someone of the household is named at the picking; their circumstance is changed.
 func TestTheHouseholdIsNamedWhereTheActIs(t *testing.T) {
+	t.Parallel()
 	b := open(t, samplePlot(t), 1280, 800, "/settings")
 	b.click("Add someone")
 	b.click("Add them")
@@ -263,6 +269,7 @@ func TestTheHouseholdIsNamedWhereTheActIs(t *testing.T) {
 // The grower's own figure is put, marked, and taken back; a copy of a plant with a
 // mistake is refused by its key, and put without it.
 func TestOwnFiguresAndOwnPlants(t *testing.T) {
+	t.Parallel()
 	b := open(t, samplePlot(t), 1280, 800, "/plants/lovage")
 	b.click("Measure one yourself")
 	b.click("Measure height")
@@ -306,6 +313,7 @@ func TestOwnFiguresAndOwnPlants(t *testing.T) {
 // A plant's file is seen, broken, refused with its line, mended and turned back into
 // the form.
 func TestAPlantsFileAndItsFormAreOne(t *testing.T) {
+	t.Parallel()
 	b := open(t, samplePlot(t), 1280, 800, "/plants/own/ramsons")
 	b.click("See it as a file")
 	b.sees("Fill in the form")

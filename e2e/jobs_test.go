@@ -12,6 +12,7 @@ import (
 
 // A job is done, put off or skipped with one click, and each can be undone.
 func TestJobsAreAnsweredOnNow(t *testing.T) {
+	t.Parallel()
 	b := open(t, samplePlot(t), 1280, 800, "/")
 	b.sees("17 jobs")
 	b.within("Behead sweet cicely, Nut Shade", "Done")
@@ -47,6 +48,7 @@ func (b *browser) within(card, button string) {
 
 // A need bounds the allowance, and a wrong one is told at the field.
 func TestANeedIsNotedAndBoundsTheAllowance(t *testing.T) {
+	t.Parallel()
 	b := open(t, samplePlot(t), 1280, 800, "/gather")
 	b.click("Set need of lovage leaf")
 	b.fill("Needed in a year, fresh", "heaps")
@@ -61,6 +63,7 @@ func TestANeedIsNotedAndBoundsTheAllowance(t *testing.T) {
 
 // A look from the planting's own page shows at once how the dates moved.
 func TestALookShowsHowTheDatesMoved(t *testing.T) {
+	t.Parallel()
 	b := open(t, samplePlot(t), 1280, 800, "/plantings/1")
 	b.sees("Lovage · Long Bed")
 	b.click("Note what you see")
@@ -81,6 +84,7 @@ func TestALookShowsHowTheDatesMoved(t *testing.T) {
 
 // Every look of the application keeps its text readable on its grounds: 4.5 to 1.
 func TestTextIsReadableInEveryLook(t *testing.T) {
+	t.Parallel()
 	b := open(t, samplePlot(t), 1280, 800, "/settings")
 	for _, look := range []string{"paper", "dusk", "sunlight"} {
 		b.click(look)

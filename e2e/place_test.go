@@ -38,6 +38,7 @@ func (b *browser) plan() place.PlotView {
 // A grower draws a bed by a stroke and another corner by corner, a wall and a tree,
 // and is told at the field what cannot be.
 func TestAPlanIsDrawn(t *testing.T) {
+	t.Parallel()
 	b := open(t, emptyPlot(t), 1280, 900, "/plot")
 	b.sees("No bed is laid out yet.")
 	b.click("Draw on the plan")
@@ -122,6 +123,7 @@ func TestAPlanIsDrawn(t *testing.T) {
 // A tree is dragged, and the hours of the beds move while it is on its way. By
 // keyboard it is moved, turned, copied and taken away.
 func TestATreeIsDraggedAndTheSunMoves(t *testing.T) {
+	t.Parallel()
 	b := open(t, samplePlot(t), 1280, 900, "/plot")
 	b.click("Draw on the plan")
 	at := b.locate("[data-thing]", "tree Walnut")
@@ -204,6 +206,7 @@ func atOf(t *testing.T, plot place.PlotView, name string) float64 {
 }
 
 func TestTheSunLayerRunsWithDayAndHour(t *testing.T) {
+	t.Parallel()
 	b := open(t, samplePlot(t), 1280, 900, "/plot")
 	b.click("Sun")
 	b.sees("The sun stands 55° high in the south-east.")
@@ -227,6 +230,7 @@ func TestTheSunLayerRunsWithDayAndHour(t *testing.T) {
 // A sign and a jar are read, what cannot be is told at the field, and the belief
 // moves; a contradiction is pointed out.
 func TestTheGroundIsRead(t *testing.T) {
+	t.Parallel()
 	b := open(t, samplePlot(t), 1280, 900, "/plot")
 	b.click("Bed North Fence")
 	b.click("Ground")
@@ -262,6 +266,7 @@ func TestTheGroundIsRead(t *testing.T) {
 
 // On a phone the same is done with a thumb: a bed is chosen and a sign is read.
 func TestTheGroundIsReadOnAPhone(t *testing.T) {
+	t.Parallel()
 	b := open(t, samplePlot(t), 390, 844, "/plot")
 	b.click("Bed Long Bed")
 	b.click("Ground")
@@ -281,6 +286,7 @@ func TestTheGroundIsReadOnAPhone(t *testing.T) {
 
 // Both questions are answered with their reasons, and what failed is said first.
 func TestBothQuestionsAreAnsweredOnScreen(t *testing.T) {
+	t.Parallel()
 	b := open(t, samplePlot(t), 1280, 900, "/plot")
 	b.fill("Where should this plant go?", "salbei")
 	b.click("Common sage (Salvia officinalis L.)")
@@ -330,6 +336,7 @@ func TestBothQuestionsAreAnsweredOnScreen(t *testing.T) {
 
 // Unsafe ground is told at the planting, at the window and at the picking.
 func TestUnsafeGroundIsToldWhereTheActIs(t *testing.T) {
+	t.Parallel()
 	b := open(t, samplePlot(t), 1280, 900, "/plot")
 	b.click("meadowsweet, Hedge Foot")
 	b.sees("with roots or crown inside Lane verge (sprayed strip)")
@@ -345,6 +352,7 @@ func TestUnsafeGroundIsToldWhereTheActIs(t *testing.T) {
 
 // The plan leaves as GeoJSON and on paper, and a broken file is refused whole.
 func TestThePlanLeavesAndComesBackOnScreen(t *testing.T) {
+	t.Parallel()
 	b := open(t, samplePlot(t), 1280, 900, "/plot")
 	if text := b.fetch("/api/files/plan"); !strings.Contains(text, `"local metres"`) {
 		t.Errorf("the plan's file says %.200s", text)

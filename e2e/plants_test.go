@@ -7,6 +7,7 @@ import (
 
 // A plant is found by a wrong spelling, its page read, and plants are compared.
 func TestAPlantIsFoundByAWrongSpellingAndCompared(t *testing.T) {
+	t.Parallel()
 	b := open(t, samplePlot(t), 1280, 800, "/plants")
 	b.sees("102 of 102")
 	b.fill("Any name, however it is spelt", "medowsweat")

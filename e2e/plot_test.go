@@ -5,6 +5,7 @@ import "testing"
 // A grower lays out the first bed and sets a planting in it, makes mistakes on the
 // way, is told at the field, and loses nothing.
 func TestBedsAndPlantingsAreMadeChangedAndRemovedOnScreen(t *testing.T) {
+	t.Parallel()
 	b := open(t, emptyPlot(t), 1280, 800, "/")
 	b.sees("Begin with the ground")
 	b.click("lay out a bed and set a planting in it")
@@ -71,6 +72,7 @@ func TestBedsAndPlantingsAreMadeChangedAndRemovedOnScreen(t *testing.T) {
 // An unproven planting and one on sprayed ground are never offered for use, and
 // the answer says which check is owed.
 func TestNothingIsOfferedFromUnprovenPlantsOrUnsafeGround(t *testing.T) {
+	t.Parallel()
 	b := open(t, samplePlot(t), 1280, 800, "/plot")
 	b.clickOn("[aria-label^='sweet cicely'][aria-label*='unproven']", "sweet cicely")
 	b.click("Open")
@@ -85,6 +87,7 @@ func TestNothingIsOfferedFromUnprovenPlantsOrUnsafeGround(t *testing.T) {
 }
 
 func TestPickingsThatCannotBeAreRefusedAtTheField(t *testing.T) {
+	t.Parallel()
 	b := open(t, samplePlot(t), 1280, 800, "/gather")
 	b.click("Note picking lovage leaf, Long Bed")
 	for _, wrong := range []struct{ amount, told string }{

@@ -16,6 +16,7 @@ var shots = flag.String("shots", "", "folder to write the pictures of the main v
 // TestScreenshots opens every main view of the sample plot at its size and makes
 // sure that it fits its width; with -shots it writes the pictures too.
 func TestScreenshots(t *testing.T) {
+	t.Parallel()
 	p := samplePlot(t)
 	views := []struct {
 		name, path, says string

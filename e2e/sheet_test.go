@@ -5,6 +5,7 @@ import "testing"
 // A plant that is on no list is written down from nothing, section by section: what is
 // missing is counted at its section, and at last it stands among the others.
 func TestANewPlantIsWrittenDownFromNothing(t *testing.T) {
+	t.Parallel()
 	b := open(t, samplePlot(t), 1280, 900, "/plants/own")
 	b.fill("Name", "mill rocket")
 	b.fill("Botanical name", "Diplotaxis molendini Inv.")
@@ -89,6 +90,7 @@ func TestANewPlantIsWrittenDownFromNothing(t *testing.T) {
 
 // The form is worked by the keyboard alone: a section, a character, its states, a must.
 func TestTheFormIsFilledInByTheKeyboard(t *testing.T) {
+	t.Parallel()
 	b := open(t, samplePlot(t), 1280, 800, "/plants/own/ramsons")
 	b.sees("Other names")
 	b.focus("nav[aria-label=Sections] button:nth-of-type(4)")

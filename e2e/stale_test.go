@@ -29,6 +29,7 @@ func (p *served) newest(t *testing.T) journal.LedgerLine {
 // page says what changed, keeps what was answered, and begins anew when told to. At both
 // widths.
 func TestACheckBegunBeforeTheNameChangedIsNotNoted(t *testing.T) {
+	t.Parallel()
 	for _, size := range [][2]int64{{1280, 800}, {390, 844}} {
 		p := emptyPlot(t)
 		planting := foundSage(t, p)
@@ -64,6 +65,7 @@ func TestACheckBegunBeforeTheNameChangedIsNotNoted(t *testing.T) {
 // A form that was open while somebody else changed the same thing shows both readings side by
 // side; either can be taken, and nothing is written over unseen.
 func TestAFormShowsBothReadingsWhereThePlotMovedOn(t *testing.T) {
+	t.Parallel()
 	p := samplePlot(t)
 	b := open(t, p, 1280, 800, "/plot?bed=1")
 	shown, err := p.garden.Place.Plot(t.Context(), plot.NoDay)
@@ -112,6 +114,7 @@ func TestAFormShowsBothReadingsWhereThePlotMovedOn(t *testing.T) {
 // Looks that a device keeps are of the plot that they were noted in: another that is served
 // at its address gets none of them, and they wait.
 func TestLooksKeptForOnePlotAreNotSentToAnother(t *testing.T) {
+	t.Parallel()
 	p, other := samplePlot(t), emptyPlot(t)
 	_, err := other.garden.Place.AddBed(t.Context(), place.BedInput{Name: "Other Bed", FormInput: place.FormInput{X: "10 m", Y: "5 m", Width: "8 m", Depth: "1 m"}, Moisture: "moist"})
 	check(t, err)
@@ -141,6 +144,7 @@ func TestLooksKeptForOnePlotAreNotSentToAnother(t *testing.T) {
 // A page of one plot that is left open while another is served at its address writes
 // nothing there, and says so.
 func TestAPageOfAnotherPlotWritesNothing(t *testing.T) {
+	t.Parallel()
 	p, other := samplePlot(t), emptyPlot(t)
 	b := open(t, p, 1280, 800, "/settings")
 	b.sees("Copies of the plot")
@@ -158,6 +162,7 @@ func TestAPageOfAnotherPlotWritesNothing(t *testing.T) {
 
 // An answer that is lost on its way: what was typed stands, and sent again it counts once.
 func TestAnAnswerThatIsLostIsAskedForAgain(t *testing.T) {
+	t.Parallel()
 	p := samplePlot(t)
 	b := open(t, p, 1280, 800, "/settings")
 	b.click("Add someone")

@@ -22,6 +22,7 @@ func (b *browser) clickEach(selector string) int {
 // At the table a picking is sorted before it counts as fit for use, and what is made of
 // it names whom its cautions are for.
 func TestAPickingIsSortedAndMadeIntoSomething(t *testing.T) {
+	t.Parallel()
 	b := open(t, samplePlot(t), 1280, 800, "/gather")
 	b.click("Sort Common sage leaf")
 	b.click("It is sorted")
@@ -47,6 +48,7 @@ func TestAPickingIsSortedAndMadeIntoSomething(t *testing.T) {
 
 // A stranger in the basket holds that basket back, and says so where it stands.
 func TestAStrangerInTheBasketHoldsItBack(t *testing.T) {
+	t.Parallel()
 	b := open(t, samplePlot(t), 1280, 800, "/gather")
 	b.click("Sort Common sage leaf")
 	b.fill("Who sorted it", "Joss")

@@ -10,6 +10,7 @@ import (
 // Without a network a look is not lost: the answers stand until it can be sent. On a
 // phone, as it is used outside.
 func TestALookThatCannotBeSentStandsUntilItCan(t *testing.T) {
+	t.Parallel()
 	p := emptyPlot(t)
 	planting := foundSage(t, p)
 	b := open(t, p, 390, 844, planting+"/check")
@@ -36,6 +37,7 @@ func TestALookThatCannotBeSentStandsUntilItCan(t *testing.T) {
 // Customs are off until they are switched on; then several authors stand side by side,
 // and at the picking.
 func TestCustomsStandSideBySideOnceSwitchedOn(t *testing.T) {
+	t.Parallel()
 	b := open(t, samplePlot(t), 1280, 800, "/plants/lovage")
 	b.click("Add a note")
 	b.fill("Note", "Not on the list of this valley in 2031.")
@@ -65,6 +67,7 @@ func TestCustomsStandSideBySideOnceSwitchedOn(t *testing.T) {
 
 // A jar's label is a page to print; what is not fit for use has none.
 func TestALabelIsServedForWhatIsFitForUse(t *testing.T) {
+	t.Parallel()
 	b := open(t, samplePlot(t), 1280, 800, "/gather")
 	b.sees("At the table")
 	answer, err := chromedp.Run(b.ctx, chromedp.Evaluate[string](`(async () => {
@@ -83,6 +86,7 @@ func TestALabelIsServedForWhatIsFitForUse(t *testing.T) {
 
 // Every screen of identity is worked by the keyboard alone.
 func TestAQuestionIsAnsweredByTheKeyboard(t *testing.T) {
+	t.Parallel()
 	b := open(t, samplePlot(t), 1280, 800, "/plantings/12/check")
 	b.sees("Is it sweet cicely?")
 	b.focus("section [role=group] button")

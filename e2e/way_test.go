@@ -11,6 +11,7 @@ import (
 // see how much may be picked and why, pick, see the allowance drop and the picking
 // in the ledger, take it back, and download the calendar.
 func TestTheWholeWay(t *testing.T) {
+	t.Parallel()
 	for _, size := range []struct {
 		name          string
 		width, height int64

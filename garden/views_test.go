@@ -3,6 +3,7 @@ package garden
 import (
 	"encoding/json"
 	"math"
+	"slices"
 	"strings"
 	"testing"
 
@@ -172,8 +173,29 @@ func TestFindKnowsEveryNameWhateverTheAccents(t *testing.T) {
 	} {
 		found, err := p.Now.Find(t.Context(), words)
 		check(t, err)
+		found = slices.DeleteFunc(found, func(f now.Found) bool { return f.Kind != "planting" && f.Kind != "bed" })
 		if len(found) != want {
 			t.Errorf("%q finds %d, want %d: %+v", words, len(found), want, found)
+		}
+	}
+}
+
+// What does not stand on the plot is found in the library, however it is spelt, and what was
+// picked as the basket that it lies in.
+func TestFindFindsPlantsOfTheLibraryAndBaskets(t *testing.T) {
+	p := newPlot(t)
+	p.basket()
+	for words, want := range map[string]now.Found{
+		"hemlok":      {Kind: "plant", SpeciesID: "hemlock"},
+		"oseille":     {Kind: "planting", PlantingID: p.planting},
+		"sage basket": {Kind: "basket", Name: "Common sage leaf"},
+	} {
+		found, err := p.Now.Find(t.Context(), words)
+		check(t, err)
+		if !slices.ContainsFunc(found, func(f now.Found) bool {
+			return f.Kind == want.Kind && f.SpeciesID == want.SpeciesID && (want.PlantingID == 0 || f.PlantingID == want.PlantingID) && (want.Name == "" || f.Name == want.Name)
+		}) {
+			t.Errorf("%q does not find %+v in %+v", words, want, found)
 		}
 	}
 }

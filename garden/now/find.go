@@ -6,23 +6,28 @@ import (
 	"strings"
 
 	"bramblyacre/core/spelling"
+	"bramblyacre/garden/plot"
 	"bramblyacre/garden/say"
+	"bramblyacre/garden/view"
 )
 
-// Found is something the plot has by a name.
+// Found is something that is called by a name: on the plot, in the library, or picked.
 type Found struct {
-	Kind       string `json:"kind" enum:"planting,bed"`
+	Kind       string `json:"kind" enum:"planting,bed,plant,basket"`
 	PlantingID int64  `json:"plantingId"`
 	BedID      int64  `json:"bedId"`
+	SpeciesID  string `json:"speciesId" doc:"The plant of the library; empty for others"`
 	Name       string `json:"name"`
 	Detail     string `json:"detail"`
 }
 
-// mostFound is how many answers a search gives.
-const mostFound = 12
+// How many answers a search gives of the plot, and how many besides of the library and of
+// what was picked.
+const mostFound, mostPlants, mostBaskets = 12, 6, 4
 
-// Find returns the beds and plantings with a name that has the words in it, by
-// any name of the plant, whatever the accents.
+// Find returns the beds and plantings with a name that has the words in it, by any name of the
+// plant, whatever the accents; then the library's plants, however they are spelt, and the
+// newest baskets of such plants.
 func (u *Uses) Find(ctx context.Context, words string) ([]Found, error) {
 	s, err := u.plot.State(ctx)
 	if err != nil {
@@ -37,13 +42,19 @@ func (u *Uses) Find(ctx context.Context, words string) ([]Found, error) {
 		all := spelling.Words(strings.Join(names, " "))
 		return !slices.ContainsFunc(wanted, func(word string) bool { return !strings.Contains(all, word) })
 	}
-	for _, p := range s.Plantings {
-		names := append([]string{p.Species.Names.Name, p.Species.Names.Botanical, p.Bed.Name}, p.Species.Names.Former...)
-		for _, common := range p.Species.Names.Common {
-			names = append(names, common.Name)
-		}
-		if matches(names...) {
+	var baskets []Found
+	for _, p := range s.EverPlanted {
+		names := append(plot.AllNames(p.Species), p.Bed.Name)
+		if p.RemovedOn == nil && matches(names...) {
 			found = append(found, Found{Kind: "planting", PlantingID: p.ID, BedID: p.BedID, Name: say.Capital(p.Species.Names.Name), Detail: p.Bed.Name})
+		}
+		if !matches(append(names, "basket")...) {
+			continue
+		}
+		for _, picking := range slices.Backward(p.Pickings) {
+			if s.LeftGrams(picking) > 0 && len(baskets) < mostBaskets {
+				baskets = append(baskets, Found{Kind: "basket", PlantingID: p.ID, Name: say.Capital(p.Species.Names.Name) + " " + picking.Part, Detail: "basket of " + view.DayWords(picking.Day)})
+			}
 		}
 	}
 	for _, bed := range s.Beds {
@@ -51,5 +62,15 @@ func (u *Uses) Find(ctx context.Context, words string) ([]Found, error) {
 			found = append(found, Found{Kind: "bed", BedID: bed.ID, Name: bed.Name, Detail: "bed"})
 		}
 	}
-	return found[:min(len(found), mostFound)], nil
+	found = found[:min(len(found), mostFound)]
+	plants, err := u.plot.FindPlants(ctx, words)
+	if err != nil {
+		return nil, err
+	}
+	for _, match := range plants[:min(len(plants), mostPlants)] {
+		if species, has := s.Lib.Species(match.ID); has {
+			found = append(found, Found{Kind: "plant", SpeciesID: match.ID, Name: say.Capital(species.Names.Name), Detail: "in the library: " + species.Names.Botanical})
+		}
+	}
+	return append(found, baskets...), nil
 }

@@ -82,7 +82,7 @@ func (u *Uses) Plants(ctx context.Context, on calendar.Date, filter PlantsFilter
 		}
 		species = nil
 		for _, match := range matches {
-			if s, has := u.plot.Lib().Species(match.Id); has {
+			if s, has := u.plot.Lib().Species(match.ID); has {
 				species, found[s.ID] = append(species, s), match
 			}
 		}

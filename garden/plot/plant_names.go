@@ -21,7 +21,7 @@ type plantNames struct {
 
 // NameMatch is a plant found by one of its names.
 type NameMatch struct {
-	Id, Name string
+	ID, Name string
 	likeness float64
 }
 
@@ -72,7 +72,7 @@ func likest(written string, names []store.Named) []NameMatch {
 		found = append(found, match)
 	}
 	slices.SortFunc(found, func(a, b NameMatch) int {
-		return cmp.Or(cmp.Compare(b.likeness, a.likeness), cmp.Compare(len(a.Name), len(b.Name)), cmp.Compare(a.Id, b.Id))
+		return cmp.Or(cmp.Compare(b.likeness, a.likeness), cmp.Compare(len(a.Name), len(b.Name)), cmp.Compare(a.ID, b.ID))
 	})
 	return found
 }

@@ -1950,10 +1950,12 @@ export interface components {
             bedId: number;
             detail: string;
             /** @enum {string} */
-            kind: "planting" | "bed";
+            kind: "planting" | "bed" | "plant" | "basket";
             name: string;
             /** Format: int64 */
             plantingId: number;
+            /** @description The plant of the library; empty for others */
+            speciesId: string;
         };
         GatherView: {
             day: string;

@@ -262,7 +262,7 @@ function More({ open }: { open: { help: () => void; find: () => void } }) {
         More
       </Box>
       <Menu anchorEl={anchor} open={anchor !== null} onClose={() => setAnchor(null)}>
-        <MenuItem onClick={then(open.find)}>Find a plant or bed</MenuItem>
+        <MenuItem onClick={then(open.find)}>Find anything</MenuItem>
         {nodes
           .filter((node) => !node.outdoors)
           .map((node) => (

@@ -1,15 +1,17 @@
-import { Alert, Box, Dialog, DialogContent, DialogTitle, LinearProgress } from "@mui/material";
-import { Suspense, useMemo, useState } from "react";
+import { Alert, Box, DialogContent, DialogTitle, LinearProgress } from "@mui/material";
+import { Suspense, useLayoutEffect, useMemo, useRef, useState } from "react";
 import { matchPath, Outlet, useLocation } from "react-router";
 
 import { useSite } from "../api/queries";
 import { fullDay } from "../parts/dates";
+import { Dialog } from "../parts/Dialog";
 import { Ribbon } from "../parts/Ribbon";
 import { Trouble } from "../parts/Trouble";
 import { AreaBoundary } from "./AreaBoundary";
 import { screens } from "./areas";
 import { Cane } from "./Cane";
 import { FindDialog } from "./FindDialog";
+import { useFocusOn } from "./useFocusOn";
 import { keyHelp, useKeys } from "./keys";
 
 /** Shell is what surrounds every screen: the cane, the ribbon, the keys. */
@@ -22,8 +24,16 @@ export function Shell() {
   const open = useMemo(() => ({ help: () => setHelp(true), find: () => setFind(true) }), []);
   useKeys(open);
   const screen = screens.find((one) => matchPath(one.path, pathname));
+  const main = useRef<HTMLElement>(null);
+  useFocusOn(main, pathname);
+  useLayoutEffect(() => {
+    document.title = `${screen?.title ?? "No such page"} · Brambly Acre`;
+  }, [screen, pathname]);
   return (
     <Box sx={{ display: "flex", minHeight: "100vh", color: "var(--ink)" }}>
+      <a className="skip" href="#page" onClick={() => main.current?.focus()}>
+        To the page
+      </a>
       <Cane open={open} />
       <Box sx={{ flex: 1, minWidth: 0, pb: { xs: 9, md: 3 } }}>
         <SampleNote />
@@ -33,7 +43,13 @@ export function Shell() {
           </Alert>
         )}
         {screen?.days && <Ribbon />}
-        <Box component="main" sx={{ px: { xs: 1.75, md: 2.5 }, pt: { xs: 1.5, md: 2 } }}>
+        <Box
+          component="main"
+          id="page"
+          ref={main}
+          tabIndex={-1}
+          sx={{ outline: "none", scrollMarginTop: 8, px: { xs: 1.75, md: 2.5 }, pt: { xs: 1.5, md: 2 } }}
+        >
           <AreaBoundary at={pathname}>
             {site.data ? (
               <Suspense fallback={<LinearProgress aria-label="Opening" />}>
@@ -45,23 +61,25 @@ export function Shell() {
           </AreaBoundary>
         </Box>
       </Box>
-      <Dialog open={help} onClose={() => setHelp(false)} maxWidth="xs" fullWidth>
-        <DialogTitle>Keys</DialogTitle>
-        <DialogContent>
-          <Box component="dl" sx={{ display: "grid", gridTemplateColumns: "110px 1fr", rowGap: 0.8, m: 0 }}>
-            {keyHelp.map(([key, what]) => (
-              <Box key={key} sx={{ display: "contents" }}>
-                <Box component="dt" sx={{ fontWeight: 700, color: "var(--bramble)" }}>
-                  {key}
+      {help && (
+        <Dialog onClose={() => setHelp(false)} maxWidth="xs" fullWidth aria-labelledby="keys">
+          <DialogTitle id="keys">Keys</DialogTitle>
+          <DialogContent>
+            <Box component="dl" sx={{ display: "grid", gridTemplateColumns: "110px 1fr", rowGap: 0.8, m: 0 }}>
+              {keyHelp.map(([key, what]) => (
+                <Box key={key} sx={{ display: "contents" }}>
+                  <Box component="dt" sx={{ fontWeight: 700, color: "var(--bramble)" }}>
+                    {key}
+                  </Box>
+                  <Box component="dd" sx={{ m: 0 }}>
+                    {what}
+                  </Box>
                 </Box>
-                <Box component="dd" sx={{ m: 0 }}>
-                  {what}
-                </Box>
-              </Box>
-            ))}
-          </Box>
-        </DialogContent>
-      </Dialog>
+              ))}
+            </Box>
+          </DialogContent>
+        </Dialog>
+      )}
       {find && <FindDialog onClose={() => setFind(false)} />}
     </Box>
   );

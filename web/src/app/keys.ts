@@ -2,17 +2,19 @@ import { useEffect, useRef } from "react";
 
 import { nodes } from "./areas";
 import { useActs } from "../parts/acts";
+import { useUndo } from "../parts/Undo";
 import { useGo, useShownDay } from "../parts/shownDay";
 
 /** The keys as the help lists them. */
 export const keyHelp: [string, string][] = [
   ...nodes.map((node): [string, string] => [`g ${node.key}`, node.name]),
-  ["/", "Find any plant or bed, by any name"],
+  ["/", "Find any plant, bed, basket or page"],
   ["[  ]", "Show a week earlier, a week later"],
   ["Shift [  ]", "Show a day earlier, a day later"],
   ["t", "Back to today"],
   ["o", "Note a look at the selected planting"],
   ["k", "Note a picking from the selected planting"],
+  ["u", "Undo what was noted last"],
   ["?", "These keys"],
   ["Esc", "Leave"],
 ];
@@ -31,6 +33,7 @@ export function useKeys(open: { help: () => void; find: () => void }) {
   const go = useGo();
   const { move, show, today } = useShownDay();
   const { selected, observe, pick } = useActs();
+  const { undoLast } = useUndo();
   const wentAt = useRef(0);
   useEffect(() => {
     const act: Record<string, () => void> = {
@@ -45,7 +48,9 @@ export function useKeys(open: { help: () => void; find: () => void }) {
       k: () => selected !== undefined && pick(selected),
     };
     const onKey = (event: KeyboardEvent) => {
-      if (event.ctrlKey || event.metaKey || event.altKey || typing(event.target) || dialogOpen()) return;
+      if (event.ctrlKey || event.metaKey || event.altKey || typing(event.target)) return;
+      if (event.key === "u") return undoLast(); // in a dialog, too
+      if (dialogOpen()) return;
       if (Date.now() - wentAt.current < goMs) {
         wentAt.current = 0;
         const area = nodes.find((node) => node.key === event.key);
@@ -67,5 +72,5 @@ export function useKeys(open: { help: () => void; find: () => void }) {
     };
     window.addEventListener("keydown", onKey);
     return () => window.removeEventListener("keydown", onKey);
-  }, [go, move, show, today, selected, observe, pick, open]);
+  }, [go, move, show, today, selected, observe, pick, undoLast, open]);
 }

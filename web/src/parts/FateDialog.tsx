@@ -2,7 +2,6 @@ import {
   Alert,
   Button,
   Checkbox,
-  Dialog,
   DialogActions,
   DialogContent,
   DialogTitle,
@@ -16,6 +15,7 @@ import { api, told, type Schemas } from "../api/client";
 import { useSite } from "../api/queries";
 import { Choice, ChoiceRow } from "./Choices";
 import { useSend } from "./useSend";
+import { Dialog } from "./Dialog";
 
 interface Props {
   planting: { id: number; name: string; bed: string };
@@ -47,7 +47,7 @@ export function FateDialog({ planting, onSaved, onClose }: Props) {
     onClose();
   };
   return (
-    <Dialog open onClose={onClose} maxWidth="xs" fullWidth>
+    <Dialog onClose={onClose} maxWidth="xs" fullWidth>
       <DialogTitle>
         {planting.name} · {planting.bed}
       </DialogTitle>

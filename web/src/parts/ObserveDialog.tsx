@@ -1,13 +1,4 @@
-import {
-  Alert,
-  Box,
-  Button,
-  Dialog,
-  DialogActions,
-  DialogContent,
-  DialogTitle,
-  TextField,
-} from "@mui/material";
+import { Alert, Box, Button, DialogActions, DialogContent, DialogTitle, TextField } from "@mui/material";
 import { useState } from "react";
 
 import { api, newKey, told } from "../api/client";
@@ -21,6 +12,7 @@ import { Ready } from "./Ready";
 import { Sprig } from "./Sprig";
 import { useFirst } from "./useFirst";
 import { useSend } from "./useSend";
+import { Dialog } from "./Dialog";
 
 /** ObserveDialog notes what is seen of one planting, and then shows how its dates moved and why. */
 export function ObserveDialog({ plantingId, onClose }: { plantingId: number; onClose: () => void }) {
@@ -66,7 +58,7 @@ export function ObserveDialog({ plantingId, onClose }: { plantingId: number; onC
   };
   if (!planting || !site) return null;
   return (
-    <Dialog open onClose={onClose} maxWidth="sm" fullWidth>
+    <Dialog onClose={onClose} maxWidth="sm" fullWidth>
       <DialogTitle>
         {planting.name[0]?.toUpperCase() + planting.name.slice(1)} · {planting.bed}
       </DialogTitle>

@@ -2,7 +2,6 @@ import {
   Alert,
   Button,
   Checkbox,
-  Dialog,
   DialogActions,
   DialogContent,
   DialogTitle,
@@ -18,6 +17,7 @@ import { useUndo } from "./Undo";
 import { AllowanceBox, Cautions } from "./AllowanceBox";
 import { useFirst } from "./useFirst";
 import { useSend } from "./useSend";
+import { Dialog } from "./Dialog";
 
 /** PickDialog notes a picking, with the allowance and the cautions beside it. */
 export function PickDialog({
@@ -73,7 +73,7 @@ export function PickDialog({
   const over = askedBack.some((question) => question.code === "took anyway") || tookAnyway;
   const weighs = "measureWeighs" in fields || measureWeighs !== "";
   return (
-    <Dialog open onClose={onClose} maxWidth="sm" fullWidth>
+    <Dialog onClose={onClose} maxWidth="sm" fullWidth>
       <DialogTitle>
         {planting.name[0]?.toUpperCase() + planting.name.slice(1)} · {planting.bed}
       </DialogTitle>

@@ -2,7 +2,6 @@ import {
   Alert,
   Box,
   Button,
-  Dialog,
   DialogActions,
   DialogContent,
   DialogTitle,
@@ -20,6 +19,7 @@ import { ChangedMeanwhile, readings, useOpened } from "./ChangedMeanwhile";
 import { same, SelectField } from "./SelectField";
 import { useSend } from "./useSend";
 import { SpeciesField } from "./SpeciesField";
+import { Dialog } from "./Dialog";
 
 interface Props {
   plantingId?: number;
@@ -149,7 +149,7 @@ function PlantingForm({ planting: stands, bedId, asked, beds, site, species, onC
       onClose();
     });
   return (
-    <Dialog open onClose={onClose} maxWidth="sm" fullWidth>
+    <Dialog onClose={onClose} maxWidth="sm" fullWidth>
       <form onSubmit={(event) => void save([])(event)} noValidate>
         <DialogTitle>{planting ? `${planting.name} · ${planting.bed}` : "Set a planting"}</DialogTitle>
         <DialogContent>

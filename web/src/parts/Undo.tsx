@@ -1,29 +1,20 @@
-import { Alert, Button, Snackbar, useMediaQuery, useTheme } from "@mui/material";
-import { createContext, useCallback, useContext, useMemo, useState, type ReactNode } from "react";
+import { Alert, Box, Button, Snackbar, useMediaQuery, useTheme } from "@mui/material";
+import {
+  createContext,
+  useCallback,
+  useContext,
+  useEffect,
+  useMemo,
+  useState,
+  type Dispatch,
+  type ReactNode,
+  type SetStateAction,
+} from "react";
 
 import { api, told, type Schemas } from "../api/client";
 import { useRefresh } from "../api/queries";
 
 type Entry = Schemas["Entry"];
-
-interface Acts {
-  /** noted says what was noted and offers to undo it for ten seconds. */
-  noted: (entry: Entry) => void;
-  /** undo takes an entry back, and says so. */
-  undo: (entry: Entry) => Promise<void>;
-  /** say shows a line without an undo. */
-  say: (text: string, severity?: "info" | "error") => void;
-}
-
-const UndoContext = createContext<Acts>({
-  noted: () => undefined,
-  undo: () => Promise.resolve(),
-  say: () => undefined,
-});
-
-export const useUndo = () => useContext(UndoContext);
-
-const undoMs = 10_000;
 
 interface Line {
   text: string;
@@ -31,11 +22,49 @@ interface Line {
   severity?: "info" | "error";
 }
 
+interface Acts {
+  /** noted says what was noted and offers to undo it. */
+  noted: (entry: Entry) => void;
+  /** undo takes an entry back, and says so. */
+  undo: (entry: Entry) => Promise<void>;
+  /** say shows a line without an undo. */
+  say: (text: string, severity?: "info" | "error") => void;
+  /** undoLast takes back what was noted last, while that is offered. */
+  undoLast: () => void;
+  line: Line | null;
+  close: () => void;
+  /** dialogs counts the dialogs that are open: the line is shown in them. */
+  setDialogs: Dispatch<SetStateAction<number>>;
+}
+
+const none = () => undefined;
+const UndoContext = createContext<Acts>({
+  noted: none,
+  undo: () => Promise.resolve(),
+  say: none,
+  undoLast: none,
+  line: null,
+  close: none,
+  setDialogs: none,
+});
+
+export const useUndo = () => useContext(UndoContext);
+
+/** How long an undo is offered: long enough to read what was noted, and to get there by keys. */
+const undoMs = 25_000;
+
 export function UndoProvider({ children }: { children: ReactNode }) {
   const refresh = useRefresh();
   const [line, setLine] = useState<Line | null>(null);
+  const [dialogs, setDialogs] = useState(0);
   // Out on the round the buttons are at the bottom, within reach of a thumb: this stays clear of them.
   const narrow = useMediaQuery(useTheme().breakpoints.down("md"));
+  const close = useCallback(() => setLine(null), []);
+  useEffect(() => {
+    if (!line) return;
+    const timer = setTimeout(close, undoMs);
+    return () => clearTimeout(timer);
+  }, [line, close]);
   const noted = useCallback(
     (entry: Entry) => {
       void refresh();
@@ -61,31 +90,22 @@ export function UndoProvider({ children }: { children: ReactNode }) {
     },
     [refresh],
   );
-  const acts = useMemo(() => ({ noted, undo, say }), [noted, undo, say]);
+  const entry = line?.entry;
+  const undoLast = useCallback(() => {
+    if (entry) void undo(entry);
+  }, [entry, undo]);
+  const acts = useMemo(
+    () => ({ noted, undo, say, undoLast, line, close, setDialogs }),
+    [noted, undo, say, undoLast, line, close],
+  );
   return (
     <UndoContext value={acts}>
       {children}
       <Snackbar
         key={line?.entry?.id ?? line?.text}
-        open={line !== null}
-        autoHideDuration={undoMs}
-        onClose={(_, why) => {
-          if (why !== "clickaway") setLine(null);
-        }}
+        open={line !== null && dialogs === 0}
         message={line?.severity ? undefined : line?.text}
-        action={
-          line?.entry && (
-            <Button
-              size="small"
-              sx={{ color: "var(--straw)" }}
-              onClick={() => {
-                if (line.entry) void undo(line.entry);
-              }}
-            >
-              Undo
-            </Button>
-          )
-        }
+        action={entry && <UndoButton onClick={undoLast} />}
         anchorOrigin={
           narrow ? { vertical: "top", horizontal: "center" } : { vertical: "bottom", horizontal: "right" }
         }
@@ -96,12 +116,48 @@ export function UndoProvider({ children }: { children: ReactNode }) {
             severity={line.severity}
             variant="outlined"
             sx={{ background: "var(--card)" }}
-            onClose={() => setLine(null)}
+            onClose={close}
           >
             {line.text}
           </Alert>
         ) : undefined}
       </Snackbar>
     </UndoContext>
+  );
+}
+
+function UndoButton({ onClick }: { onClick: () => void }) {
+  return (
+    <Button sx={{ color: "var(--straw)", minHeight: 44 }} onClick={onClick}>
+      Undo
+    </Button>
+  );
+}
+
+/** UndoLine is the line of what was noted, within a dialog: outside of it nothing can be reached. */
+export function UndoLine() {
+  const { line, undoLast, setDialogs } = useUndo();
+  useEffect(() => {
+    setDialogs((n) => n + 1);
+    return () => setDialogs((n) => n - 1);
+  }, [setDialogs]);
+  if (!line) return null;
+  return (
+    <Box
+      role="status"
+      sx={{
+        background: "var(--ink)",
+        color: "var(--paper)",
+        px: 3,
+        py: 1,
+        display: "flex",
+        alignItems: "center",
+        gap: 2,
+        fontSize: 15,
+      }}
+    >
+      <Box sx={{ flex: 1 }}>{line.text}</Box>
+      {line.entry && <UndoButton onClick={undoLast} />}
+    </Box>
   );
 }

@@ -43,7 +43,7 @@ export function themeFor(look: Look): Theme {
         styleOverrides: {
           root: {
             minHeight: 38,
-            "&.Mui-focusVisible": { outline: `3px solid ${c.straw}`, outlineOffset: 1 },
+            "&.Mui-focusVisible": { outline: `3px solid ${c.focus}`, outlineOffset: 1 },
           },
           outlined: { borderColor: c.bramble },
         },

@@ -21,6 +21,8 @@ export interface Tokens {
   soil: string;
   meadow: string;
   shadow: string;
+  /** The ring round what has the focus: at least 3 to 1 on every ground of its look. */
+  focus: string;
 }
 
 const paper: Tokens = {
@@ -43,6 +45,7 @@ const paper: Tokens = {
   soil: "#CDB899",
   meadow: "#E8E3D0",
   shadow: "#2A1F2D",
+  focus: "#245C7A",
 };
 
 const dusk: Tokens = {
@@ -65,6 +68,7 @@ const dusk: Tokens = {
   soil: "#4E4132",
   meadow: "#262A20",
   shadow: "#050306",
+  focus: "#E3B860",
 };
 
 const sunlight: Tokens = {
@@ -83,6 +87,7 @@ const sunlight: Tokens = {
   soil: "#E6D9C2",
   meadow: "#FFFFFF",
   shadow: "#000000",
+  focus: "#00476B",
 };
 
 export const looks: Record<Look, Tokens> = { paper, dusk, sunlight };

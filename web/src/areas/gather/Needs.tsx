@@ -1,19 +1,11 @@
-import {
-  Box,
-  Button,
-  Dialog,
-  DialogActions,
-  DialogContent,
-  DialogTitle,
-  TextField,
-  Typography,
-} from "@mui/material";
+import { Box, Button, DialogActions, DialogContent, DialogTitle, TextField, Typography } from "@mui/material";
 import { useState } from "react";
 
 import { api, seen, told, type Schemas } from "../../api/client";
 import { useUndo } from "../../parts/Undo";
 import { ChangedMeanwhile, readings, useOpened } from "../../parts/ChangedMeanwhile";
 import { useSend } from "../../parts/useSend";
+import { Dialog } from "../../parts/Dialog";
 
 type Need = Schemas["NeedView"];
 
@@ -90,7 +82,7 @@ function NeedDialog({ need, onClose }: { need: Need; onClose: () => void }) {
     onClose();
   };
   return (
-    <Dialog open onClose={onClose} maxWidth="xs" fullWidth>
+    <Dialog onClose={onClose} maxWidth="xs" fullWidth>
       <DialogTitle>
         {need.name} {need.part}
       </DialogTitle>

@@ -3,7 +3,6 @@ import {
   Box,
   Button,
   Checkbox,
-  Dialog,
   DialogActions,
   DialogContent,
   DialogTitle,
@@ -23,6 +22,7 @@ import { FormFields } from "./FormFields";
 import { formLabels } from "./formLabels";
 import type { FormInput } from "../drawing/forms";
 import type { Shape } from "../drawing/things";
+import { Dialog } from "../../../parts/Dialog";
 
 interface Props {
   bed?: Schemas["BedView"];
@@ -123,7 +123,7 @@ export function BedDialog({ bed: stands, drawn, onSaved, onClose }: Props) {
   );
   const grid = { display: "grid", gridTemplateColumns: "1fr 1fr", gap: 1.5, mt: 2 };
   return (
-    <Dialog open onClose={onClose} maxWidth="sm" fullWidth>
+    <Dialog onClose={onClose} maxWidth="sm" fullWidth>
       <form onSubmit={(event) => void save([])(event)} noValidate>
         <DialogTitle>{bed ? bed.name : "Lay out a bed"}</DialogTitle>
         <DialogContent>

@@ -1,13 +1,4 @@
-import {
-  Alert,
-  Box,
-  Button,
-  Dialog,
-  DialogActions,
-  DialogContent,
-  DialogTitle,
-  TextField,
-} from "@mui/material";
+import { Alert, Box, Button, DialogActions, DialogContent, DialogTitle, TextField } from "@mui/material";
 import { useForm, type FieldValues } from "react-hook-form";
 
 import { api, seen, told, type Schemas } from "../../../api/client";
@@ -18,6 +9,7 @@ import { useSend } from "../../../parts/useSend";
 import { FormFields } from "./FormFields";
 import { typed as metres, type Point } from "../drawing/geometry";
 import type { Plot } from "../drawing/things";
+import { Dialog } from "../../../parts/Dialog";
 
 interface Props {
   plot: Plot;
@@ -60,7 +52,7 @@ export function BoundaryDialog({ plot: stands, drawn, onSaved, onClose }: Props)
       onClose();
     });
   return (
-    <Dialog open onClose={onClose} maxWidth="sm" fullWidth>
+    <Dialog onClose={onClose} maxWidth="sm" fullWidth>
       <form onSubmit={(event) => void save(false)(event)} noValidate>
         <DialogTitle>The boundary</DialogTitle>
         <DialogContent>

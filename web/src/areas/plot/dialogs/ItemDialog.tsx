@@ -1,13 +1,4 @@
-import {
-  Alert,
-  Box,
-  Button,
-  Dialog,
-  DialogActions,
-  DialogContent,
-  DialogTitle,
-  TextField,
-} from "@mui/material";
+import { Alert, Box, Button, DialogActions, DialogContent, DialogTitle, TextField } from "@mui/material";
 import { useForm, useWatch, type FieldValues } from "react-hook-form";
 
 import { api, seen, told, type Schemas } from "../../../api/client";
@@ -20,6 +11,7 @@ import { FormFields } from "./FormFields";
 import { formLabels } from "./formLabels";
 import type { FormInput } from "../drawing/forms";
 import type { Shape } from "../drawing/things";
+import { Dialog } from "../../../parts/Dialog";
 
 interface Props {
   item?: Schemas["ItemView"];
@@ -133,7 +125,7 @@ export function ItemDialog({ item: stands, drawn, onSaved, onClose }: Props) {
     <FormSelect name={name} control={control} label={label} options={options} {...at(name, help)} />
   );
   return (
-    <Dialog open onClose={onClose} maxWidth="sm" fullWidth>
+    <Dialog onClose={onClose} maxWidth="sm" fullWidth>
       <form onSubmit={(event) => void save()(event)} noValidate>
         <DialogTitle>{item ? item.name || item.kind : `Set a ${kindWord} on the plan`}</DialogTitle>
         <DialogContent>

@@ -3,7 +3,6 @@ import {
   Box,
   Button,
   Checkbox,
-  Dialog,
   DialogActions,
   DialogContent,
   DialogTitle,
@@ -17,6 +16,7 @@ import { api, told, type Schemas } from "../../../api/client";
 import { useSite } from "../../../api/queries";
 import { typedNumber } from "../../../parts/numbers";
 import { useSend } from "../../../parts/useSend";
+import { Dialog } from "../../../parts/Dialog";
 
 interface Props {
   ground: Schemas["GroundView"];
@@ -121,7 +121,7 @@ export function ReadingDialog({ ground, onSaved, onClose }: Props) {
     onClose();
   };
   return (
-    <Dialog open onClose={onClose} maxWidth="sm" fullWidth>
+    <Dialog onClose={onClose} maxWidth="sm" fullWidth>
       <DialogTitle>{ground.name}: what does the ground say?</DialogTitle>
       <DialogContent>
         <TextField

@@ -1,8 +1,9 @@
-import { Alert, Box, Button, Dialog, DialogActions, DialogContent, DialogTitle } from "@mui/material";
+import { Alert, Box, Button, DialogActions, DialogContent, DialogTitle } from "@mui/material";
 import { useState } from "react";
 
 import { api, told, type Schemas } from "../../../api/client";
 import { useSend } from "../../../parts/useSend";
+import { Dialog } from "../../../parts/Dialog";
 
 /** PlanFiles are the plan on paper and as a file, out and in. */
 export function PlanFiles({ onSaved }: { onSaved: (entry: Schemas["Entry"]) => void }) {
@@ -39,7 +40,7 @@ function ReadPlan({ onSaved, onClose }: { onSaved: (entry: Schemas["Entry"]) => 
     onClose();
   };
   return (
-    <Dialog open onClose={onClose} maxWidth="sm" fullWidth>
+    <Dialog onClose={onClose} maxWidth="sm" fullWidth>
       <DialogTitle>Read a plan</DialogTitle>
       <DialogContent>
         <p style={{ marginTop: 0 }}>

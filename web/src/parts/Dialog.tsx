@@ -1,0 +1,49 @@
+import { Box, Button, Dialog as MuiDialog, type DialogProps } from "@mui/material";
+import { useRef, useState, type FormEvent } from "react";
+
+import { UndoLine } from "./Undo";
+
+interface Props extends Omit<DialogProps, "open" | "onClose"> {
+  onClose: () => void;
+}
+
+/**
+ * Dialog is every dialog of the program. What was typed into it is not thrown away by Escape or a touch
+ * beside it without asking; what was noted last can be undone in it; focus goes in on opening and back on
+ * closing.
+ */
+export function Dialog({ onClose, children, ...rest }: Props) {
+  const typed = useRef(false);
+  const [leaving, setLeaving] = useState(false);
+  return (
+    <MuiDialog
+      {...rest}
+      open
+      onClose={() => (typed.current ? setLeaving(true) : onClose())}
+      onInput={(event: FormEvent) => {
+        typed.current = true;
+        rest.onInput?.(event as never);
+      }}
+    >
+      {leaving && (
+        <Box
+          role="alertdialog"
+          aria-label="What was typed"
+          sx={{ px: 3, py: 1.5, borderBottom: "2px solid var(--clay)", background: "var(--paper)" }}
+        >
+          What you typed here is not noted yet.
+          <Box sx={{ display: "flex", gap: 1, mt: 1, flexWrap: "wrap" }}>
+            <Button variant="contained" autoFocus onClick={() => setLeaving(false)}>
+              Go on
+            </Button>
+            <Button variant="outlined" onClick={onClose}>
+              Throw it away
+            </Button>
+          </Box>
+        </Box>
+      )}
+      {children}
+      <UndoLine />
+    </MuiDialog>
+  );
+}
