@@ -87,7 +87,7 @@ func TestAPhoneReachesEverything(t *testing.T) {
 	b.click("More")
 	b.clickOn("[role=menuitem]", "Find anything")
 	b.fill("Find anything, by any name", "wet corner")
-	b.clickOn("[aria-label=Found] [role=button]", "Wet Cornerbed")
+	b.clickOn("[aria-label=Found] [role=option]", "Wet Cornerbed")
 	b.sees("Below the water butt's overflow.")
 	b.click("meadowsweet, Wet Corner")
 	b.click("Open")
@@ -110,7 +110,7 @@ func TestWithoutANetworkNoAreaIsBlank(t *testing.T) {
 		return there
 	})
 	p.cut.Store(true)
-	b.click("Ledger")
+	b.toLedger()
 	b.sees("cannot be reached")
 	b.sees("More") // the cane stays
 }

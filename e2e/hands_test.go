@@ -38,7 +38,7 @@ func TestKeysReachEverything(t *testing.T) {
 	b.keys("/")
 	b.fill("Find anything, by any name", "madesuss")
 	b.until("both meadowsweets to be found", func() bool {
-		return b.textOf("[aria-label=Found]") == "Meadowsweet Wet Corner Meadowsweet Hedge Foot"
+		return strings.HasPrefix(b.textOf("[aria-label=Found]"), "Meadowsweet Wet Corner Meadowsweet Hedge Foot Meadowsweet in the library")
 	})
 	b.keys(kb.ArrowDown)
 	b.keys(kb.Enter)
@@ -49,9 +49,20 @@ func TestKeysReachEverything(t *testing.T) {
 	b.sees("What do you see?")
 	b.keys(kb.Escape)
 	b.gone("[role=dialog]")
+	// What was typed is not thrown away unasked.
 	b.keys("k")
-	b.sees("How much did you take?")
+	b.fill("How much did you take?", "3 stems")
 	b.keys(kb.Escape)
+	b.sees("What you typed here is not noted yet.")
+	b.click("Go on")
+	b.seesNo("What you typed here is not noted yet.")
+	typed, err := chromedp.Run(b.ctx, chromedp.Evaluate[bool](`[...document.querySelectorAll("[role=dialog] input")].some((e) => e.value === "3 stems")`))
+	check(t, err)
+	if !typed {
+		t.Error("what was typed is gone")
+	}
+	b.keys(kb.Escape)
+	b.click("Throw it away")
 	b.gone("[role=dialog]")
 }
 
@@ -113,7 +124,7 @@ func TestRoundGoesOnWithoutANetwork(t *testing.T) {
 	_, err := chromedp.Run(b.ctx, chromedp.Evaluate[bool](`window.dispatchEvent(new Event("online"))`))
 	check(t, err)
 	b.sees("all sent")
-	b.click("Ledger")
+	b.toLedger()
 	b.sees("Saw lovage in Long Bed: full leaf, most")
 	b.sees("Saw garden sorrel in Long Bed: in bud")
 	view, err := p.garden.Now.Round(t.Context())
@@ -159,7 +170,7 @@ func TestUnitsAreShownAsChosenAndTypedEitherWay(t *testing.T) {
 	b.sees("Write a number.")
 	b.visit("/gather")
 	b.sees("Up to 13 of 50 outer stalks · 11 oz")
-	b.click("Note picking lovage leaf, Long Bed")
+	b.click("Pick lovage leaf, Long Bed")
 	b.fill("How much did you take?", "200 g")
 	b.click("Note it")
 	b.sees("Picked 8 outer stalks, 7 oz, of lovage leaf in Long Bed")

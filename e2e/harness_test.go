@@ -260,7 +260,7 @@ type spot struct {
 const finder = `(selector, name) => {
 	const labelled = (e) => e.getAttribute("aria-labelledby")?.split(" ").map((id) => document.getElementById(id)?.textContent).join(" ");
 	const nameOf = (e) => (e.getAttribute("aria-label") ?? labelled(e) ?? e.labels?.[0]?.textContent ?? e.textContent ?? "").replace(/\s+/g, " ").trim();
-	const within = [...document.querySelectorAll("[role=dialog], [role=listbox]")].at(-1) ?? document;
+	const within = [...document.querySelectorAll("[role=dialog], [role=listbox]")].filter((e) => !e.parentElement.closest("[role=dialog]")).at(-1) ?? document;
 	const shown = [...within.querySelectorAll(selector)].filter((e) => e.getClientRects().length > 0);
 	return shown.find((e) => nameOf(e) === name) ?? shown.find((e) => nameOf(e).includes(name));
 }`
@@ -442,4 +442,16 @@ func wheel(pixels float64) chromedp.MouseOption {
 	// A sideways turn of nothing would be left out of the message, and is asked for.
 	const nextToNothing = 0.01
 	return func(p *input.DispatchMouseEventParams) { p.DeltaX, p.DeltaY, p.Buttons = nextToNothing, pixels, 0 }
+}
+
+// toLedger goes to the ledger, which on a phone lies under More.
+func (b *browser) toLedger() {
+	b.t.Helper()
+	if narrow, err := chromedp.Run(b.ctx, chromedp.Evaluate[bool](`window.innerWidth < 900`)); err == nil && narrow {
+		b.click("More")
+		b.clickOn("[role=menuitem]", "Ledger")
+		b.gone("[role=menu]") // until then it lies over the page
+		return
+	}
+	b.click("Ledger")
 }

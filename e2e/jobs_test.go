@@ -50,7 +50,7 @@ func (b *browser) within(card, button string) {
 func TestANeedIsNotedAndBoundsTheAllowance(t *testing.T) {
 	t.Parallel()
 	b := open(t, samplePlot(t), 1280, 800, "/gather")
-	b.click("Set need of lovage leaf")
+	b.click("Set what is needed of lovage leaf")
 	b.fill("Needed in a year, fresh", "heaps")
 	b.click("Note it")
 	b.sees(`"heaps" is not a weight; write for example 1.2 kg or 2 lb 3 oz.`)

@@ -89,7 +89,7 @@ func TestNothingIsOfferedFromUnprovenPlantsOrUnsafeGround(t *testing.T) {
 func TestPickingsThatCannotBeAreRefusedAtTheField(t *testing.T) {
 	t.Parallel()
 	b := open(t, samplePlot(t), 1280, 800, "/gather")
-	b.click("Note picking lovage leaf, Long Bed")
+	b.click("Pick lovage leaf, Long Bed")
 	for _, wrong := range []struct{ amount, told string }{
 		{"-4", "An amount must be above nothing."},
 		{"a heap", `"a heap" is not an amount here; write outer stalks, a weight such as`},

@@ -47,7 +47,7 @@ func TestScreenshots(t *testing.T) {
 		{"round-phone", "/round", "What do you see?", 390, 844, nil},
 		{"now-phone", "/", "Behead sweet cicely", 390, 844, nil},
 		{"planting", "/plantings/5", "What may be taken today", 1280, 800, func(b *browser) { b.click("Why") }},
-		{"picking", "/gather", "Needed this year", 1280, 800, func(b *browser) { b.click("Note picking lovage leaf, Long Bed") }},
+		{"picking", "/gather", "Needed this year", 1280, 800, func(b *browser) { b.click("Pick lovage leaf, Long Bed") }},
 		{"gather", "/gather", "Needed this year", 1280, 800, nil},
 		{"plants", "/plants", "102 of 102", 1280, 800, nil},
 		{"plant", "/plants/ramsons", "Mistaken for", 1280, 800, nil},

@@ -24,7 +24,7 @@ func (b *browser) clickEach(selector string) int {
 func TestAPickingIsSortedAndMadeIntoSomething(t *testing.T) {
 	t.Parallel()
 	b := open(t, samplePlot(t), 1280, 800, "/gather")
-	b.click("Sort Common sage leaf")
+	b.click("Sort it: Common sage leaf")
 	b.click("It is sorted")
 	b.sees("Say who sorted it.")
 	b.fill("Who sorted it", "Ida")
@@ -39,7 +39,7 @@ func TestAPickingIsSortedAndMadeIntoSomething(t *testing.T) {
 	b.fill("To the compost", "4")
 	b.click("It is sorted")
 	b.gone("[aria-label='Sort Common sage leaf']")
-	b.click("Make of Common sage leaf")
+	b.click("Make something of Common sage leaf")
 	b.choose("Make", "tea")
 	b.sees("Ask a doctor or pharmacist")
 	b.click("Note that it is made")
@@ -50,7 +50,7 @@ func TestAPickingIsSortedAndMadeIntoSomething(t *testing.T) {
 func TestAStrangerInTheBasketHoldsItBack(t *testing.T) {
 	t.Parallel()
 	b := open(t, samplePlot(t), 1280, 800, "/gather")
-	b.click("Sort Common sage leaf")
+	b.click("Sort it: Common sage leaf")
 	b.fill("Who sorted it", "Joss")
 	b.clickEach("button[aria-label$=': seen']")
 	b.clickEach("section[aria-label='smell when crushed'] button[aria-label$=': not seen']")

@@ -60,7 +60,7 @@ func TestCustomsStandSideBySideOnceSwitchedOn(t *testing.T) {
 		b.sees("Custom: " + custom.text)
 	}
 	b.visit("/gather")
-	b.click("Note picking lovage leaf, Long Bed")
+	b.click("Pick lovage leaf, Long Bed")
 	b.sees("Custom of Ida’s aunt: Ask leave before the first cut.")
 	b.sees("Custom of the miller: Cut under a waning moon.")
 }

@@ -88,7 +88,7 @@ func TestTheWholeWay(t *testing.T) {
 			})
 
 			// It is in the ledger; take it back, and all is as before.
-			b.click("Ledger")
+			b.toLedger()
 			b.sees("Cut 8 stems, 180 g, of meadowsweet flowering top in Wet Corner")
 			b.click("Take back: Cut 8 stems")
 			b.sees("Took back: Cut 8 stems")
@@ -97,7 +97,7 @@ func TestTheWholeWay(t *testing.T) {
 			b.sees("Up to 20 of 63 stems")
 
 			// The calendar holds the coming windows.
-			b.click("Ledger")
+			b.toLedger()
 			b.locate(buttons, "Windows and jobs as a calendar")
 			file := b.fetch("/api/files/calendar")
 			for _, want := range []string{"BEGIN:VCALENDAR", "VERSION:2.0", "SUMMARY:Cut meadowsweet flowering top", "LOCATION:Wet Corner", "DTSTART;VALUE=DATE:20310", "END:VCALENDAR"} {

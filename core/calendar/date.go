@@ -95,6 +95,9 @@ func (d *Date) UnmarshalText(text []byte) error {
 // DayMonth writes the date as a grower says it: "27 May".
 func (d Date) DayMonth() string { return d.Time().Format("2 January") }
 
+// DayMonthYear returns the date as it is read in full: 27 May 2031.
+func (d Date) DayMonthYear() string { return d.Time().Format("2 January 2006") }
+
 // WeekdayDayMonth writes "Tuesday 27 May".
 func (d Date) WeekdayDayMonth() string { return d.Time().Format("Monday 2 January") }
 

@@ -53,7 +53,7 @@ func (u *Uses) Find(ctx context.Context, words string) ([]Found, error) {
 		}
 		for _, picking := range slices.Backward(p.Pickings) {
 			if s.LeftGrams(picking) > 0 && len(baskets) < mostBaskets {
-				baskets = append(baskets, Found{Kind: "basket", PlantingID: p.ID, Name: say.Capital(p.Species.Names.Name) + " " + picking.Part, Detail: "basket of " + view.DayWords(picking.Day)})
+				baskets = append(baskets, Found{Kind: "basket", PlantingID: p.ID, Name: say.Capital(p.Species.Names.Name) + " " + picking.Part, Detail: "basket of " + view.FullDayWords(picking.Day)})
 			}
 		}
 	}

@@ -19,6 +19,15 @@ func DayWords(text string) string {
 	return day.DayMonth()
 }
 
+// FullDayWords shows a stored day with its year.
+func FullDayWords(text string) string {
+	day, err := calendar.Parse(text)
+	if err != nil {
+		return text
+	}
+	return day.DayMonthYear()
+}
+
 // PickingWords say how much was picked, from where and when.
 func PickingWords(s *plot.State, p *plot.Planting, picking store.Picking) string {
 	amount := s.Units.Weight(picking.Grams)

@@ -35,7 +35,7 @@ export function Shell() {
         To the page
       </a>
       <Cane open={open} />
-      <Box sx={{ flex: 1, minWidth: 0, pb: { xs: 9, md: 3 } }}>
+      <Box sx={{ flex: 1, minWidth: 0, pb: { xs: 18, md: 8 } }}>
         <SampleNote />
         {site.data?.damage && (
           <Alert severity="error" sx={{ borderRadius: 0, overflowWrap: "anywhere" }}>
@@ -91,6 +91,8 @@ function SampleNote() {
   if (!site || (!site.sample && !site.pinned)) return null;
   return (
     <Box
+      component="aside"
+      aria-label="What is not the grower's own"
       className="no-print"
       sx={{
         background: "var(--ink)",

@@ -30,8 +30,9 @@ export function CharacterDrawing({ character, state, label, size = 72 }: Props) 
       width={size}
       height={size}
       viewBox="0 0 72 72"
-      role="img"
-      aria-label={label}
+      role={label ? "img" : undefined}
+      aria-label={label || undefined}
+      aria-hidden={label ? undefined : true}
       style={{ display: "block", flex: "none", color: "var(--ink)" }}
     >
       {all[character]?.[state]}

@@ -12,13 +12,14 @@ interface Props extends Omit<DialogProps, "open" | "onClose"> {
  * beside it without asking; what was noted last can be undone in it; focus goes in on opening and back on
  * closing.
  */
-export function Dialog({ onClose, children, ...rest }: Props) {
+export function Dialog({ onClose, children, "aria-label": name, ...rest }: Props) {
   const typed = useRef(false);
   const [leaving, setLeaving] = useState(false);
   return (
     <MuiDialog
       {...rest}
       open
+      slotProps={name ? { paper: { "aria-label": name } } : undefined}
       onClose={() => (typed.current ? setLeaving(true) : onClose())}
       onInput={(event: FormEvent) => {
         typed.current = true;

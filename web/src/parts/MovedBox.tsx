@@ -44,7 +44,9 @@ export function MovedBox({ moved }: { moved: Schemas["MovedView"] }) {
             <Box component="th" sx={wide}>
               Was
             </Box>
-            <th aria-label="Moved" />
+            <th>
+              <span className="sr-only">Moved</span>
+            </th>
           </tr>
         </thead>
         <tbody>

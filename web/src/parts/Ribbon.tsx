@@ -52,6 +52,8 @@ export function Ribbon() {
 
   return (
     <Box
+      component="section"
+      aria-label="The year"
       className="no-print"
       sx={{ borderBottom: "1px solid var(--rule)", background: "var(--card)", userSelect: "none" }}
     >

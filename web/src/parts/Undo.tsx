@@ -11,6 +11,8 @@ import {
   type SetStateAction,
 } from "react";
 
+import { useLocation } from "react-router";
+
 import { api, told, type Schemas } from "../api/client";
 import { useRefresh } from "../api/queries";
 
@@ -57,8 +59,10 @@ export function UndoProvider({ children }: { children: ReactNode }) {
   const refresh = useRefresh();
   const [line, setLine] = useState<Line | null>(null);
   const [dialogs, setDialogs] = useState(0);
-  // Out on the round the buttons are at the bottom, within reach of a thumb: this stays clear of them.
+  // On a phone it stands over the cane. Out on the round the buttons are there, within reach of a thumb: it
+  // stays clear of them.
   const narrow = useMediaQuery(useTheme().breakpoints.down("md"));
+  const onTop = useLocation().pathname === "/round" && narrow;
   const close = useCallback(() => setLine(null), []);
   useEffect(() => {
     if (!line) return;
@@ -107,9 +111,9 @@ export function UndoProvider({ children }: { children: ReactNode }) {
         message={line?.severity ? undefined : line?.text}
         action={entry && <UndoButton onClick={undoLast} />}
         anchorOrigin={
-          narrow ? { vertical: "top", horizontal: "center" } : { vertical: "bottom", horizontal: "right" }
+          onTop ? { vertical: "top", horizontal: "center" } : { vertical: "bottom", horizontal: "right" }
         }
-        sx={narrow ? { top: 2 } : undefined}
+        sx={{ zIndex: 25, ...(onTop ? { top: 2 } : narrow ? { bottom: 68 } : {}) }} // under what is opened over the page
       >
         {line?.severity ? (
           <Alert

@@ -22,7 +22,7 @@ export function Characters() {
           aria-label={c.name}
           sx={{ borderTop: "1px solid var(--rule)", py: 1.2 }}
         >
-          <Typography variant="h3">
+          <Typography variant="h3" component="h2">
             {c.name}
             <Box component="span" sx={{ color: "text.secondary", fontWeight: 400, fontSize: 15, ml: 1 }}>
               {c.ask} {c.how}

@@ -52,7 +52,7 @@ export function What() {
           Start again
         </Button>
       </Box>
-      <Box sx={{ display: "flex", gap: 0.7, flexWrap: "wrap", my: 1 }} aria-label="Seen so far">
+      <Box sx={{ display: "flex", gap: 0.7, flexWrap: "wrap", my: 1 }} role="group" aria-label="Seen so far">
         {Object.keys(seen).map((id) => (
           <Chip
             key={id}
@@ -182,7 +182,7 @@ function Candidates({ what, seen }: { what: Schemas["WhatIsThisView"]; seen: Rec
               size="small"
               variant="outlined"
               onClick={() => setFinding(c.id)}
-              aria-label={`Check as ${c.name}`}
+              aria-label={`Check as this: ${c.name}`}
             >
               Check as this
             </Button>

@@ -71,7 +71,7 @@ function Basket({ basket: b }: { basket: Schemas["BasketView"] }) {
             size="small"
             variant="contained"
             onClick={() => setOpen(open ? undefined : "sort")}
-            aria-label={`Sort ${b.name}`}
+            aria-label={`Sort it: ${b.name}`}
           >
             Sort it
           </Button>
@@ -83,7 +83,7 @@ function Basket({ basket: b }: { basket: Schemas["BasketView"] }) {
                 size="small"
                 variant="outlined"
                 onClick={() => setOpen(open ? undefined : "make")}
-                aria-label={`Make of ${b.name}`}
+                aria-label={`Make something of ${b.name}`}
               >
                 Make something
               </Button>

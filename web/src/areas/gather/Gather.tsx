@@ -150,7 +150,7 @@ function Row({ window: w, gather, today, shown, canPick, named }: RowProps) {
             size="small"
             variant="outlined"
             onClick={() => pick(w.plantingId, w.part)}
-            aria-label={`Note picking ${w.name} ${w.part}, ${w.bed}`}
+            aria-label={`Pick ${w.name} ${w.part}, ${w.bed}`}
           >
             Pick
           </Button>

@@ -46,7 +46,7 @@ export function Needs({ needs }: { needs: Need[] }) {
             <Button
               size="small"
               onClick={() => setChanging(need)}
-              aria-label={`Set need of ${need.name} ${need.part}`}
+              aria-label={`${need.need ? "Change" : "Set"} what is needed of ${need.name} ${need.part}`}
             >
               {need.need ? "Change" : "Set"}
             </Button>

@@ -58,7 +58,7 @@ export function Compare() {
         {compared.characters.map((row, i) => (
           <Fragment key={row.id}>
             {(i === 0 || row.pairs > 0 !== (compared.characters[i - 1]?.pairs ?? 0) > 0) && (
-              <Typography variant="h3" sx={{ gridColumn: "1 / -1", mt: 1.5, mb: 0.5 }}>
+              <Typography variant="h3" component="h2" sx={{ gridColumn: "1 / -1", mt: 1.5, mb: 0.5 }}>
                 {row.pairs > 0 ? "What decides" : "Alike, or no safe difference"}
               </Typography>
             )}
@@ -88,13 +88,13 @@ export function Compare() {
             ))}
           </Fragment>
         ))}
-        <Typography variant="h3" sx={{ gridColumn: "1 / -1", mt: 2, mb: 0.5 }}>
+        <Typography variant="h3" component="h2" sx={{ gridColumn: "1 / -1", mt: 2, mb: 0.5 }}>
           What else differs
         </Typography>
         {compared.rows.map((row, i) => (
           <Fragment key={row.name}>
             {i === firstSame && (
-              <Typography variant="h3" sx={{ gridColumn: "1 / -1", mt: 2, mb: 0.5 }}>
+              <Typography variant="h3" component="h2" sx={{ gridColumn: "1 / -1", mt: 2, mb: 0.5 }}>
                 The same for all
               </Typography>
             )}

@@ -62,7 +62,7 @@ export function Plant() {
           role="alert"
           sx={{
             background: grave(p.danger) ? "var(--forbid)" : "var(--softInk)",
-            color: "#fff",
+            color: "var(--card)",
             px: 1.5,
             py: 1,
             my: 1,

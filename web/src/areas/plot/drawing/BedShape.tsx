@@ -73,7 +73,7 @@ export function BedShape({ bed, view, by, selected, about, fill, onChoose }: Pro
       >
         <tspan fontWeight={700} data-hit>
           {bed.name}
-        </tspan>
+        </tspan>{" "}
         {(room || roomBelow) && (
           <tspan
             fontSize={12.5}

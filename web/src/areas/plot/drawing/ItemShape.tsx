@@ -74,9 +74,11 @@ export function ItemShape({ item, view, by, selected, showReach, onChoose }: Pro
           data-hit
         />
       )}
-      {item.kind === "slope" && view.scale > smallScale && <FallLines item={item} by={by} view={view} />}
       <title>{name}</title>
-      <ItemName item={item} name={name} by={by} view={view} />
+      <g aria-hidden>
+        {item.kind === "slope" && view.scale > smallScale && <FallLines item={item} by={by} view={view} />}
+        <ItemName item={item} name={name} by={by} view={view} />
+      </g>
     </g>
   );
 }

@@ -47,7 +47,7 @@ export function Overview({ plot, editing, onSelect, onAdd, onWhere }: Props) {
         Lay out a bed
       </Button>
       {plot.items.length > 0 && (
-        <Typography variant="h3" sx={{ mt: 2.5, mb: 0.5 }}>
+        <Typography variant="h3" component="h2" sx={{ mt: 2.5, mb: 0.5 }}>
           About the beds
         </Typography>
       )}
@@ -61,7 +61,7 @@ export function Overview({ plot, editing, onSelect, onAdd, onWhere }: Props) {
       ))}
       {editing && (
         <>
-          <Typography variant="h3" sx={{ mt: 2.5, mb: 0.5 }}>
+          <Typography variant="h3" component="h2" sx={{ mt: 2.5, mb: 0.5 }}>
             Keys of the plan
           </Typography>
           {planKeys.map(([key, what]) => (
