@@ -41,7 +41,7 @@ export function ItemShape({ item, view, by, selected, showReach, onChoose }: Pro
   const ring = pathOf(areas, view);
   const mark = selected ? "var(--bramble)" : undefined;
   const name = item.name || item.kind;
-  return (
+  const thing = (
     <g
       role="button"
       tabIndex={0}
@@ -75,11 +75,18 @@ export function ItemShape({ item, view, by, selected, showReach, onChoose }: Pro
         />
       )}
       <title>{name}</title>
-      <g aria-hidden>
-        {item.kind === "slope" && view.scale > smallScale && <FallLines item={item} by={by} view={view} />}
-        <ItemName item={item} name={name} by={by} view={view} />
-      </g>
+      <ItemName item={item} name={name} by={by} view={view} />
     </g>
+  );
+  if (item.kind !== "slope" || view.scale <= smallScale) return thing;
+  // Its label says how it falls: what is written on it is no part of its name.
+  return (
+    <>
+      {thing}
+      <g aria-hidden pointerEvents="none">
+        <FallLines item={item} by={by} view={view} />
+      </g>
+    </>
   );
 }
 
