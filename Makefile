@@ -7,7 +7,7 @@ PROGRAM := bin/brambly-acre
 GO_TOOL := CGO_ENABLED=0 go tool -modfile=tools/go.mod
 PACKAGES := ./...
 
-.PHONY: kill fuzz demo test check build generate bench shots front program clean
+.PHONY: race kill fuzz demo test check build generate bench shots front program clean
 
 demo: build
 	$(PROGRAM) demo --addr $(ADDR)
@@ -36,6 +36,15 @@ test: build
 fuzz: build
 	tools/fuzz 3m
 	go test ./garden -count=1 -timeout 1h -v -run TestWhateverPlantLoads -args -mutants=1000
+
+# All tests with the detector of data races: half an hour or more. It needs a C compiler.
+race: build
+	tools/ensure-chromium
+	CGO_ENABLED=1 go test -race -timeout 2h $(PACKAGES)
+
+# The same of what serves many at once, without what takes long: part of CI.
+race-short: front
+	CGO_ENABLED=1 go test -race -short -timeout 15m ./garden/... ./server ./store
 
 # The program, killed a thousand times while it writes: a quarter of an hour or more.
 kill: build

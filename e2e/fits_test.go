@@ -15,9 +15,9 @@ func TestEveryScreenOfPlantsFitsPhoneAndDesk(t *testing.T) {
 		{"/plants", "of 102"}, {"/plants/elder", "Its parts"}, {"/plants/hemlock", "never offered for use"},
 		{"/plants/compare/ramsons,lily-of-the-valley,autumn-crocus", "What decides"}, {"/plants/own", "The quickest way"}, {"/plants/own/ramsons", "Known by"},
 		{"/plantings/12/check", "Is it sweet cicely?"}, {"/what", "What is this?"}, {"/characters", "leaf arrangement"}, {"/practice", "pairs are due"},
-		{"/gather", "At the table"}, {"/settings", "Household"},
+		{"/gather", "At the table"}, {"/settings", "Household"}, {"/", "Tuesday 27 May"}, {"/plot", "Lay out a bed"}, {"/round", "What do you see?"}, {"/plantings/2", "What may be taken today"}, {"/ledger", "Take back"},
 	} {
-		for _, width := range []int64{390, 1280} {
+		for _, width := range []int64{320, 390, 1280} {
 			b := open(t, p, width, 820, screen.path)
 			b.sees(screen.words)
 			over, err := chromedp.Run(b.ctx, chromedp.Evaluate[int](`document.documentElement.scrollWidth - window.innerWidth`))

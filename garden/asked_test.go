@@ -68,6 +68,9 @@ func TestASurprisingLookIsAskedBack(t *testing.T) {
 // What is noted without a question is taken at its word: seen in bud, it is in bud. A stage
 // ahead of turn is held for misnamed only where that was asked, and not once it is affirmed.
 func TestWhatIsNotAskedBackIsTakenAtItsWord(t *testing.T) {
+	if testing.Short() {
+		t.Skip("long")
+	}
 	asked, noted := 0, 0
 	for _, stage := range []string{"leafing", "full leaf", "in bud", "first flower", "full flower"} {
 		for _, day := range []string{"2031-04-20", "2031-05-01", "2031-05-10", "2031-05-20", "2031-05-26"} {

@@ -14,6 +14,9 @@ import (
 // plant's life in the climate that its days are told at, and a job says what, why and
 // for how long. However short its days and however unsure, none is passed over.
 func TestEveryRuleComesUp(t *testing.T) {
+	if testing.Short() {
+		t.Skip("long")
+	}
 	climates := map[string][]*flora.Species{}
 	p := newPlot(t)
 	for _, s := range p.Plot.Library.AllSpecies() {

@@ -24,6 +24,9 @@ func (p *fixture) sameAnew(after string) {
 // A plot keeps what a change does not touch. Whatever is changed, taken back and put back, and
 // at midnight too, it shows what a plot shows that is worked out from its rows alone.
 func TestWhatIsKeptIsWhatIsWorkedOutAnew(t *testing.T) {
+	if testing.Short() {
+		t.Skip("long")
+	}
 	for _, station := range []bool{true, false} {
 		p := newPlot(t)
 		if station {

@@ -139,6 +139,9 @@ func (p *fixture) plantAndAsk(text string, origin string) (taken bool) {
 
 // Plants' files are changed at random; whatever loads is planted, and every page answers.
 func TestWhateverPlantLoadsEveryPageAnswers(t *testing.T) {
+	if testing.Short() {
+		t.Skip("long")
+	}
 	p := newPlot(t)
 	rng := rand.New(rand.NewPCG(7, 11))
 	all := p.Plot.Lib().AllSpecies()

@@ -28,6 +28,9 @@ func elsewhere(t *testing.T, latitude float64, units string) *fixture {
 // Every answer about the place is given from pole to pole: no error, no hour of sun
 // beyond the day, no score outside 0 to 1.
 func TestThePlaceIsAnsweredAtEveryLatitude(t *testing.T) {
+	if testing.Short() {
+		t.Skip("long")
+	}
 	for _, latitude := range []float64{-90, -66.6, -33, 0, 23.4, 46.6, 70, 90} {
 		p := elsewhere(t, latitude, "metric")
 		in := goodBed()

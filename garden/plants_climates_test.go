@@ -12,6 +12,9 @@ import (
 // the season, in order, and what is taken is taken within it. Something of the library
 // grows and can be taken in each of them.
 func TestEveryPlantHasItsYearInEveryClimate(t *testing.T) {
+	if testing.Short() {
+		t.Skip("long")
+	}
 	today := day
 	for _, station := range []struct {
 		id       string

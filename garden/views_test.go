@@ -277,6 +277,9 @@ func TestAnotherDayIsShownAsItWillBe(t *testing.T) {
 // Every species of the library is forecast in every climate, at every latitude,
 // the poles' among them: in order, inside the season, and never NaN.
 func TestEverySpeciesIsForecastEverywhere(t *testing.T) {
+	if testing.Short() {
+		t.Skip("long")
+	}
 	p := newPlot(t)
 	for _, species := range p.Plot.Library.AllSpecies() {
 		in := p.goodPlanting()

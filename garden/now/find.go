@@ -5,6 +5,7 @@ import (
 	"slices"
 	"strings"
 
+	"bramblyacre/core/flora"
 	"bramblyacre/core/spelling"
 	"bramblyacre/garden/plot"
 	"bramblyacre/garden/say"
@@ -69,7 +70,11 @@ func (u *Uses) Find(ctx context.Context, words string) ([]Found, error) {
 	}
 	for _, match := range plants[:min(len(plants), mostPlants)] {
 		if species, has := s.Lib.Species(match.ID); has {
-			found = append(found, Found{Kind: "plant", SpeciesID: match.ID, Name: say.Capital(species.Names.Name), Detail: "in the library: " + species.Names.Botanical})
+			detail := "in the library: " + species.Names.Botanical
+			if flora.IsDangerous(species.Identity.Danger) {
+				detail += ", " + species.Identity.Danger
+			}
+			found = append(found, Found{Kind: "plant", SpeciesID: match.ID, Name: say.Capital(species.Names.Name), Detail: detail})
 		}
 	}
 	return append(found, baskets...), nil

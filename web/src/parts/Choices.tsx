@@ -29,7 +29,7 @@ export function Choice({ chosen, onChoose, children, label, dark = false }: Choi
         display: "flex",
         flexDirection: "column",
         gap: 0.2,
-        "&.Mui-focusVisible": { outline: "3px solid var(--straw)", outlineOffset: 1 },
+        "&.Mui-focusVisible": { outline: "3px solid var(--focus)", outlineOffset: 1 },
       }}
     >
       {children}

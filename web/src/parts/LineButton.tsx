@@ -24,7 +24,7 @@ export function LineButton({ onClick, children, expanded, disabled = false, rule
         width: "100%",
         cursor: disabled ? "default" : "pointer",
         ...(ruled && { borderBottom: "1px dotted var(--rule)" }),
-        "&:focus-visible": { outline: "3px solid var(--straw)" },
+        "&:focus-visible": { outline: "3px solid var(--focus)" },
       }}
     >
       {children}

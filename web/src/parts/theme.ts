@@ -43,6 +43,7 @@ export function themeFor(look: Look): Theme {
         styleOverrides: {
           root: {
             minHeight: 38,
+            "@media (max-width: 899px)": { minHeight: 44 }, // where a thumb acts
             "&.Mui-focusVisible": { outline: `3px solid ${c.focus}`, outlineOffset: 1 },
           },
           outlined: { borderColor: c.bramble },
@@ -54,7 +55,12 @@ export function themeFor(look: Look): Theme {
       MuiOutlinedInput: { styleOverrides: { root: { background: c.card } } },
       MuiFormHelperText: { styleOverrides: { root: { marginLeft: 2, fontSize: "0.82rem" } } },
       MuiTooltip: { styleOverrides: { tooltip: { background: c.ink, color: c.paper, fontSize: "0.85rem" } } },
-      MuiSnackbarContent: { styleOverrides: { root: { background: c.ink, color: c.paper } } },
+      MuiSnackbarContent: {
+        styleOverrides: {
+          root: { background: c.ink, color: c.paper, flexWrap: "nowrap" },
+          action: { paddingLeft: 8 },
+        },
+      },
     },
   });
 }

@@ -3,6 +3,9 @@ import { Box } from "@mui/material";
 import type { Schemas } from "../../api/client";
 import { Sprig } from "../../parts/Sprig";
 
+/** The least share that has room for its words on a phone; a smaller one shows its drawing alone. */
+const leastForWords = 0.3;
+
 /** SharesBar says how many of the plants stand at each stage on the day: they never all move at once. */
 export function SharesBar({ shares }: { shares: Schemas["StageShare"][] }) {
   return (
@@ -38,7 +41,10 @@ export function SharesBar({ shares }: { shares: Schemas["StageShare"][] }) {
           }}
         >
           <Sprig stage={s.stage} size={30} label="" />
-          <Box sx={{ overflow: "hidden", textOverflow: "ellipsis" }}>
+          <Box
+            className={s.share < leastForWords ? "sr-only-narrow" : undefined}
+            sx={{ overflow: "hidden", textOverflow: "ellipsis" }}
+          >
             <Box sx={{ whiteSpace: "nowrap", overflow: "hidden", textOverflow: "ellipsis" }}>{s.stage}</Box>
             <Box sx={{ color: "text.secondary", whiteSpace: "nowrap" }}>{s.words}</Box>
           </Box>

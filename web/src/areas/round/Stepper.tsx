@@ -18,7 +18,7 @@ export function Stepper({ name, unit, expected, value, onChange }: Props) {
     fontSize: 22,
     fontWeight: 700,
     fontFamily: "inherit",
-    "&.Mui-focusVisible": { outline: "3px solid var(--straw)" },
+    "&.Mui-focusVisible": { outline: "3px solid var(--focus)" },
   };
   return (
     <Box

@@ -114,7 +114,7 @@ export function StopForm({ stop, marks, next, onBack, onDone }: Props) {
         text={height === undefined && width === undefined ? "Size, as expected" : "Size"}
         error={fields.height ?? fields.width}
       >
-        <Box sx={{ display: "grid", gridTemplateColumns: "1fr 1fr", gap: 1 }}>
+        <Box sx={{ display: "grid", gridTemplateColumns: "repeat(auto-fit, minmax(172px, 1fr))", gap: 1 }}>
           <Stepper
             name="tall"
             unit={stop.sizeStep}

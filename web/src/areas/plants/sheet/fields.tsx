@@ -181,7 +181,7 @@ export function Toggle({ label, on, onToggle, half, spoken }: ToggleProps) {
         borderRadius: "3px",
         border: `${half ? "1px dashed" : "1px solid"} var(${on || half ? "--bramble" : "--rule"})`,
         background: on ? "var(--brambleWash)" : "var(--card)",
-        "&.Mui-focusVisible": { outline: "3px solid var(--straw)", outlineOffset: 1 },
+        "&.Mui-focusVisible": { outline: "3px solid var(--focus)", outlineOffset: 1 },
       }}
     >
       {label}
