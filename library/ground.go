@@ -44,7 +44,7 @@ func readGround(files fs.FS) (g Ground, err error) {
 	}
 	var microclimate struct {
 		Offset suitability.Offsets `toml:"offset"`
-		Day    DayOffsets `toml:"day"`
+		Day    DayOffsets          `toml:"day"`
 	}
 	for name, into := range map[string]any{"signs.toml": &g.Signs, "remedies.toml": &g.Remedies, "trees.toml": &trees, "microclimate.toml": &microclimate} {
 		text, err := fs.ReadFile(files, "ground/"+name)

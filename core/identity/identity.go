@@ -263,15 +263,6 @@ func within(states, others flora.States) bool {
 	return !slices.ContainsFunc(states, func(state string) bool { return !slices.Contains(others, state) })
 }
 
-func countSeen(characters []string, seen map[string]bool) (n int) {
-	for _, c := range characters {
-		if seen[c] {
-			n++
-		}
-	}
-	return n
-}
-
 func unseen(characters []string, seen map[string]bool) []string {
 	var left []string
 	for _, c := range characters {
