@@ -457,7 +457,7 @@ func TestWhatToKnowStandsWhereAPlantIsChosen(t *testing.T) {
 				t.Errorf("of %s it warns %q, want %q", id, all, want)
 			}
 		}
-		for _, choice := range p.Plants.Species() {
+		for _, choice := range must(p.Plants.Species(t.Context())) {
 			if choice.ID == id && strings.Join(choice.Warnings, "\n") != all {
 				t.Errorf("of %s the form warns of something else: %q", id, choice.Warnings)
 			}

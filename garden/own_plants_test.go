@@ -443,3 +443,23 @@ func TestTheCautionsOfAPickingAreThoseOfWhatIsMade(t *testing.T) {
 		t.Errorf("of a picking that is none: %v", err)
 	}
 }
+
+// A plant that was just put into the library can be planted at once: it is among the choices
+// before any other page was asked for.
+func TestAnOwnPlantCanBePlantedAtOnce(t *testing.T) {
+	p := newPlot(t)
+	has := func(id string) bool {
+		return slices.ContainsFunc(must(p.Plants.Species(t.Context())), func(c plants.SpeciesChoice) bool { return c.ID == id })
+	}
+	copied := must(p.Plants.CopyOf(t.Context(), "garden-sorrel"))
+	entry, id, err := p.Plants.PutOwnPlant(t.Context(), say.AsItStands, plants.PlantFileInput{Text: copied.Text})
+	check(t, err)
+	if !has(id) {
+		t.Errorf("%s is not among the choices", id)
+	}
+	_, err = p.TakeBack(t.Context(), entry.ID)
+	check(t, err)
+	if has(id) {
+		t.Errorf("%s is still among the choices", id)
+	}
+}

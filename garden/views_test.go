@@ -58,7 +58,7 @@ func TestViewsOfAnEmptyAndAFilledPlotHoldNoNulls(t *testing.T) {
 		found, err := g.Now.Find(ctx, "nothing by that name")
 		check(t, err)
 		noNulls(t, name+" found", found)
-		noNulls(t, name+" species", g.Plants.Species())
+		noNulls(t, name+" species", must(g.Plants.Species(ctx)))
 		light, err := g.Place.Light(ctx, plot.NoDay)
 		check(t, err)
 		noNulls(t, name+" light", light)

@@ -1,6 +1,8 @@
 package plants
 
 import (
+	"context"
+
 	"bramblyacre/core/spelling"
 	"bramblyacre/garden/say"
 	"bramblyacre/garden/view"
@@ -17,15 +19,19 @@ type SpeciesChoice struct {
 	Warnings []string `json:"warnings" doc:"What to know before it is set: the law, children, hens, how it spreads"`
 }
 
-// Species lists the library's plants.
-func (u *Uses) Species() []SpeciesChoice {
+// Species lists the plants of the library in force, the grower's own among them.
+func (u *Uses) Species(ctx context.Context) ([]SpeciesChoice, error) {
+	state, err := u.plot.State(ctx)
+	if err != nil {
+		return nil, err
+	}
 	choices := []SpeciesChoice{}
-	for _, s := range u.plot.Lib().AllSpecies() {
+	for _, s := range state.Lib.AllSpecies() {
 		names := spelling.Words(s.Names.Name + " " + s.Names.Botanical)
 		for _, common := range s.Names.Common {
 			names += " " + spelling.Words(common.Name)
 		}
 		choices = append(choices, SpeciesChoice{s.ID, say.Capital(s.Names.Name), s.Names.Botanical, names, string(s.Life.Form), view.WarningsBeforeSetting(s)})
 	}
-	return choices
+	return choices, nil
 }

@@ -12,11 +12,25 @@ import (
 	"bramblyacre/store"
 )
 
-// plantNames is the index of every name of every plant, made when first asked for.
+// plantNames is the index of every name of every plant, made when first asked for. One that
+// could not be made is tried again.
 type plantNames struct {
-	once  sync.Once
+	mu    sync.Mutex // guards index
 	index *store.NameIndex
-	err   error
+}
+
+// of is the index of the names of plants.
+func (n *plantNames) of(ctx context.Context, all []*flora.Species) (*store.NameIndex, error) {
+	n.mu.Lock()
+	defer n.mu.Unlock()
+	if n.index == nil {
+		made, err := newPlantNames(context.WithoutCancel(ctx), all)
+		if err != nil {
+			return nil, err
+		}
+		n.index = made
+	}
+	return n.index, nil
 }
 
 // NameMatch is a plant found by one of its names.
@@ -38,20 +52,20 @@ const (
 // FindPlants returns the plants with a name like a text, however it is spelt, the
 // likest first.
 func (g *Plot) FindPlants(ctx context.Context, words string) ([]NameMatch, error) {
-	names := &g.lore.Load().names
-	names.once.Do(func() { names.index, names.err = newPlantNames(context.WithoutCancel(ctx), g.Lib().AllSpecies()) })
-	if names.err != nil {
-		return nil, names.err
+	lore := g.lore.Load()
+	index, err := lore.names.of(ctx, lore.lib.AllSpecies())
+	if err != nil {
+		return nil, err
 	}
 	written := spelling.Words(words)
-	near, err := names.index.Near(ctx, written, mostNear)
+	near, err := index.Near(ctx, written, mostNear)
 	if err != nil {
 		return nil, err
 	}
 	found := likest(written, near)
 	if len(found) == 0 && len([]rune(written)) <= shortWord {
 		// A short word with a letter wrong may share no three with its name.
-		if near, err = names.index.All(ctx); err != nil {
+		if near, err = index.All(ctx); err != nil {
 			return nil, err
 		}
 		found = likest(written, near)
