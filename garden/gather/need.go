@@ -44,7 +44,7 @@ func (u *Uses) SetNeed(ctx context.Context, seen say.Version, in NeedInput) (jou
 		grams, err := readWeight(s, part, in.Amount)
 		switch {
 		case errors.Is(err, unit.ErrEmpty):
-			return forgetNeed(s, ctx, d, species.ID, in.Part, name)
+			return forgetNeed(ctx, s, d, species.ID, in.Part, name)
 		case err != nil:
 			c.AddError("amount", err)
 		case grams < 0 || grams > mostNeedGrams:
@@ -66,7 +66,7 @@ func (u *Uses) SetNeed(ctx context.Context, seen say.Version, in NeedInput) (jou
 }
 
 // forgetNeed drops a need. It is written as a change, so it can be taken back.
-func forgetNeed(s *plot.State, ctx context.Context, d *journal.Draft, species, part, name string) (journal.Record, error) {
+func forgetNeed(ctx context.Context, s *plot.State, d *journal.Draft, species, part, name string) (journal.Record, error) {
 	old, err := d.GetNeedOf(ctx, store.GetNeedOfParams{SpeciesID: species, Part: part})
 	if errors.Is(err, sql.ErrNoRows) {
 		return journal.Record{}, say.Faults{{Field: "amount", Message: "Write a weight, for example 400 g or 1 lb."}}

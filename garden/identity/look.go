@@ -63,7 +63,7 @@ func (u *Uses) NoteLook(ctx context.Context, plantingID int64, in LookInput) (jo
 			c.Add("day", "The planting only began on %s.", p.Started)
 		}
 		forecast, _ := s.ForecastOn(p, day)
-		row, err := readLook(s, ctx, d, &c, p.Rules, forecast, day, in)
+		row, err := readLook(ctx, s, d, &c, p.Rules, forecast, day, in)
 		if err != nil {
 			return journal.Record{}, err
 		}
@@ -116,7 +116,7 @@ func readLookDay(s *plot.State, c *say.Checklist, in LookInput) calendar.Date {
 
 // readLook checks a look's answers against what the species is known by and what can
 // show on the day. forecast is of the plant's season, nil for none.
-func readLook(s *plot.State, ctx context.Context, d *journal.Draft, c *say.Checklist, rules *identity.Rules, forecast *phenology.Forecast, day calendar.Date, in LookInput) (store.PutLookParams, error) {
+func readLook(ctx context.Context, s *plot.State, d *journal.Draft, c *say.Checklist, rules *identity.Rules, forecast *phenology.Forecast, day calendar.Date, in LookInput) (store.PutLookParams, error) {
 	row := store.PutLookParams{Day: day.String(), NotedOn: day.String(), ByWhom: c.Name("by", in.By), Note: c.Text("note", in.Note, say.LongestNote)}
 	if spelling.PersonKey(row.ByWhom) == "" {
 		c.Add("by", "Say who looked.")

@@ -252,7 +252,7 @@ func (u *Uses) NoteFindLook(ctx context.Context, id int64, in LookInput) (journa
 		if err != nil {
 			return journal.Record{}, err
 		}
-		row, err := readLook(s, ctx, d, &c, rules, forecast, day, in)
+		row, err := readLook(ctx, s, d, &c, rules, forecast, day, in)
 		if err != nil {
 			return journal.Record{}, err
 		}

@@ -48,7 +48,7 @@ func (u *Uses) Arrange(ctx context.Context, in ArrangeInput) (journal.Entry, err
 		if by == (geometry.Point{}) && in.Turn == 0 {
 			return journal.Record{}, say.Faults{{Field: "right", Message: "Say how far to move or turn it."}}
 		}
-		return arrange(s, ctx, d, in, by)
+		return arrange(ctx, s, d, in, by)
 	})
 }
 
@@ -59,7 +59,7 @@ func shift(s *plot.State, c *say.Checklist, field, text string) float64 {
 	return length(c, field, text, s.Units.GroundUnit(), -plan.LargestM, plan.LargestM)
 }
 
-func arrange(s *plot.State, ctx context.Context, d *journal.Draft, in ArrangeInput, by geometry.Point) (journal.Record, error) {
+func arrange(ctx context.Context, s *plot.State, d *journal.Draft, in ArrangeInput, by geometry.Point) (journal.Record, error) {
 	var all geometry.Polygon
 	forms := make([]plan.Form, len(in.Things))
 	for i, thing := range in.Things {
@@ -81,7 +81,7 @@ func arrange(s *plot.State, ctx context.Context, d *journal.Draft, in ArrangeInp
 	var names []string
 	noted := journal.Record{Kind: "plan"}
 	for i, thing := range in.Things {
-		name, bed, err := setForm(moving, ctx, d, thing, forms[i].Moved(by, in.Turn, pivot).Recentred(), in.Copy)
+		name, bed, err := setForm(ctx, moving, d, thing, forms[i].Moved(by, in.Turn, pivot).Recentred(), in.Copy)
 		if err != nil {
 			return journal.Record{}, err
 		}
@@ -163,13 +163,13 @@ func (u *Uses) Reshape(ctx context.Context, in ReshapeInput) (journal.Entry, err
 		if err := c.Err(); err != nil {
 			return journal.Record{}, err
 		}
-		name, bed, err := setForm(s, ctx, d, in.Thing, form, false)
+		name, bed, err := setForm(ctx, s, d, in.Thing, form, false)
 		return journal.Record{Kind: "plan", Summary: "Reshaped " + name, Bed: bed}, err
 	})
 }
 
 // setForm writes a thing's new form, or a copy of the thing with it.
-func setForm(s *plot.State, ctx context.Context, d *journal.Draft, thing Thing, form plan.Form, asCopy bool) (name string, bed *int64, err error) {
+func setForm(ctx context.Context, s *plot.State, d *journal.Draft, thing Thing, form plan.Form, asCopy bool) (name string, bed *int64, err error) {
 	id := thing.ID
 	if thing.What == "bed" {
 		row := bedParams(s.BedByID[id])

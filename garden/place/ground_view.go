@@ -125,7 +125,7 @@ func (u *Uses) BedGround(ctx context.Context, bedID int64) (GroundView, error) {
 		}
 		v.Signs = append(v.Signs, choice)
 	}
-	if v.Sun, err = viewBedSun(s, ctx, bedID); err != nil {
+	if v.Sun, err = viewBedSun(ctx, s, bedID); err != nil {
 		return v, err
 	}
 	v.Shelter = flora.ShelterWords[s.ShelterOf(bed)]
@@ -215,7 +215,7 @@ func bestClass(aspect ground.Aspect, e ground.Evidence) string {
 	return say.OrList(best)
 }
 
-func viewBedSun(s *plot.State, ctx context.Context, bedID int64) (BedSunView, error) {
+func viewBedSun(ctx context.Context, s *plot.State, bedID int64) (BedSunView, error) {
 	bed := s.BedByID[bedID]
 	v := BedSunView{Months: monthHours(s, bedID), Open: []float64{}}
 	course, err := s.YearCourse()
@@ -231,7 +231,7 @@ func viewBedSun(s *plot.State, ctx context.Context, bedID int64) (BedSunView, er
 	if v.Measured {
 		v.Words = fmt.Sprintf("%s a day in summer, as you measured; the plan gives %s", say.HoursWords(v.Summer), say.HoursWords(s.ComputedSummer(bedID)))
 	}
-	v.Takers, err = shadeTakers(s, ctx, bedID)
+	v.Takers, err = shadeTakers(ctx, s, bedID)
 	return v, err
 }
 

@@ -254,7 +254,7 @@ type ShadeTaker struct {
 
 // shadeTakers are the things that keep sun from a bed in summer, the one that
 // takes most first. What two things shade together is counted for neither.
-func shadeTakers(s *plot.State, ctx context.Context, bedID int64) ([]ShadeTaker, error) {
+func shadeTakers(ctx context.Context, s *plot.State, bedID int64) ([]ShadeTaker, error) {
 	course, err := s.YearCourse()
 	if err != nil {
 		return nil, err

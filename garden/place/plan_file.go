@@ -121,15 +121,15 @@ func (u *Uses) ImportPlan(ctx context.Context, data PlanData) (journal.Entry, er
 		if len(data.Items) > MostThings {
 			return journal.Record{}, say.ConflictError{Why: fmt.Sprintf("%d things would stand on the plan; %d are the most.", len(data.Items), MostThings)}
 		}
-		on, err := withBoundary(s, ctx, d, data)
+		on, err := withBoundary(ctx, s, d, data)
 		if err != nil {
 			return journal.Record{}, err
 		}
-		bedsChanged, err := importBeds(on, ctx, d, data.Beds)
+		bedsChanged, err := importBeds(ctx, on, d, data.Beds)
 		if err != nil {
 			return journal.Record{}, err
 		}
-		drawn, removed, err := importItems(on, ctx, u.plot, d, data.Items)
+		drawn, removed, err := importItems(ctx, on, u.plot, d, data.Items)
 		if err != nil {
 			return journal.Record{}, err
 		}
@@ -139,7 +139,7 @@ func (u *Uses) ImportPlan(ctx context.Context, data PlanData) (journal.Entry, er
 
 // withBoundary writes the file's boundary and bearing, and returns the plot with
 // them.
-func withBoundary(s *plot.State, ctx context.Context, d *journal.Draft, data PlanData) (*plot.State, error) {
+func withBoundary(ctx context.Context, s *plot.State, d *journal.Draft, data PlanData) (*plot.State, error) {
 	if !data.Anchored {
 		return s, nil
 	}
@@ -180,7 +180,7 @@ func within(place string, err error) error {
 	return told
 }
 
-func importBeds(s *plot.State, ctx context.Context, d *journal.Draft, beds []PlanBed) (changed int, err error) {
+func importBeds(ctx context.Context, s *plot.State, d *journal.Draft, beds []PlanBed) (changed int, err error) {
 	order := int64(0)
 	named := map[string]store.Bed{}
 	for _, bed := range s.Beds {
@@ -237,7 +237,7 @@ func sameBed(bed store.Bed, row store.PutBedParams) bool {
 	return measured && was == row
 }
 
-func importItems(s *plot.State, ctx context.Context, g *plot.Plot, d *journal.Draft, items []PlanItem) (drawn, removed int, err error) {
+func importItems(ctx context.Context, s *plot.State, g *plot.Plot, d *journal.Draft, items []PlanItem) (drawn, removed int, err error) {
 	standing := map[string][]store.PlanItem{}
 	for _, it := range s.Items {
 		key := itemKey(itemParams(it.PlanItem))

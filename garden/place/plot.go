@@ -106,7 +106,7 @@ type PlantedView struct {
 
 // Plot returns the plan on a day.
 func (u *Uses) Plot(ctx context.Context, on calendar.Date) (PlotView, error) {
-	j, on, err := view.JudgingOn(u.plot, ctx, on)
+	j, on, err := view.JudgingOn(ctx, u.plot, on)
 	if err != nil {
 		return PlotView{}, err
 	}

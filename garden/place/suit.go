@@ -89,7 +89,7 @@ type WhereView struct {
 // Where ranks the beds for a species. A bed that it failed in is not left out;
 // that is said first.
 func (u *Uses) Where(ctx context.Context, speciesID string) (WhereView, error) {
-	j, err := view.JudgingToday(u.plot, ctx)
+	j, err := view.JudgingToday(ctx, u.plot)
 	if err != nil {
 		return WhereView{}, err
 	}
@@ -126,7 +126,7 @@ type WhatFilter struct{ Use, Spread string }
 
 // What ranks the library's species for a bed.
 func (u *Uses) What(ctx context.Context, bedID int64, filter WhatFilter) (WhatView, error) {
-	j, err := view.JudgingToday(u.plot, ctx)
+	j, err := view.JudgingToday(ctx, u.plot)
 	if err != nil {
 		return WhatView{}, err
 	}

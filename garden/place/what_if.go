@@ -51,7 +51,7 @@ type Slider struct {
 // WhatIf answers for every planting of a bed under changed conditions. Nothing of
 // it is noted.
 func (u *Uses) WhatIf(ctx context.Context, bedID int64, in WhatIfInput) (WhatIfView, error) {
-	j, err := view.JudgingToday(u.plot, ctx)
+	j, err := view.JudgingToday(ctx, u.plot)
 	if err != nil {
 		return WhatIfView{}, err
 	}

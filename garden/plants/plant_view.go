@@ -105,7 +105,7 @@ type PartWindow struct {
 
 // Plant returns one plant of the library, with its usual year on this plot.
 func (u *Uses) Plant(ctx context.Context, id string, on calendar.Date) (PlantView, error) {
-	j, on, err := view.JudgingOn(u.plot, ctx, on)
+	j, on, err := view.JudgingOn(ctx, u.plot, on)
 	if err != nil {
 		return PlantView{}, err
 	}

@@ -63,7 +63,7 @@ type PlantsFilter struct {
 // Plants returns the library's plants on a day: by the likeness of a name where one is
 // asked for, by how a bed suits them where one is, else by name.
 func (u *Uses) Plants(ctx context.Context, on calendar.Date, filter PlantsFilter) (PlantsView, error) {
-	j, on, err := view.JudgingOn(u.plot, ctx, on)
+	j, on, err := view.JudgingOn(ctx, u.plot, on)
 	if err != nil {
 		return PlantsView{}, err
 	}

@@ -43,13 +43,13 @@ type Judging struct {
 }
 
 // JudgingToday is what judging the plot of today takes.
-func JudgingToday(g *plot.Plot, ctx context.Context) (Judging, error) {
-	j, _, err := JudgingOn(g, ctx, plot.NoDay)
+func JudgingToday(ctx context.Context, g *plot.Plot) (Judging, error) {
+	j, _, err := JudgingOn(ctx, g, plot.NoDay)
 	return j, err
 }
 
 // JudgingOn is judging with a day to show, which is today for NoDay.
-func JudgingOn(g *plot.Plot, ctx context.Context, on calendar.Date) (Judging, calendar.Date, error) {
+func JudgingOn(ctx context.Context, g *plot.Plot, on calendar.Date) (Judging, calendar.Date, error) {
 	s, on, err := g.StateOn(ctx, on)
 	if err != nil {
 		return Judging{}, 0, err
