@@ -124,7 +124,7 @@ func TestThePlanIsZoomedAndItsLayersRead(t *testing.T) {
 	t.Parallel()
 	b := open(t, samplePlot(t), 1280, 900, "/plot")
 	b.sees("Wet Corner")
-	scale := func() string { return b.drawn("svg[data-plan] > g[aria-hidden]") }
+	scale := func() string { return b.drawn("svg[data-plan] > [data-scale]") }
 	first := scale()
 	if !strings.Contains(first, "5 m") {
 		t.Errorf("the scale bar says %q", first)

@@ -342,7 +342,7 @@ function Scale({ plot, view }: { plot: Plot; view: View }) {
   const length = plot.scaleM * factor * view.scale;
   const [number = "", unit = ""] = plot.scaleText.split(" ");
   return (
-    <g transform={`translate(14 ${view.height - 14})`} aria-hidden pointerEvents="none">
+    <g transform={`translate(14 ${view.height - 14})`} data-scale aria-hidden pointerEvents="none">
       <path d={`M0 -5 V0 H${length} V-5`} stroke="var(--ink)" strokeWidth={1.6} fill="none" />
       <text
         x={length + 7}
