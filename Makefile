@@ -42,7 +42,7 @@ race: build
 	tools/ensure-chromium
 	CGO_ENABLED=1 go test -race -timeout 2h $(PACKAGES)
 
-# The same of what serves many at once, without what takes long: part of CI.
+# The same of what serves many at once, without what takes long: some minutes.
 race-short: front
 	CGO_ENABLED=1 go test -race -short -timeout 15m ./garden/... ./server ./store
 
