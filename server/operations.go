@@ -108,7 +108,9 @@ func (o operations) registerSite(api huma.API) {
 		return o.garden.Now.Ribbon(ctx, on)
 	})
 	operation(api, http.MethodGet, "/api/species", "listSpecies", "The library's plants",
-		func(ctx context.Context, _ *nothing) ([]plants.SpeciesChoice, error) { return o.garden.Plants.Species(ctx) })
+		func(ctx context.Context, _ *nothing) ([]plants.SpeciesChoice, error) {
+			return o.garden.Plants.Species(ctx)
+		})
 	operation(api, http.MethodGet, "/api/find", "find", "Beds and plantings by any name",
 		func(ctx context.Context, in *struct {
 			Words string `query:"words" maxLength:"200"`
