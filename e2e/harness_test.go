@@ -317,12 +317,20 @@ func (b *browser) clickOn(selector, name string) {
 // fill types into a field by its label, in place of what stands there.
 func (b *browser) fill(label, text string) {
 	b.t.Helper()
-	at := b.locate(fields, label)
-	check(b.t, chromedp.Do(b.ctx, chromedp.MouseClickXY(at.X, at.Y)))
-	_, err := chromedp.Run(b.ctx, chromedp.Evaluate[bool](`(() => { const e = document.activeElement; e.select?.(); return true; })()`))
-	check(b.t, err)
-	b.keys("\b")
-	b.keys(text)
+	// On a busy machine a dialog may still be opening, and take the focus for itself once more.
+	for range 3 {
+		at := b.locate(fields, label)
+		check(b.t, chromedp.Do(b.ctx, chromedp.MouseClickXY(at.X, at.Y)))
+		_, err := chromedp.Run(b.ctx, chromedp.Evaluate[bool](`(() => { const e = document.activeElement; e.select?.(); return true; })()`))
+		check(b.t, err)
+		b.keys("\b")
+		b.keys(text)
+		empty, err := chromedp.Run(b.ctx, chromedp.Evaluate[bool](`!(document.activeElement?.value ?? "")`))
+		check(b.t, err)
+		if !empty || text == "" {
+			return
+		}
+	}
 }
 
 // choose picks an option from a field that opens a list.

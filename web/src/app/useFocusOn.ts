@@ -21,6 +21,7 @@ export function useFocusOn(page: RefObject<HTMLElement | null>, path: string) {
     const watch = new MutationObserver(() => {
       if (last && !last.isConnected && document.activeElement === document.body) {
         last = null;
+        if (document.querySelector("[role=dialog]")) return; // it keeps the focus itself
         page.current?.focus({ preventScroll: true });
       }
     });
