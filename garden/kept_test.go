@@ -5,7 +5,11 @@ import (
 	"testing"
 
 	"bramblyacre/core/calendar"
+	"bramblyacre/core/climate"
 	"bramblyacre/garden/now"
+	"bramblyacre/garden/plot"
+	"bramblyacre/station"
+	"bramblyacre/store"
 )
 
 // sameAnew fails where what is kept shows anything else than what is worked out anew.
@@ -58,4 +62,37 @@ func TestWhatIsKeptIsWhatIsWorkedOutAnew(t *testing.T) {
 			kept("midnight before "+day, func() error { *p.today = next; return nil })
 		}
 	}
+}
+
+// A fault in working the plot out is answered as one, to everybody who waits: it does not end
+// the program, and is over when its cause is.
+func TestAFaultInWorkingThePlotOutIsAnswered(t *testing.T) {
+	p := newPlot(t)
+	open := p.Plot.OpenStation
+	p.Plot.OpenStation = func(climate.Normals, uint64) (station.Station, error) { panic("no such station") }
+	p.switchStationOn()
+	p.Forget()
+	for range 2 {
+		if _, err := p.State(t.Context()); err == nil || !strings.Contains(err.Error(), "no such station") {
+			t.Errorf("the plot is answered with %v", err)
+		}
+	}
+	p.Plot.OpenStation = open
+	_, err := p.State(t.Context())
+	check(t, err)
+}
+
+// What was written although its end failed is read from the store.
+func TestWhatMayHaveBeenWrittenIsRead(t *testing.T) {
+	p := newPlot(t)
+	p.everyPage()
+	_, err := p.store.PutBed(t.Context(), store.PutBedParams{Name: "Unheard of", XM: 10, YM: 9, WidthM: 4, DepthM: 1, Shape: "rectangle", Points: "[]"})
+	check(t, err)
+	row, err := p.store.AddLedgerEntry(t.Context(), store.AddLedgerEntryParams{At: "2031-05-27T12:00:00Z", Day: "2031-05-27", Kind: "bed", Summary: "Laid out Unheard of", Changes: "[]"})
+	check(t, err)
+	p.Journal.Noted(row.ID, nil)
+	if plan := must(p.Place.Plot(t.Context(), plot.NoDay)); len(plan.Beds) != 2 {
+		t.Errorf("%d beds are shown", len(plan.Beds))
+	}
+	p.sameAnew("an entry whose end failed")
 }

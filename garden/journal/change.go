@@ -95,10 +95,26 @@ func (j *Journal) Write(ctx context.Context, sent Sending, ready func() error, w
 		made = d
 		return sent.keep(ctx, q, entry.ID)
 	})
-	if err == nil && made != nil && j.Noted != nil {
-		j.Noted(entry.ID, made.Changes)
+	if made != nil {
+		j.tell(ctx, entry, made.Changes, err)
 	}
 	return entry, err
+}
+
+// tell says that an entry was written. Where the end of its transaction failed it may have
+// been written all the same, as when the one who sent it left in that moment: then the ledger
+// is asked, and what it moved is not known.
+func (j *Journal) tell(ctx context.Context, entry Entry, moved []RowChange, failed error) {
+	if j.Noted == nil {
+		return
+	}
+	if failed == nil {
+		j.Noted(entry.ID, moved)
+		return
+	}
+	if last, err := j.store.LastLedgerID(context.WithoutCancel(ctx)); err == nil && last >= entry.ID {
+		j.Noted(last, nil)
+	}
 }
 
 // note writes the ledger entry of a change.

@@ -31,7 +31,8 @@ type Journal struct {
 	tables map[string]AnyTable
 	kinds  []string
 	rules  []Rule
-	// Noted is told of every entry once it is written, in their order; nil for nobody.
+	// Noted is told of every entry once it is written, in their order, with what it moved or
+	// nil where that is not known; nil for nobody.
 	Noted func(entry int64, changes []RowChange)
 	// writing keeps a change's reading, judging and writing together: one change at a time.
 	writing sync.Mutex

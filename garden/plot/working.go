@@ -3,6 +3,8 @@ package plot
 import (
 	"context"
 	"fmt"
+	"log/slog"
+	"runtime/debug"
 	"sync"
 
 	"bramblyacre/core/calendar"
@@ -72,7 +74,7 @@ func (g *Plot) fly(ctx context.Context, f *flight, today calendar.Date) {
 	g.mu.Lock()
 	before, moved := g.current.Load(), g.moved
 	g.mu.Unlock()
-	f.state, f.err = g.workOut(ctx, before, moved, today)
+	f.state, f.err = g.workOutSafely(ctx, before, moved, today)
 	g.mu.Lock()
 	defer g.mu.Unlock()
 	if g.flying == f {
@@ -93,13 +95,25 @@ func (g *Plot) fly(ctx context.Context, f *flight, today calendar.Date) {
 	g.moved = kept
 }
 
+// workOutSafely works a state out, and answers a fault in it as an error: it runs for many at
+// once, in nobody's request, where a fault would end the program.
+func (g *Plot) workOutSafely(ctx context.Context, before *State, moved []movedBy, today calendar.Date) (s *State, err error) {
+	defer func() {
+		if fault := recover(); fault != nil {
+			slog.Error("the plot cannot be worked out", "fault", fault, "stack", string(debug.Stack()))
+			s, err = nil, fmt.Errorf("the plot cannot be worked out: %v", fault)
+		}
+	}()
+	return g.workOut(ctx, before, moved, today)
+}
+
 // movedBy is what an entry moved.
 type movedBy struct {
 	entry   int64
 	changes []journal.RowChange
 }
 
-// note takes in that an entry was written.
+// note takes in that an entry was written, with what it moved; nil where that is not known.
 func (g *Plot) note(entry int64, changes []journal.RowChange) {
 	g.mu.Lock()
 	defer g.mu.Unlock()
@@ -119,7 +133,7 @@ func (g *Plot) rowsAfter(ctx context.Context, before *State, moved []movedBy) (*
 			continue
 		}
 		next, err := r.with(g.tables, m.changes)
-		if err != nil || m.entry != last+1 {
+		if err != nil || m.entry != last+1 || m.changes == nil {
 			return g.readRows(ctx)
 		}
 		r, last = next, m.entry
