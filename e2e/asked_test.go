@@ -6,6 +6,7 @@ import (
 
 	"github.com/chromedp/cdproto/emulation"
 	"github.com/chromedp/chromedp"
+	"github.com/chromedp/chromedp/kb"
 )
 
 // A look that the forecast held for next to impossible is asked back, and is noted only once
@@ -113,4 +114,51 @@ func TestWithoutANetworkNoAreaIsBlank(t *testing.T) {
 	b.toLedger()
 	b.sees("cannot be reached")
 	b.sees("More") // the cane stays
+}
+
+// What was noted in a dialog is noted: leaving it asks nothing, and once it is taken back, by
+// the key, the dialog does not go on saying it.
+func TestWhatIsTakenBackInADialogIsNoLongerSaid(t *testing.T) {
+	t.Parallel()
+	b := open(t, samplePlot(t), 1280, 800, "/plantings/2")
+	b.sees("What may be taken today")
+	note := func() {
+		b.click("Note what you see")
+		b.sees("How many of them?")
+		b.fill("Note", "By the gate")
+		b.click("Note it")
+		b.locate(buttons, "Close")
+	}
+	note()
+	b.keys("u")
+	b.gone("[role=dialog]")
+	b.sees("Took back: Saw hop")
+	note()
+	b.keys(kb.Escape)
+	b.gone("[role=dialog]")
+	b.seesNo("What you typed here is not noted yet.")
+	b.keys("u")
+	b.sees("Took back: Saw hop")
+}
+
+// Out on the round what was noted is said in its head, and covers no plant's name; it is
+// undone there.
+func TestTheRoundSaysWhatWasNotedBesideThePlant(t *testing.T) {
+	t.Parallel()
+	p := samplePlot(t)
+	b := open(t, p, 390, 844, "/round")
+	b.sees("What do you see?")
+	b.click("Next:")
+	b.sees("Saw lovage in Long Bed")
+	b.sees("Garden sorrel")
+	name, err := chromedp.Run(b.ctx, chromedp.Evaluate[bool](`(() => {
+		const r = document.querySelector("h1").getBoundingClientRect();
+		return document.elementFromPoint(r.x + 10, r.y + r.height / 2)?.closest("h1") !== null;
+	})()`))
+	check(t, err)
+	if !name {
+		t.Error("something lies over the plant's name")
+	}
+	b.click("Undo")
+	b.sees("Took back: Saw lovage in Long Bed")
 }

@@ -21,8 +21,11 @@ export function useFocusOn(page: RefObject<HTMLElement | null>, path: string) {
     const watch = new MutationObserver(() => {
       if (last && !last.isConnected && document.activeElement === document.body) {
         last = null;
-        if (document.querySelector("[role=dialog]")) return; // it keeps the focus itself
-        page.current?.focus({ preventScroll: true });
+        // Within a dialog it stays there: Escape is heard only inside.
+        const dialog = [...document.querySelectorAll("[role=dialog]")]
+          .at(-1)
+          ?.closest<HTMLElement>("[tabindex]");
+        (dialog ?? page.current)?.focus({ preventScroll: true });
       }
     });
     watch.observe(document.body, { childList: true, subtree: true });

@@ -1,10 +1,12 @@
 import { Box, Button, Dialog as MuiDialog, type DialogProps } from "@mui/material";
-import { useRef, useState, type FormEvent } from "react";
+import { useEffect, useRef, useState, type FormEvent } from "react";
 
-import { UndoLine } from "./Undo";
+import { UndoLine, useUndo } from "./Undo";
 
 interface Props extends Omit<DialogProps, "open" | "onClose"> {
   onClose: () => void;
+  /** True where the dialog itself says what was noted and offers the undo. */
+  ownUndo?: boolean;
 }
 
 /**
@@ -12,9 +14,13 @@ interface Props extends Omit<DialogProps, "open" | "onClose"> {
  * beside it without asking; what was noted last can be undone in it; focus goes in on opening and back on
  * closing.
  */
-export function Dialog({ onClose, children, "aria-label": name, ...rest }: Props) {
+export function Dialog({ onClose, ownUndo = false, children, "aria-label": name, ...rest }: Props) {
   const typed = useRef(false);
   const [leaving, setLeaving] = useState(false);
+  const noted = useUndo().line?.entry?.id;
+  useEffect(() => {
+    if (noted !== undefined) typed.current = false; // it is noted
+  }, [noted]);
   return (
     <MuiDialog
       {...rest}
@@ -44,7 +50,7 @@ export function Dialog({ onClose, children, "aria-label": name, ...rest }: Props
         </Box>
       )}
       {children}
-      <UndoLine />
+      <UndoLine quiet={ownUndo} />
     </MuiDialog>
   );
 }

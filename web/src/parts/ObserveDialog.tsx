@@ -1,5 +1,5 @@
 import { Alert, Box, Button, DialogActions, DialogContent, DialogTitle, TextField } from "@mui/material";
-import { useState } from "react";
+import { useEffect, useState } from "react";
 
 import { api, newKey, told } from "../api/client";
 import { usePlanting, useSite } from "../api/queries";
@@ -18,7 +18,7 @@ import { Dialog } from "./Dialog";
 export function ObserveDialog({ plantingId, onClose }: { plantingId: number; onClose: () => void }) {
   const planting = usePlanting(plantingId).data;
   const site = useSite().data;
-  const { noted, undo } = useUndo();
+  const { noted, undo, line } = useUndo();
   const { send, sending, fields, fault, asked, at } = useSend();
   const speciesId = useFirst(planting)?.speciesId;
   const [clientKey] = useState(newKey);
@@ -56,9 +56,13 @@ export function ObserveDialog({ plantingId, onClose }: { plantingId: number; onC
     if (answer.moved) setMoved(answer);
     else onClose();
   };
+  const isTakenBack = moved !== undefined && line?.takenBack === moved.entry.id;
+  useEffect(() => {
+    if (isTakenBack) onClose(); // what it says of the look holds no more
+  }, [isTakenBack, onClose]);
   if (!planting || !site) return null;
   return (
-    <Dialog onClose={onClose} maxWidth="sm" fullWidth>
+    <Dialog onClose={onClose} maxWidth="sm" fullWidth ownUndo={moved !== undefined}>
       <DialogTitle>
         {planting.name[0]?.toUpperCase() + planting.name.slice(1)} · {planting.bed}
       </DialogTitle>
@@ -162,7 +166,7 @@ export function ObserveDialog({ plantingId, onClose }: { plantingId: number; onC
       <DialogActions sx={{ px: 3, pb: 2 }}>
         {moved ? (
           <>
-            <Button color="inherit" onClick={() => void undo(moved.entry).then(onClose)}>
+            <Button color="inherit" onClick={() => void undo(moved.entry)}>
               Undo
             </Button>
             <Button variant="contained" onClick={onClose} autoFocus>

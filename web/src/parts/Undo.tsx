@@ -21,6 +21,8 @@ type Entry = Schemas["Entry"];
 interface Line {
   text: string;
   entry?: Entry;
+  /** The entry that was taken back, where the line says so. */
+  takenBack?: number;
   severity?: "info" | "error";
 }
 
@@ -55,18 +57,21 @@ export const useUndo = () => useContext(UndoContext);
 /** How long an undo is offered: long enough to read what was noted, and to get there by keys. */
 const undoMs = 25_000;
 
+/** How long a line is shown that offers nothing. */
+const lineMs = 8_000;
+
 export function UndoProvider({ children }: { children: ReactNode }) {
   const refresh = useRefresh();
   const [line, setLine] = useState<Line | null>(null);
   const [dialogs, setDialogs] = useState(0);
-  // On a phone it stands over the cane. Out on the round the buttons are there, within reach of a thumb: it
-  // stays clear of them.
+  // On a phone it stands over the cane. Out on the round there is no place that it would not cover: the round
+  // has it in its own head.
   const narrow = useMediaQuery(useTheme().breakpoints.down("md"));
-  const onTop = useLocation().pathname === "/round" && narrow;
+  const inPage = useLocation().pathname === "/round" && narrow;
   const close = useCallback(() => setLine(null), []);
   useEffect(() => {
     if (!line) return;
-    const timer = setTimeout(close, undoMs);
+    const timer = setTimeout(close, line.entry ? undoMs : lineMs);
     return () => clearTimeout(timer);
   }, [line, close]);
   const noted = useCallback(
@@ -87,7 +92,7 @@ export function UndoProvider({ children }: { children: ReactNode }) {
           api.POST("/api/ledger/{id}/take-back", { params: { path: { id: entry.id } } }),
         );
         await refresh();
-        setLine({ text: back.summary });
+        setLine({ text: back.summary, takenBack: entry.id });
       } catch (reason) {
         setLine({ text: reason instanceof Error ? reason.message : String(reason), severity: "error" });
       }
@@ -107,13 +112,11 @@ export function UndoProvider({ children }: { children: ReactNode }) {
       {children}
       <Snackbar
         key={line?.entry?.id ?? line?.text}
-        open={line !== null && dialogs === 0}
+        open={line !== null && dialogs === 0 && !inPage}
         message={line?.severity ? undefined : line?.text}
         action={entry && <UndoButton onClick={undoLast} />}
-        anchorOrigin={
-          onTop ? { vertical: "top", horizontal: "center" } : { vertical: "bottom", horizontal: "right" }
-        }
-        sx={{ zIndex: 25, ...(onTop ? { top: 2 } : narrow ? { bottom: 68 } : {}) }} // under what is opened over the page
+        anchorOrigin={{ vertical: "bottom", horizontal: "right" }}
+        sx={{ zIndex: 25, ...(narrow && { bottom: 68 }) }} // under what is opened over the page
       >
         {line?.severity ? (
           <Alert
@@ -138,14 +141,14 @@ function UndoButton({ onClick }: { onClick: () => void }) {
   );
 }
 
-/** UndoLine is the line of what was noted, within a dialog: outside of it nothing can be reached. */
-export function UndoLine() {
+/** UndoLine is the line of what was noted, within a dialog: outside of it nothing can be reached. A quiet one leaves it to the dialog. */
+export function UndoLine({ quiet = false }: { quiet?: boolean }) {
   const { line, undoLast, setDialogs } = useUndo();
   useEffect(() => {
     setDialogs((n) => n + 1);
     return () => setDialogs((n) => n - 1);
   }, [setDialogs]);
-  if (!line) return null;
+  if (!line || quiet) return null;
   return (
     <Box
       role="status"
@@ -162,6 +165,33 @@ export function UndoLine() {
     >
       <Box sx={{ flex: 1 }}>{line.text}</Box>
       {line.entry && <UndoButton onClick={undoLast} />}
+    </Box>
+  );
+}
+
+/** PageLine is the line of what was noted, in the head of a page that has no room for one over it. */
+export function PageLine() {
+  const { line, undoLast } = useUndo();
+  if (!line) return null;
+  return (
+    <Box role="status" sx={{ flex: 1, minWidth: 0, display: "flex", alignItems: "center", gap: 1 }}>
+      <Box
+        title={line.text}
+        sx={{
+          flex: 1,
+          color: line.severity === "error" ? "var(--forbid)" : "text.primary",
+          overflow: "hidden",
+          textOverflow: "ellipsis",
+          ...(line.severity !== "error" && { whiteSpace: "nowrap" }),
+        }}
+      >
+        {line.text}
+      </Box>
+      {line.entry && (
+        <Button onClick={undoLast} sx={{ minHeight: 44 }}>
+          Undo
+        </Button>
+      )}
     </Box>
   );
 }

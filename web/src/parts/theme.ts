@@ -50,6 +50,7 @@ export function themeFor(look: Look): Theme {
         },
       },
       MuiDialog: { styleOverrides: { paper: { border: `1px solid ${c.rule}`, backgroundImage: "none" } } },
+      MuiMenu: { styleOverrides: { paper: { border: `1px solid ${c.rule}` } } },
       MuiDialogTitle: { styleOverrides: { root: { ...heading, fontSize: "1.4rem", paddingBottom: 4 } } },
       MuiTextField: { defaultProps: { size: "small", fullWidth: true } },
       MuiOutlinedInput: { styleOverrides: { root: { background: c.card } } },

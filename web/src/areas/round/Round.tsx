@@ -1,10 +1,11 @@
-import { Alert, Box, Button, Typography } from "@mui/material";
+import { Alert, Box, Button, Typography, useMediaQuery, useTheme } from "@mui/material";
 import { useEffect, useMemo, useState } from "react";
 
 import { useRefresh, useRound } from "../../api/queries";
 import { affirm, discard, sendWaiting, useForeignLooks, useKeptLooks } from "../../api/outbox";
 import { useGo } from "../../parts/shownDay";
 import { Trouble } from "../../parts/Trouble";
+import { PageLine, useUndo } from "../../parts/Undo";
 import { StopForm } from "./StopForm";
 
 /** How often looks that wait are tried again. */
@@ -19,6 +20,8 @@ export function Round() {
   const waiting = kept.length - refused.length;
   const foreign = useForeignLooks();
   const go = useGo();
+  const { line } = useUndo();
+  const narrow = useMediaQuery(useTheme().breakpoints.down("md"));
   const [at, setAt] = useState<number>();
   // Looks noted on this walk without a network count as seen, too.
   const [passed, setPassed] = useState<ReadonlySet<number>>(new Set());
@@ -58,16 +61,26 @@ export function Round() {
         sx={{
           display: "flex",
           justifyContent: "space-between",
+          alignItems: "center",
           gap: 2,
           color: "text.secondary",
           fontSize: 15,
+          minHeight: { xs: 44, md: 0 },
         }}
       >
-        <span>
-          Round · {stop ? `bed ${stop.bedNumber} of ${round.beds}` : `${round.beds} beds`} · {done} of{" "}
-          {round.stops.length} seen
-        </span>
-        <span role="status">{waiting > 0 ? `saved on this device · ${waiting} to send` : "all sent"}</span>
+        {narrow && line ? (
+          <PageLine />
+        ) : (
+          <>
+            <span>
+              Round · {stop ? `bed ${stop.bedNumber} of ${round.beds}` : `${round.beds} beds`} · {done} of{" "}
+              {round.stops.length} seen
+            </span>
+            <span role="status">
+              {waiting > 0 ? `saved on this device · ${waiting} to send` : "all sent"}
+            </span>
+          </>
+        )}
       </Box>
       <Box sx={{ height: 6, background: "var(--rule)", borderRadius: "3px", my: 1 }} aria-hidden>
         <Box

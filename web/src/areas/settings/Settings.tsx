@@ -96,7 +96,7 @@ function SettingsForm({ site, onKept }: { site: Schemas["SiteView"]; onKept: () 
           <Typography variant="h1" sx={{ mb: 2 }}>
             Settings
           </Typography>
-          <Box sx={{ display: "grid", gridTemplateColumns: "1fr 1fr", gap: 2 }}>
+          <Box sx={{ display: "grid", gridTemplateColumns: { xs: "1fr", sm: "1fr 1fr" }, gap: 2 }}>
             <TextField
               label="Name of the plot"
               {...register("name")}
