@@ -134,6 +134,11 @@ func TestWhatIsTakenBackInADialogIsNoLongerSaid(t *testing.T) {
 	b.gone("[role=dialog]")
 	b.sees("Took back: Saw hop")
 	note()
+	b.until("the focus to be in the dialog", func() bool {
+		inside, err := chromedp.Run(b.ctx, chromedp.Evaluate[bool](`document.activeElement.closest(".MuiDialog-root") !== null`))
+		check(t, err)
+		return inside
+	})
 	b.keys(kb.Escape)
 	b.gone("[role=dialog]")
 	b.seesNo("What you typed here is not noted yet.")
