@@ -288,7 +288,7 @@ func (b *browser) locate(selector, name string) spot {
 		}
 		before = at
 		if time.Now().After(end) {
-			b.t.Fatalf("nothing is called %q. The page says:\n%s", name, b.text())
+			b.t.Fatalf("nothing is called %q. The page says:\n%.1500s", name, b.text())
 		}
 	}
 }
@@ -324,7 +324,7 @@ func (b *browser) fill(label, text string) {
 		_, err := chromedp.Run(b.ctx, chromedp.Evaluate[bool](`(() => { const e = document.activeElement; e.select?.(); return true; })()`))
 		check(b.t, err)
 		b.keys("\b")
-		b.keys(text)
+		b.inserts(text)
 		empty, err := chromedp.Run(b.ctx, chromedp.Evaluate[bool](`!(document.activeElement?.value ?? "")`))
 		check(b.t, err)
 		if !empty || text == "" {
@@ -362,6 +362,16 @@ func (b *browser) focus(selector string) {
 	b.t.Helper()
 	_, err := chromedp.Run(b.ctx, chromedp.Evaluate[bool](`(() => { document.querySelector(`+quoted(selector)+`).focus(); return true; })()`))
 	check(b.t, err)
+}
+
+// inserts puts text where the keyboard is, in one go as a paste does.
+func (b *browser) inserts(text string) {
+	b.t.Helper()
+	typed := func(ctx context.Context, t *chromedp.Target) (none chromedp.Void, err error) {
+		_, err = cdp.Call(ctx, t, input.InsertText, input.InsertTextParams{Text: text})
+		return none, err
+	}
+	check(b.t, chromedp.Do(b.ctx, typed))
 }
 
 // keys types.
@@ -408,7 +418,7 @@ func (b *browser) until(what string, holds func() bool) {
 	b.t.Helper()
 	for end := time.Now().Add(patience); !holds(); time.Sleep(60 * time.Millisecond) {
 		if time.Now().After(end) {
-			b.t.Fatalf("waited in vain for %s. The page says:\n%s", what, b.text())
+			b.t.Fatalf("waited in vain for %s. The page says:\n%.1500s", what, b.text())
 		}
 	}
 }

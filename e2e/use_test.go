@@ -1,10 +1,15 @@
 package e2e
 
 import (
+	"slices"
 	"strings"
 	"testing"
 
 	"github.com/chromedp/chromedp"
+	"github.com/chromedp/chromedp/kb"
+
+	"bramblyacre/garden/place"
+	"bramblyacre/garden/plot"
 )
 
 // Without a network a look is not lost: the answers stand until it can be sent. On a
@@ -96,4 +101,46 @@ func TestAQuestionIsAnsweredByTheKeyboard(t *testing.T) {
 	b.keys(" ")
 	b.sees("cannot tell")
 	b.sees("Note the look: 2 characters")
+}
+
+// A day is typed part by part on the keyboard, or picked from a month with the arrows, as it is read;
+// half a day is refused at its field and nothing is lost.
+func TestADayIsTypedOrPicked(t *testing.T) {
+	t.Parallel()
+	p := samplePlot(t)
+	b := open(t, p, 1280, 800, "/plantings/2")
+	b.sees("What may be taken today")
+	seenOn := func(day string) bool {
+		v, err := p.garden.Place.Planting(t.Context(), 2, plot.NoDay)
+		check(t, err)
+		return slices.ContainsFunc(v.Seen, func(look place.SeenMark) bool { return look.Day.String() == day })
+	}
+	if seenOn("2031-05-26") || seenOn("2031-05-24") {
+		t.Fatal("the sample plot has looks of these days")
+	}
+	section := func(name string) {
+		at := b.locate("[role=dialog] [role=spinbutton]", name)
+		check(t, chromedp.Do(b.ctx, chromedp.MouseClickXY(at.X, at.Y)))
+	}
+	b.click("Note what you see")
+	b.sees("How many of them?")
+	section("Month")
+	b.keys("\b")
+	b.click("Note it")
+	b.sees("Type one like 27 May 2031.")
+	section("Day")
+	b.keys("26")  // the month is next
+	b.keys("may") // as it is said
+	b.keys("2031")
+	b.click("Note it")
+	b.until("the typed day's look", func() bool { return seenOn("2031-05-26") })
+	b.click("Close")
+	b.click("Note what you see")
+	b.sees("How many of them?")
+	b.click("Choose the day from a month: Day")
+	b.until("the month to have the keyboard", func() bool { return b.has("[role=gridcell]:focus") })
+	b.keys(kb.ArrowLeft + kb.ArrowLeft + kb.ArrowLeft)
+	b.keys("\r")
+	b.click("Note it")
+	b.until("the picked day's look", func() bool { return seenOn("2031-05-24") })
 }

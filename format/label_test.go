@@ -11,7 +11,7 @@ import (
 // A label takes names in any script of the library and any number of cautions, and goes
 // on to another page rather than lose one.
 func TestALabelHoldsEveryCaution(t *testing.T) {
-	label := gather.LabelData{Title: "Süßdolde, Ørnebær", Botanical: "Myrrhis odorata (L.) Scop.", Part: "leaf", Made: "tea", From: "Long Bed", Day: "2031-05-26", Ask: "Ask a doctor or pharmacist.", Cautions: []string{"Ida (blood thinners): not much of it."}}
+	label := gather.LabelData{Title: "Süßdolde, Ørnebær", Botanical: "Myrrhis odorata (L.) Scop.", Part: "leaf", Made: "tea", From: "Long Bed", Day: "26 May 2031", Ask: "Ask a doctor or pharmacist.", Cautions: []string{"Ida (blood thinners): not much of it."}}
 	pages := func(l gather.LabelData) int {
 		var out bytes.Buffer
 		if err := WriteLabelPDF(&out, l); err != nil {

@@ -126,7 +126,7 @@ func (s *sheet) outline(area geometry.Polygon, style string) {
 
 func (s *sheet) head(site place.SiteView) {
 	s.Text(sheetMargin, sheetMargin+5, s.face("B", 15, site.Name))
-	s.Text(sheetMargin, sheetMargin+10, s.face("", 9, fmt.Sprintf("Plan of %s. Scale 1 : %.0f when printed at full size.", site.Today, s.scale)))
+	s.Text(sheetMargin, sheetMargin+10, s.face("", 9, fmt.Sprintf("Plan of %s. Scale 1 : %.0f when printed at full size.", site.Today.DayMonthYear(), s.scale)))
 }
 
 // greys are the fills of kinds of things, so that the plan prints without colour.

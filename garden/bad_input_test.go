@@ -22,7 +22,7 @@ func TestObservationsThatCannotBeAreRefusedAtTheField(t *testing.T) {
 	}{
 		{func(in *now.ObservationInput) { in.Day = "2031-05-28" }, "day", "has not come yet"},
 		{func(in *now.ObservationInput) { in.Day = "2029-04-09" }, "day", "only began"},
-		{func(in *now.ObservationInput) { in.Day = "yesterday" }, "day", "is not a date"},
+		{func(in *now.ObservationInput) { in.Day = "yesterday" }, "day", "This is not a whole day. Type one like 27 May 2031."},
 		{func(in *now.ObservationInput) { in.Stage = "blooming" }, "stage", "is not a stage"},
 		{func(in *now.ObservationInput) { in.Day, in.Stage = "2029-06-01", "full flower" }, "stage", `has no stage "full flower" in its first year`},
 		{func(in *now.ObservationInput) { in.Share = "nearly all" }, "share", "is not a share"},

@@ -340,7 +340,7 @@ func TestAFindIsCheckedLikeAPlanting(t *testing.T) {
 func TestAFindIsNotLookedAtBeforeItWasFound(t *testing.T) {
 	p := newPlot(t)
 	before := p.entries()
-	for day, want := range map[string]string{"0001-01-01": "too long ago", "2032-01-01": "not come yet", "2031-02-30": "not a date"} {
+	for day, want := range map[string]string{"0001-01-01": "too long ago", "2032-01-01": "not come yet", "2031-02-30": "not a whole day"} {
 		_, err := p.Identity.AddFind(t.Context(), identity.FindInput{Day: day, Place: "By the gate", SpeciesID: "yarrow"})
 		p.refused(err, "day", want, before)
 	}

@@ -279,8 +279,8 @@ func TestThePlotRemembers(t *testing.T) {
 	}{
 		{place.FateInput{Outcome: "vanished", Cause: "too dry"}, "outcome", "throve or failed"},
 		{place.FateInput{Outcome: "failed", Cause: "bad luck"}, "cause", "Choose why"},
-		{place.FateInput{Outcome: "failed", Cause: "too dry", Day: "2031-07-01"}, "day", "and today"},
-		{place.FateInput{Outcome: "failed", Cause: "too dry", Day: "1999-07-01"}, "day", "and today"},
+		{place.FateInput{Outcome: "failed", Cause: "too dry", Day: "2031-07-01"}, "day", "has not come yet"},
+		{place.FateInput{Outcome: "failed", Cause: "too dry", Day: "1999-07-01"}, "day", "only began on 10 April 2029"},
 	} {
 		_, err := p.Place.NoteFate(t.Context(), p.planting, test.in)
 		p.refused(err, test.field, test.words, before)

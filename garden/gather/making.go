@@ -128,7 +128,7 @@ func (u *Uses) Label(ctx context.Context, pickingID int64, preparation string) (
 		}
 	}
 	cautions := view.CautionsOf(s, p.Species, picking.Part, preparation)
-	label := LabelData{Title: say.Capital(p.Species.Names.Name), Botanical: p.Species.Names.Botanical, Part: picking.Part, Made: preparation, From: p.Bed.Name, Day: picking.Day, Ask: view.AskFirst}
+	label := LabelData{Title: say.Capital(p.Species.Names.Name), Botanical: p.Species.Names.Botanical, Part: picking.Part, Made: preparation, From: p.Bed.Name, Day: view.FullDayWords(picking.Day), Ask: view.AskFirst}
 	for _, c := range cautions.List {
 		label.Cautions = append(label.Cautions, view.CautionLine(c))
 	}

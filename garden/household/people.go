@@ -6,9 +6,9 @@ import (
 	"fmt"
 	"strings"
 
-	"bramblyacre/core/calendar"
 	"bramblyacre/core/flora"
 	"bramblyacre/core/spelling"
+	"bramblyacre/garden/input"
 	"bramblyacre/garden/journal"
 	"bramblyacre/garden/plot"
 	"bramblyacre/garden/say"
@@ -100,15 +100,7 @@ func (u *Uses) PutPerson(ctx context.Context, id int64, seen say.Version, in Per
 			}
 		}
 		if in.Born != "" {
-			born, err := calendar.Parse(in.Born)
-			switch {
-			case err != nil:
-				c.AddError("born", err)
-			case born > s.Today:
-				c.Add("born", "%s has not come yet.", in.Born)
-			case born < s.Today.AddDays(-130*366):
-				c.Add("born", "%s is too long ago.", in.Born)
-			}
+			input.ReadDayWithin(s, &c, "born", in.Born, 130*366)
 			row.Born = &in.Born
 		}
 		for _, id := range in.Circumstances {

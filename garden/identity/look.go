@@ -60,7 +60,7 @@ func (u *Uses) NoteLook(ctx context.Context, plantingID int64, in LookInput) (jo
 		var c say.Checklist
 		day := readLookDay(s, &c, in)
 		if day < p.Started {
-			c.Add("day", "The planting only began on %s.", p.Started)
+			c.Add("day", "The planting only began on %s.", p.Started.DayMonthYear())
 		}
 		forecast, _ := s.ForecastOn(p, day)
 		row, err := readLook(ctx, s, d, &c, p.Rules, forecast, day, in)

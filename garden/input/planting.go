@@ -1,7 +1,6 @@
 package input
 
 import (
-	"bramblyacre/core/calendar"
 	"bramblyacre/core/flora"
 	"bramblyacre/core/identity"
 	"bramblyacre/core/suitability"
@@ -78,15 +77,7 @@ func ReadPlanting(g *plot.Plot, s *plot.State, in PlantingInput, before *plot.Pl
 	} else if in.Plants < 1 || in.Plants > mostPlants {
 		c.Add("plants", "Say how many plants, from 1 to %d, or the area they cover.", mostPlants)
 	}
-	started, err := calendar.Parse(in.StartedOn)
-	switch {
-	case err != nil:
-		c.AddError("startedOn", err)
-	case started > s.Today:
-		c.Add("startedOn", "%s has not come yet. Note a planting when it is in the ground.", started.DayMonth())
-	case started < s.Today.AddDays(-say.LongestAgoDays):
-		c.Add("startedOn", "%s is too long ago.", in.StartedOn)
-	}
+	ReadDay(s, &c, "startedOn", in.StartedOn)
 	row.StartedOn = in.StartedOn
 	if _, err := flora.ParseOrigin(in.Origin); err != nil {
 		c.AddError("origin", err)

@@ -6,6 +6,7 @@ import (
 	"slices"
 
 	"bramblyacre/core/calendar"
+	"bramblyacre/garden/input"
 	"bramblyacre/garden/journal"
 	"bramblyacre/garden/plot"
 	"bramblyacre/garden/say"
@@ -58,11 +59,7 @@ func (u *Uses) NoteFate(ctx context.Context, plantingID int64, in FateInput) (jo
 		if in.Day == "" {
 			row.Day = s.Today.String()
 		}
-		if day, err := calendar.Parse(row.Day); err != nil {
-			c.AddError("day", err)
-		} else if day > s.Today || day < p.Started {
-			c.Add("day", "The day lies between %s %d and today.", p.Started.DayMonth(), p.Started.Year())
-		}
+		input.ReadPastDay(s, &c, p, row.Day)
 		if in.Gone && p.RemovedOn != nil {
 			c.Add("gone", "It is off the plan already.")
 		}

@@ -5,7 +5,6 @@ import (
 	"encoding/json"
 	"math"
 
-	"bramblyacre/core/calendar"
 	"bramblyacre/core/ground"
 	"bramblyacre/garden/input"
 	"bramblyacre/garden/journal"
@@ -42,12 +41,7 @@ func (u *Uses) NoteReading(ctx context.Context, bedID int64, in ReadingInput) (j
 func readReading(s *plot.State, table ground.Table, bedID int64, in ReadingInput) (store.PutReadingParams, string, error) {
 	var c say.Checklist
 	row := store.PutReadingParams{BedID: bedID, Day: in.Day, Kind: in.Kind, Note: c.Text("note", in.Note, say.LongestNote)}
-	day, err := calendar.Parse(in.Day)
-	if err != nil {
-		c.AddError("day", err)
-	} else if day > s.Today {
-		c.Add("day", "%s has not come yet.", day.DayMonth())
-	}
+	input.ReadDay(s, &c, "day", in.Day)
 	kind, known := plot.ReadingKinds[in.Kind]
 	if !known {
 		c.Add("kind", "Choose what was read: a sign or a test.")

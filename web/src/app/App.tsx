@@ -1,18 +1,15 @@
 import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
-import { lazy, useEffect } from "react";
+import { useEffect } from "react";
 import { BrowserRouter, Outlet, Route, Routes } from "react-router";
 
 import { ActsProvider } from "../parts/acts";
+import { fetchAhead, fetchedAhead } from "../parts/ahead";
 import { LookProvider } from "../parts/LookProvider";
 import { UndoProvider } from "../parts/Undo";
 import { screens } from "./areas";
 import { Shell } from "./Shell";
 
-/** The screens' code: fetched when one is opened, or else as soon as the first one stands. */
-const routes = screens.map((screen) => ({
-  path: screen.path,
-  Screen: lazy(() => screen.load().then((component) => ({ default: component }))),
-}));
+const routes = screens.map((screen) => ({ path: screen.path, Screen: fetchedAhead(screen.load) }));
 
 const client = new QueryClient({
   // The server is on this machine or this network: what it says holds until something changes.
@@ -32,14 +29,11 @@ function WithActs() {
   );
 }
 
-/** Out on the round there may be no network: what may be opened there is fetched before. */
 const fetchAfterMs = 1500;
 
 function useFetchAhead() {
   useEffect(() => {
-    const timer = setTimeout(() => {
-      for (const screen of screens) screen.load().catch(() => undefined); // asked for again when opened
-    }, fetchAfterMs);
+    const timer = setTimeout(fetchAhead, fetchAfterMs);
     return () => clearTimeout(timer);
   }, []);
 }

@@ -3,16 +3,17 @@ import { Suspense, useLayoutEffect, useMemo, useRef, useState } from "react";
 import { matchPath, Outlet, useLocation } from "react-router";
 
 import { useSite } from "../api/queries";
+import { Boundary } from "../parts/Boundary";
 import { fullDay } from "../parts/dates";
 import { Dialog } from "../parts/Dialog";
 import { Ribbon } from "../parts/Ribbon";
 import { Trouble } from "../parts/Trouble";
-import { AreaBoundary } from "./AreaBoundary";
 import { screens } from "./areas";
 import { Cane } from "./Cane";
 import { FindDialog } from "./FindDialog";
 import { useFocusOn } from "./useFocusOn";
 import { keyHelp, useKeys } from "./keys";
+import { NotOpened } from "./NotOpened";
 
 /** Shell is what surrounds every screen: the cane, the ribbon, the keys. */
 export function Shell() {
@@ -50,7 +51,7 @@ export function Shell() {
           tabIndex={-1}
           sx={{ outline: "none", scrollMarginTop: 8, px: { xs: 1.75, md: 2.5 }, pt: { xs: 1.5, md: 2 } }}
         >
-          <AreaBoundary at={pathname}>
+          <Boundary at={pathname} instead={<NotOpened />}>
             {site.data ? (
               <Suspense fallback={<LinearProgress aria-label="Opening" />}>
                 <Outlet context={open} />
@@ -58,7 +59,7 @@ export function Shell() {
             ) : (
               site.error && <Trouble reason={site.error} />
             )}
-          </AreaBoundary>
+          </Boundary>
         </Box>
       </Box>
       {help && (

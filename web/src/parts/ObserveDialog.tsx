@@ -12,6 +12,7 @@ import { Ready } from "./Ready";
 import { Sprig } from "./Sprig";
 import { useFirst } from "./useFirst";
 import { useSend } from "./useSend";
+import { DayField } from "./DayField";
 import { Dialog } from "./Dialog";
 
 /** ObserveDialog notes what is seen of one planting, and then shows how its dates moved and why. */
@@ -115,12 +116,11 @@ export function ObserveDialog({ plantingId, onClose }: { plantingId: number; onC
                 onChange={(e) => setWidth(e.target.value)}
                 {...at("width")}
               />
-              <TextField
+              <DayField
                 label="Day"
-                type="date"
                 value={day ?? site.today}
-                onChange={(e) => setDay(e.target.value)}
-                slotProps={{ inputLabel: { shrink: true } }}
+                onChange={setDay}
+                last={site.today}
                 {...at("day")}
               />
             </Box>

@@ -17,6 +17,7 @@ import { useUndo } from "./Undo";
 import { AllowanceBox, Cautions } from "./AllowanceBox";
 import { useFirst } from "./useFirst";
 import { useSend } from "./useSend";
+import { DayField } from "./DayField";
 import { Dialog } from "./Dialog";
 
 /** PickDialog notes a picking, with the allowance and the cautions beside it. */
@@ -129,15 +130,7 @@ export function PickDialog({
             label="I took it all the same"
           />
         )}
-        <TextField
-          label="Day"
-          type="date"
-          value={day ?? site.today}
-          onChange={(e) => setDay(e.target.value)}
-          slotProps={{ inputLabel: { shrink: true } }}
-          sx={{ my: 1 }}
-          {...at("day")}
-        />
+        <DayField label="Day" value={day ?? site.today} onChange={setDay} last={site.today} {...at("day")} />
         <TextField
           label="Note"
           value={note}

@@ -19,6 +19,7 @@ import { ChangedMeanwhile, readings, useOpened } from "./ChangedMeanwhile";
 import { same, SelectField } from "./SelectField";
 import { useSend } from "./useSend";
 import { SpeciesField } from "./SpeciesField";
+import { DayField } from "./DayField";
 import { Dialog } from "./Dialog";
 
 interface Props {
@@ -188,12 +189,18 @@ function PlantingForm({ planting: stands, bedId, asked, beds, site, species, onC
                 </TextField>
               )}
             />
-            <TextField
-              label="Since"
-              type="date"
-              slotProps={{ inputLabel: { shrink: true } }}
-              {...register("startedOn")}
-              {...at("startedOn")}
+            <Controller
+              name="startedOn"
+              control={control}
+              render={({ field }) => (
+                <DayField
+                  label="Since"
+                  value={field.value}
+                  onChange={field.onChange}
+                  last={site.today}
+                  {...at("startedOn")}
+                />
+              )}
             />
             <TextField
               label="Plants"

@@ -1,7 +1,11 @@
-import { createContext, useContext, useMemo, useState, type ReactNode } from "react";
+import { createContext, Suspense, useContext, useMemo, useState, type ReactNode } from "react";
 
-import { ObserveDialog } from "./ObserveDialog";
-import { PickDialog } from "./PickDialog";
+import { fetchedAhead } from "./ahead";
+import { Boundary } from "./Boundary";
+import { NotOpenedDialog } from "./NotOpenedDialog";
+
+const ObserveDialog = fetchedAhead(() => import("./ObserveDialog").then((code) => code.ObserveDialog));
+const PickDialog = fetchedAhead(() => import("./PickDialog").then((code) => code.PickDialog));
 
 /** Acts opens the two notes that every screen can make: a look and a picking. */
 interface Acts {
@@ -29,15 +33,19 @@ export function ActsProvider({ children }: { children: ReactNode }) {
     }),
     [selected],
   );
+  const leave = () => {
+    setObserving(undefined);
+    setPicking(undefined);
+  };
   return (
     <ActsContext value={acts}>
       {children}
-      {observing !== undefined && (
-        <ObserveDialog plantingId={observing} onClose={() => setObserving(undefined)} />
-      )}
-      {picking && (
-        <PickDialog plantingId={picking.id} part={picking.part} onClose={() => setPicking(undefined)} />
-      )}
+      <Boundary at={String(observing ?? picking?.id)} instead={<NotOpenedDialog onClose={leave} />}>
+        <Suspense>
+          {observing !== undefined && <ObserveDialog plantingId={observing} onClose={leave} />}
+          {picking && <PickDialog plantingId={picking.id} part={picking.part} onClose={leave} />}
+        </Suspense>
+      </Boundary>
     </ActsContext>
   );
 }

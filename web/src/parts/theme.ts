@@ -1,4 +1,5 @@
 import { createTheme, type Theme } from "@mui/material/styles";
+import type {} from "@mui/x-date-pickers/themeAugmentation";
 
 import { looks, type Look } from "./tokens";
 
@@ -53,6 +54,11 @@ export function themeFor(look: Look): Theme {
       MuiMenu: { styleOverrides: { paper: { border: `1px solid ${c.rule}` } } },
       MuiDialogTitle: { styleOverrides: { root: { ...heading, fontSize: "1.4rem", paddingBottom: 4 } } },
       MuiTextField: { defaultProps: { size: "small", fullWidth: true } },
+      MuiPickersTextField: { defaultProps: { size: "small", fullWidth: true } },
+      MuiPickersOutlinedInput: { styleOverrides: { root: { background: c.card } } },
+      MuiPickerDay: { styleOverrides: { root: { borderRadius: 3 } } },
+      MuiYearCalendar: { styleOverrides: { button: { borderRadius: 3 } } },
+      MuiPickerPopper: { styleOverrides: { paper: { border: `1px solid ${c.rule}` } } },
       MuiOutlinedInput: { styleOverrides: { root: { background: c.card } } },
       MuiFormHelperText: { styleOverrides: { root: { marginLeft: 2, fontSize: "0.82rem" } } },
       MuiTooltip: { styleOverrides: { tooltip: { background: c.ink, color: c.paper, fontSize: "0.85rem" } } },

@@ -3,6 +3,7 @@ import { useState } from "react";
 
 import { api, seen, told, type Schemas } from "../../api/client";
 import { useHousehold } from "../../api/queries";
+import { DayField } from "../../parts/DayField";
 import { useUndo } from "../../parts/Undo";
 import { ChangedMeanwhile, readings, useOpened } from "../../parts/ChangedMeanwhile";
 import { useSend } from "../../parts/useSend";
@@ -110,12 +111,10 @@ function PersonForm({ person: stands, circumstances, onClose }: FormProps) {
           onChange={(event) => setName(event.target.value)}
           {...at("name")}
         />
-        <TextField
+        <DayField
           label="Born"
-          type="date"
           value={born}
-          onChange={(event) => setBorn(event.target.value)}
-          slotProps={{ inputLabel: { shrink: true } }}
+          onChange={setBorn}
           {...at("born", "Cautions for children go by it")}
         />
       </Box>

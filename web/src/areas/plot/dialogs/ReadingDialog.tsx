@@ -16,6 +16,7 @@ import { api, told, type Schemas } from "../../../api/client";
 import { useSite } from "../../../api/queries";
 import { typedNumber } from "../../../parts/numbers";
 import { useSend } from "../../../parts/useSend";
+import { DayField } from "../../../parts/DayField";
 import { Dialog } from "../../../parts/Dialog";
 
 interface Props {
@@ -208,15 +209,7 @@ export function ReadingDialog({ ground, onSaved, onClose }: Props) {
             />
           </Box>
         )}
-        <TextField
-          label="Day"
-          type="date"
-          value={day ?? site.today}
-          onChange={(e) => setDay(e.target.value)}
-          slotProps={{ inputLabel: { shrink: true } }}
-          sx={{ my: 1 }}
-          {...at("day")}
-        />
+        <DayField label="Day" value={day ?? site.today} onChange={setDay} last={site.today} {...at("day")} />
         <TextField
           label="Note"
           value={note}

@@ -1,7 +1,7 @@
 import type { KeyboardEvent, MouseEvent } from "react";
 
-import { boundsOf, plus, type Point } from "./geometry";
-import { smallScale } from "./layers";
+import { plus, type Point } from "./geometry";
+import type { BedLabel } from "./labels";
 import { pathOf } from "./paths";
 import type { Bed } from "./things";
 import type { View } from "./useView";
@@ -24,24 +24,24 @@ interface Props {
   by: Point;
   selected: boolean;
   /** What stands after the name: the conditions, or what a layer says. */
-  about: string;
+  words: string;
+  /** Where the label has room. */
+  label?: BedLabel;
   fill: string;
   onChoose: (more: boolean) => void;
 }
 
-const letter = 6.4;
-const leastForTwoLines = 60;
+/** forbidden tells of a bed in which something is not for use. */
+export const forbidden = (bed: Bed) =>
+  bed.plantings.some((p) => p.ground.some((g) => g.forbids)) || bed.unsafe !== "";
 
 /** BedShape is one bed on the plan, with its name. */
-export function BedShape({ bed, view, by, selected, about, fill, onChoose }: Props) {
+export function BedShape({ bed, view, by, selected, words, label, fill, onChoose }: Props) {
   const areas = bed.areas.map((area) => area.map((p) => plus(p, by)));
   const hole = bed.hole.map((p) => plus(p, by));
   const outline = pathOf(hole.length > 0 ? [...areas, hole] : areas, view);
-  const box = boundsOf(areas.flat().map(view.at));
-  const forbids = bed.plantings.some((p) => p.ground.some((g) => g.forbids)) || bed.unsafe !== "";
-  const words = `${about}${forbids ? " · not for use" : ""}`;
-  const roomBelow = (box.right - box.left > leastForTwoLines && view.scale > smallScale) || selected;
-  const room = view.scale > smallScale && box.right - box.left > (bed.name.length + words.length) * letter;
+  const forbids = forbidden(bed);
+  const shift = { x: by.x * view.scale, y: by.y * view.scale };
   return (
     <g
       role="button"
@@ -62,28 +62,30 @@ export function BedShape({ bed, view, by, selected, about, fill, onChoose }: Pro
         strokeLinejoin="round"
       />
       {forbids && <path d={outline} fillRule="evenodd" fill="url(#unsafe)" pointerEvents="none" />}
-      <text
-        x={box.left}
-        y={box.top - (room || !roomBelow ? 6 : 20)}
-        fontSize={14}
-        fill="var(--ink)"
-        stroke="var(--meadow)"
-        strokeWidth={3}
-        paintOrder="stroke"
-      >
-        <tspan fontWeight={700} data-hit>
-          {bed.name}
-        </tspan>{" "}
-        {(room || roomBelow) && (
-          <tspan
-            fontSize={12.5}
-            fill={forbids ? "var(--forbid)" : "var(--softInk)"}
-            {...(room ? { dx: 7 } : { x: box.left, dy: 15 })}
-          >
-            {words}
-          </tspan>
-        )}
-      </text>
+      {label && (
+        <text
+          {...plus(label.at, shift)}
+          fontSize={14}
+          fill="var(--ink)"
+          stroke="var(--meadow)"
+          strokeWidth={3}
+          paintOrder="stroke"
+          data-label
+        >
+          <tspan fontWeight={700} data-hit>
+            {bed.name}
+          </tspan>{" "}
+          {label.lines !== "name" && (
+            <tspan
+              fontSize={12.5}
+              fill={forbids ? "var(--forbid)" : "var(--softInk)"}
+              {...(label.lines === "one" ? { dx: 7 } : { x: label.at.x + shift.x, dy: 15 })}
+            >
+              {words}
+            </tspan>
+          )}
+        </text>
+      )}
     </g>
   );
 }

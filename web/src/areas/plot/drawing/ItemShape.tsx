@@ -3,6 +3,7 @@ import type { SVGProps } from "react";
 import { boundsOf, middleOf, plus, type Point } from "./geometry";
 import { onClick, onEnter } from "./BedShape";
 import { pathOf } from "./paths";
+import { itemNameAt } from "./labels";
 import { smallScale } from "./layers";
 import type { Item } from "./things";
 import type { View } from "./useView";
@@ -163,20 +164,11 @@ function FallLines({ item, by, view }: { item: Item; by: Point; view: View }) {
   );
 }
 
-const named = ["building", "pond", "tree", "unsafe ground"];
-const letter = 6;
-
 function ItemName({ item, name, by, view }: { item: Item; name: string; by: Point; view: View }) {
-  if (!named.includes(item.kind) && !item.name) return null;
-  const points = item.input.shape === "line" ? item.path : item.areas.flat();
-  const box = boundsOf(points.map((p) => view.at(plus(p, by))));
-  if (view.scale <= smallScale && item.kind === "tree") return null;
-  const wide = box.right - box.left > name.length * letter;
-  const tall = box.bottom - box.top > name.length * letter;
-  if (!wide && !tall && item.kind !== "tree") return null;
-  const at = item.kind === "tree" ? { x: middleOf(box).x, y: box.bottom - 11 } : middleOf(box);
-  const upright = !wide && tall;
-  if (view.scale <= smallScale && upright) return null;
+  const place = itemNameAt(item, name, view);
+  if (!place) return null;
+  const { upright } = place;
+  const at = { x: place.at.x + by.x * view.scale, y: place.at.y + by.y * view.scale };
   return (
     <text
       x={at.x}

@@ -3,7 +3,7 @@ import { useMemo, useRef, type ReactNode } from "react";
 
 import type { Schemas } from "../../../api/client";
 import { useWidth } from "../../../parts/useWidth";
-import { BedShape } from "./BedShape";
+import { BedShape, forbidden } from "./BedShape";
 import { FormBeing, Grips } from "./Grips";
 import { ItemShape } from "./ItemShape";
 import { FitMark } from "./marks";
@@ -11,6 +11,7 @@ import { PlantedShape } from "./PlantedShape";
 import { ShadowLayer, SunArrow, SunLayer } from "./SunLayer";
 import { sizeText, type LocalForm } from "./forms";
 import { boundsOf, type Bounds, type Point } from "./geometry";
+import { labelsOf } from "./labels";
 import type { Layer } from "./layers";
 import { pathOf } from "./paths";
 import { usePlanKeys } from "./planKeys";
@@ -103,6 +104,10 @@ export function Plan(props: Props) {
     if (layer === "sun") return `${light?.beds.find((b) => b.id === bed.id)?.words ?? ""} on this day`;
     return bed.words;
   };
+  const wordsOf = (bed: Bed) => `${about(bed)}${forbidden(bed) ? " · not for use" : ""}`;
+  const bare = layer === "sun" || props.verdicts !== undefined;
+  const chosen = selection.things.find((thing) => thing.what === "bed")?.id;
+  const labels = labelsOf({ plot, view, layer, about: wordsOf, chosen, bare });
   // What is being moved lies over all else.
   const isMoved = (bed: Bed) => draft.moved.some((m) => m.what === "bed" && m.id === bed.id);
   const movedLast = [...plot.beds].sort((a, b) => Number(isMoved(a)) - Number(isMoved(b)));
@@ -171,14 +176,15 @@ export function Plan(props: Props) {
                   view={view}
                   by={by(thing)}
                   selected={isChosen(selection, thing)}
-                  about={about(bed)}
+                  words={wordsOf(bed)}
+                  label={labels.beds.get(bed.id)}
                   fill={bedFill(bed, layer)}
                   onChoose={(more) => editor.choose(thing, more)}
                 />
                 {props.verdicts?.[bed.id] && (
                   <FitMark at={markAt(bed, view)} verdict={props.verdicts[bed.id] ?? ""} />
                 )}
-                {layer !== "sun" && !props.verdicts && (
+                {!bare && (
                   <g pointerEvents={editing ? "none" : undefined} opacity={editing ? 0.75 : 1}>
                     {bed.plantings.map((planted) => (
                       <PlantedShape
@@ -189,6 +195,8 @@ export function Plan(props: Props) {
                         layer={layer}
                         use={use}
                         selected={selection.planting === planted.id}
+                        chip={labels.chips.get(planted.id)}
+                        named={labels.names.get(planted.id)}
                         onChoose={() => onSelect({ planting: planted.id, things: [] })}
                       />
                     ))}

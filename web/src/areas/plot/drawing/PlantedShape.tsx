@@ -9,7 +9,6 @@ import type { View } from "./useView";
 
 const smallestSprig = 19;
 const largestSprig = 44;
-const letter = 6.1;
 
 interface Props {
   planted: Planted;
@@ -18,11 +17,14 @@ interface Props {
   layer: Layer;
   use: string;
   selected: boolean;
+  /** Where what the layer says of it has room, and its name. */
+  chip?: Point;
+  named?: Point;
   onChoose: (more: boolean) => void;
 }
 
 /** PlantedShape is one planting: each plant at its width, with what the layer says of it. */
-export function PlantedShape({ planted, view, by, layer, use, selected, onChoose }: Props) {
+export function PlantedShape({ planted, view, by, layer, use, selected, chip, named, onChoose }: Props) {
   const unproven = planted.identity !== "sure";
   const radius = Math.max(3, (planted.plantM / 2) * view.scale);
   const spots = planted.spots.map((p) => view.at(plus(p, by)));
@@ -34,7 +36,9 @@ export function PlantedShape({ planted, view, by, layer, use, selected, onChoose
   const eachHasRoom = layer === "stage" && sprigSize >= smallestSprig;
   const shared = Math.min(largestSprig, Math.max(18, Math.min(width, depth) * 0.42));
   const forbids = planted.ground.some((g) => g.forbids);
-  const poisoned = planted.ground.some((g) => !g.forbids);
+  const groundWords = forbids ? "not for use" : "tree's ground";
+  const saysGround = layer === "ground" && chip !== undefined;
+  const shift = { x: by.x * view.scale, y: by.y * view.scale };
   const dim = layer === "use" && !planted.uses.includes(use);
   const sprig = (at: Point, size: number) => (
     <g
@@ -49,7 +53,7 @@ export function PlantedShape({ planted, view, by, layer, use, selected, onChoose
     <g
       role="button"
       tabIndex={0}
-      aria-label={`${planted.name}, ${planted.bed}, ${planted.stageWords}${unproven ? ", unproven" : ""}${forbids ? ", not for use" : ""}`}
+      aria-label={`${planted.name}, ${planted.bed}, ${planted.stageWords}${unproven ? ", unproven" : ""}${forbids ? ", not for use" : ""}${saysGround && !forbids ? `, ${groundWords}` : ""}`}
       aria-pressed={selected}
       onClick={onClick(onChoose)}
       onKeyDown={onEnter(onChoose)}
@@ -109,12 +113,13 @@ export function PlantedShape({ planted, view, by, layer, use, selected, onChoose
           {sprig(middle, shared)}
         </>
       )}
-      {layer === "fit" && <FitMark at={middle} verdict={planted.verdict} />}
-      {layer === "water" && <Drops at={middle} water={planted.water} />}
-      {layer === "ground" && (forbids || poisoned) && (
+      {layer === "fit" && chip && <FitMark at={plus(chip, shift)} verdict={planted.verdict} />}
+      {layer === "water" && chip && <Drops at={plus(chip, shift)} water={planted.water} />}
+      {saysGround && (
         <text
-          x={middle.x}
-          y={middle.y + 4}
+          x={chip.x + shift.x}
+          y={chip.y + shift.y + 4}
+          data-label
           fontSize={12}
           fontWeight={700}
           textAnchor="middle"
@@ -124,13 +129,13 @@ export function PlantedShape({ planted, view, by, layer, use, selected, onChoose
           paintOrder="stroke"
           pointerEvents="none"
         >
-          {forbids ? "not for use" : "tree's ground"}
+          {groundWords}
         </text>
       )}
-      {planted.name.length * letter < width && (
+      {named && (
         <text
-          x={middle.x}
-          y={middle.y + (planted.outline.length === 4 ? depth / 2 - 4 : 24)}
+          {...plus(named, shift)}
+          data-label
           fontSize={11.5}
           textAnchor="middle"
           fill="var(--ink)"

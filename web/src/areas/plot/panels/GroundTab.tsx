@@ -46,7 +46,7 @@ export function GroundTab({ bedId, onSaved }: Props) {
       {ground.aspects.map((aspect) => (
         <Aspect key={aspect.id} aspect={aspect} />
       ))}
-      <Typography variant="h3" sx={{ mt: 2 }}>
+      <Typography variant="h3" component="h2" sx={{ mt: 2 }}>
         Sun
       </Typography>
       <Box sx={{ fontSize: 14.5 }}>{ground.sun.words}</Box>
@@ -60,7 +60,7 @@ export function GroundTab({ bedId, onSaved }: Props) {
           <Box>{taker.words}</Box>
         </Box>
       ))}
-      <Typography variant="h3" sx={{ mt: 2, mb: 0.5 }}>
+      <Typography variant="h3" component="h2" sx={{ mt: 2, mb: 0.5 }}>
         Its place
       </Typography>
       <Box sx={{ fontSize: 14.5, "& > div": { py: 0.3, borderBottom: "1px dotted var(--rule)" } }}>
@@ -75,7 +75,7 @@ export function GroundTab({ bedId, onSaved }: Props) {
         ))}
       </Box>
       {ground.readings.length > 0 && (
-        <Typography variant="h3" sx={{ mt: 2, mb: 0.5 }}>
+        <Typography variant="h3" component="h2" sx={{ mt: 2, mb: 0.5 }}>
           What was read
         </Typography>
       )}

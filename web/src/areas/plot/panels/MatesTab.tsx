@@ -54,7 +54,7 @@ export function MatesTab({ bedId, onPlanting }: { bedId: number; onPlanting: (id
                   <text
                     x={left + i * step + step / 2}
                     y={height - 3}
-                    fontSize={9.5}
+                    fontSize={11}
                     textAnchor="middle"
                     fill="var(--softInk)"
                   >
@@ -70,7 +70,7 @@ export function MatesTab({ bedId, onPlanting }: { bedId: number; onPlanting: (id
             strokeWidth={1.5}
             strokeDasharray="5 3"
           />
-          <text x={left} y={y(mates.areaM2) - 3} fontSize={9.5} fill="var(--forbid)">
+          <text x={left} y={y(mates.areaM2) - 3} fontSize={11} fill="var(--forbid)">
             {mates.area} there are
           </text>
         </svg>
@@ -84,7 +84,7 @@ export function MatesTab({ bedId, onPlanting }: { bedId: number; onPlanting: (id
         </LineButton>
       ))}
       {mates.troubles.length > 0 && (
-        <Typography variant="h3" sx={{ mt: 2, mb: 0.5 }}>
+        <Typography variant="h3" component="h2" sx={{ mt: 2, mb: 0.5 }}>
           What they do to each other
         </Typography>
       )}
@@ -107,7 +107,7 @@ export function MatesTab({ bedId, onPlanting }: { bedId: number; onPlanting: (id
         </Box>
       ))}
       {mates.groups.length > 0 && (
-        <Typography variant="h3" sx={{ mt: 2, mb: 0.5 }}>
+        <Typography variant="h3" component="h2" sx={{ mt: 2, mb: 0.5 }}>
           By the water they want
         </Typography>
       )}

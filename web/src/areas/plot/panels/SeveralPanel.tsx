@@ -31,7 +31,7 @@ export function MoveForm({ things, onSaved }: Pick<Props, "things" | "onSaved">)
   };
   return (
     <Box sx={{ mt: 2 }}>
-      <Typography variant="h3" sx={{ mb: 1 }}>
+      <Typography variant="h3" component="h2" sx={{ mb: 1 }}>
         Move by numbers
       </Typography>
       <Box sx={{ display: "grid", gridTemplateColumns: "1fr 1fr 1fr", gap: 1 }}>

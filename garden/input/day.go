@@ -1,0 +1,47 @@
+package input
+
+import (
+	"bramblyacre/core/calendar"
+	"bramblyacre/garden/plot"
+	"bramblyacre/garden/say"
+)
+
+// ReadDay reads a day that has come, within a long life.
+func ReadDay(s *plot.State, c *say.Checklist, field, text string) calendar.Date {
+	return ReadDayWithin(s, c, field, text, say.LongestAgoDays)
+}
+
+// ReadDayWithin reads a day that has come, no more than so many days ago.
+func ReadDayWithin(s *plot.State, c *say.Checklist, field, text string, longestAgoDays int) calendar.Date {
+	day, read := parseDay(c, field, text)
+	switch {
+	case !read:
+	case day > s.Today:
+		c.Add(field, "%s has not come yet. Today is %s.", day.DayMonthYear(), s.Today.DayMonth())
+	case day < s.Today.AddDays(-longestAgoDays):
+		c.Add(field, "%s is too long ago.", day.DayMonthYear())
+	}
+	return day
+}
+
+// ReadPastDay reads the day of a note: not before the planting began, not in
+// the future.
+func ReadPastDay(s *plot.State, c *say.Checklist, p *plot.Planting, text string) calendar.Date {
+	day, read := parseDay(c, "day", text)
+	switch {
+	case !read:
+	case day > s.Today:
+		c.Add("day", "%s has not come yet. Today is %s.", day.DayMonthYear(), s.Today.DayMonth())
+	case day < p.Started:
+		c.Add("day", "The planting only began on %s.", p.Started.DayMonthYear())
+	}
+	return day
+}
+
+func parseDay(c *say.Checklist, field, text string) (day calendar.Date, read bool) {
+	day, err := calendar.Parse(text)
+	if err != nil {
+		c.Add(field, "This is not a whole day. Type one like 27 May 2031.")
+	}
+	return day, err == nil
+}
