@@ -41,6 +41,7 @@ var withinCore = map[string][]string{
 	"geometry":    {},
 	"ground":      {"flora"},
 	"harvest":     {"calendar", "climate", "flora", "identity", "phenology", "suitability"},
+	"listing":     {"calendar", "flora"},
 	"identity":    {"calendar", "flora", "spelling"},
 	"parallel":    {},
 	"phenology":   {"calendar", "climate", "flora"},

@@ -52,11 +52,18 @@ func emptyGarden(t testing.TB, today *calendar.Date) (*Garden, *store.Store) {
 	return g, s
 }
 
-func newPlot(t *testing.T) *fixture {
+// emptyPlot is a plot that nothing was noted of.
+func emptyPlot(t *testing.T) *fixture {
 	t.Helper()
 	today := day
 	g, s := emptyGarden(t, &today)
-	p := &fixture{Garden: g, t: t, store: s, today: &today}
+	return &fixture{Garden: g, t: t, store: s, today: &today}
+}
+
+func newPlot(t *testing.T) *fixture {
+	t.Helper()
+	p := emptyPlot(t)
+	g := p.Garden
 	bed, err := g.Place.AddBed(t.Context(), goodBed())
 	check(t, err)
 	p.bed = bed.Made

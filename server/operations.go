@@ -9,6 +9,7 @@ import (
 	"github.com/danielgtaylor/huma/v2"
 
 	"bramblyacre/core/calendar"
+	"bramblyacre/core/unit"
 	"bramblyacre/garden"
 	"bramblyacre/garden/gather"
 	"bramblyacre/garden/input"
@@ -104,6 +105,13 @@ func (o operations) registerSite(api huma.API) {
 		}) (journal.Entry, error) {
 			return o.garden.Place.SetSite(ctx, in.version(), in.Body)
 		})
+	operation(api, http.MethodGet, "/api/climates", "listClimates", "The climates for a latitude, the likeliest first, each with what it means",
+		func(ctx context.Context, in *struct {
+			Latitude float64 `query:"latitude" required:"true" minimum:"-90" maximum:"90"`
+			Units    string  `query:"units" enum:"metric,us" doc:"Left out: as the plot is shown"`
+		}) ([]place.ClimateChoice, error) {
+			return o.garden.Place.Climates(ctx, in.Latitude, unit.System(in.Units))
+		})
 	show(api, "/api/ribbon", "getRibbon", "The plot's year", func(ctx context.Context, on calendar.Date) (now.RibbonView, error) {
 		return o.garden.Now.Ribbon(ctx, on)
 	})
@@ -183,6 +191,18 @@ func (o operations) registerPlantings(api huma.API) {
 	operation(api, http.MethodPost, "/api/plantings", "addPlanting", "Set a planting",
 		func(ctx context.Context, in *struct{ Body input.PlantingInput }) (journal.Entry, error) {
 			return o.garden.Place.AddPlanting(ctx, in.Body)
+		})
+	operation(api, http.MethodPost, "/api/plantings/read", "readListing", "Understand a list of plants; nothing is noted",
+		func(ctx context.Context, in *struct{ Body place.ListingInput }) (place.ListingView, error) {
+			return o.garden.Place.ReadListing(ctx, in.Body)
+		})
+	operation(api, http.MethodPost, "/api/plantings/many", "setMany", "Set several plantings in one act: all or none",
+		func(ctx context.Context, in *struct {
+			Body struct {
+				Plantings []input.PlantingInput `json:"plantings" maxItems:"400"`
+			}
+		}) (journal.Entry, error) {
+			return o.garden.Place.SetMany(ctx, in.Body.Plantings)
 		})
 	operation(api, http.MethodPut, "/api/plantings/{id}", "changePlanting", "Change a planting",
 		func(ctx context.Context, in *struct {

@@ -265,6 +265,7 @@ type Site struct {
 	Customs     int64    `json:"customs"`
 	Station     string   `json:"station"`
 	CopiesKept  int64    `json:"copies_kept"`
+	Placed      int64    `json:"placed"`
 }
 
 type Sorting struct {

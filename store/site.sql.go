@@ -10,7 +10,7 @@ import (
 )
 
 const getSite = `-- name: GetSite :one
-SELECT id, name, latitude, altitude_m, climate_id, width_m, depth_m, units, weather_seed, bearing_deg, longitude, boundary, customs, station, copies_kept FROM site WHERE id = 1
+SELECT id, name, latitude, altitude_m, climate_id, width_m, depth_m, units, weather_seed, bearing_deg, longitude, boundary, customs, station, copies_kept, placed FROM site WHERE id = 1
 `
 
 func (q *Queries) GetSite(ctx context.Context) (Site, error) {
@@ -32,13 +32,14 @@ func (q *Queries) GetSite(ctx context.Context) (Site, error) {
 		&i.Customs,
 		&i.Station,
 		&i.CopiesKept,
+		&i.Placed,
 	)
 	return i, err
 }
 
 const putSite = `-- name: PutSite :one
-INSERT INTO site (id, name, latitude, altitude_m, climate_id, width_m, depth_m, units, weather_seed, bearing_deg, longitude, boundary, customs, station, copies_kept)
-VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)
+INSERT INTO site (id, name, latitude, altitude_m, climate_id, width_m, depth_m, units, weather_seed, bearing_deg, longitude, boundary, customs, station, copies_kept, placed)
+VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)
 ON CONFLICT (id) DO UPDATE SET
     name = excluded.name,
     latitude = excluded.latitude,
@@ -53,8 +54,9 @@ ON CONFLICT (id) DO UPDATE SET
     boundary = excluded.boundary,
     customs = excluded.customs,
     station = excluded.station,
-    copies_kept = excluded.copies_kept
-RETURNING id, name, latitude, altitude_m, climate_id, width_m, depth_m, units, weather_seed, bearing_deg, longitude, boundary, customs, station, copies_kept
+    copies_kept = excluded.copies_kept,
+    placed = excluded.placed
+RETURNING id, name, latitude, altitude_m, climate_id, width_m, depth_m, units, weather_seed, bearing_deg, longitude, boundary, customs, station, copies_kept, placed
 `
 
 type PutSiteParams struct {
@@ -73,6 +75,7 @@ type PutSiteParams struct {
 	Customs     int64    `json:"customs"`
 	Station     string   `json:"station"`
 	CopiesKept  int64    `json:"copies_kept"`
+	Placed      int64    `json:"placed"`
 }
 
 // Put writes a whole row: a new one where id is null, else in place of the old.
@@ -94,6 +97,7 @@ func (q *Queries) PutSite(ctx context.Context, arg PutSiteParams) (Site, error) 
 		arg.Customs,
 		arg.Station,
 		arg.CopiesKept,
+		arg.Placed,
 	)
 	var i Site
 	err := row.Scan(
@@ -112,6 +116,7 @@ func (q *Queries) PutSite(ctx context.Context, arg PutSiteParams) (Site, error) 
 		&i.Customs,
 		&i.Station,
 		&i.CopiesKept,
+		&i.Placed,
 	)
 	return i, err
 }

@@ -55,21 +55,21 @@ type plainNames struct {
 // MakePlain works out the names to compare by once: a library compares all with all. A
 // change of the names after it is noticed.
 func (n *Names) MakePlain() {
-	n.plain = &plainNames{n.Botanical, slices.Clone(n.Former), n.binomials()}
+	n.plain = &plainNames{n.Botanical, slices.Clone(n.Former), n.Binomials()}
 }
 
 // SamePlant tells whether two descriptions are of one plant: they share a genus and
 // epithet, now or formerly, whatever the author, accents, or letters that only look alike.
 func SamePlant(a, b *Species) bool {
-	return slices.ContainsFunc(a.Names.binomials(), func(name string) bool { return slices.Contains(b.Names.binomials(), name) })
+	return slices.ContainsFunc(a.Names.Binomials(), func(name string) bool { return slices.Contains(b.Names.Binomials(), name) })
 }
 
 // NearPlant tells whether a plant may be another one misspelt or under another's common
 // name, and by which of its names: a botanical name that is a slip or two off, or a name
 // of its own that is among all names of the other.
 func NearPlant(a, other *Species) (by string, near bool) {
-	for _, mine := range a.Names.binomials() {
-		for _, theirs := range other.Names.binomials() {
+	for _, mine := range a.Names.Binomials() {
+		for _, theirs := range other.Names.Binomials() {
 			if spelling.NearNames(mine, theirs) {
 				return mine, true
 			}
@@ -93,9 +93,9 @@ func (n Names) all() []string {
 	return names
 }
 
-// binomials are genus and epithet of the name in force and of every former one, for
+// Binomials are genus and epithet of the name in force and of every former one, for
 // comparing; one without both is left out.
-func (n Names) binomials() []string {
+func (n Names) Binomials() []string {
 	if p := n.plain; p != nil && p.botanical == n.Botanical && slices.Equal(p.former, n.Former) {
 		return p.binomials
 	}

@@ -128,6 +128,14 @@ func (s System) TemperatureDifference(celsius float64) string {
 	return trimmed(celsius, 1) + " °C"
 }
 
+// Rain writes a depth of rain given in millimetres: "840 mm", "33 in".
+func (s System) Rain(millimetres float64) string {
+	if s == US {
+		return trimmed(millimetres/25.4, 0) + " in"
+	}
+	return trimmed(millimetres, 0) + " mm"
+}
+
 // Area writes an area given in square metres: "3.1 m²", "33 ft²".
 func (s System) Area(squareMetres float64) string {
 	if s == US {

@@ -6,6 +6,7 @@ import (
 	"strings"
 
 	"bramblyacre/core/flora"
+	"bramblyacre/core/geometry"
 	"bramblyacre/core/ground"
 	"bramblyacre/core/plan"
 	"bramblyacre/core/suitability"
@@ -135,7 +136,7 @@ func readBed(s *plot.State, in BedInput, id int64) (store.PutBedParams, error) {
 	if in.Frost {
 		row.FrostHollow = 1
 	}
-	form := readForm(s, &c, in.FormInput, 0)
+	form := readBedForm(s, &c, in.FormInput, id)
 	setBedForm(&row, form)
 	if row.Name == "" {
 		c.Add("name", "Give the bed a name.")
@@ -184,6 +185,38 @@ func readConditions(s *plot.State, c *say.Checklist, in BedInput, row *store.Put
 
 // checkBedForm refuses a bed that reaches outside the plot, and a pot that stands
 // in another.
+// pathM is the width of the path that is left round a bed that finds its place by itself, in metres.
+const pathM = 0.6
+
+// readBedForm reads a bed's form; one that is new and laid nowhere finds its place by itself.
+func readBedForm(s *plot.State, c *say.Checklist, in FormInput, id int64) plan.Form {
+	if id != 0 || in.X != "" || in.Y != "" || len(in.Points) > 0 || in.Shape == string(plan.Polygon) {
+		return readForm(s, c, in, 0)
+	}
+	before := len(c.Faults)
+	in.X, in.Y = "0 m", "0 m"
+	form := readForm(s, c, in, 0)
+	if len(c.Faults) > before {
+		return form
+	}
+	var taken []geometry.Region
+	for _, bed := range s.Beds {
+		taken = append(taken, s.Forms[bed.ID].Region())
+	}
+	for _, thing := range s.Items {
+		if suits := thing.Item.Kind.Kind; suits != plan.Lawn && suits != plan.Wild && suits != plan.Slope {
+			taken = append(taken, thing.Item.Form.Region())
+		}
+	}
+	at, found := plan.FreeSpot(form, s.Boundary, taken, pathM)
+	if !found {
+		c.Add("width", "There is no room for it beside what is laid out, with a path of %s around. Make it smaller, or draw it where it lies.", s.Units.GroundLength(pathM))
+		return form
+	}
+	form.At = at
+	return form.Recentred()
+}
+
 func checkBedForm(s *plot.State, c *say.Checklist, form plan.Form, id int64) {
 	field := "x"
 	if form.Shape == plan.Polygon {

@@ -19,20 +19,15 @@ import (
 	"bramblyacre/store"
 )
 
-// ClimateChoice is a climate that a site can be given.
-type ClimateChoice struct {
-	ID   string `json:"id"`
-	Name string `json:"name"`
-	Kind string `json:"kind"`
-}
-
 // SiteView is the plot's place and how it is shown.
 type SiteView struct {
 	PlotID      string      `json:"plotId" doc:"What the plot is known by, wherever it is served"`
 	Version     say.Version `json:"version"`
 	Damage      string      `json:"damage" doc:"What is wrong with the plot's file, and what to do; empty where nothing is known to be"`
 	Name        string      `json:"name"`
+	Placed      bool        `json:"placed" doc:"Somebody said where the plot lies; until then nothing told of a day is the plot's own"`
 	Latitude    float64     `json:"latitude"`
+	Longitude   *float64    `json:"longitude,omitempty"`
 	AltitudeM   float64     `json:"altitudeM"`
 	Altitude    string      `json:"altitude" doc:"The height above the sea in the grower's units"`
 	ClimateID   string      `json:"climateId"`
@@ -117,7 +112,7 @@ func (u *Uses) Site(ctx context.Context) (SiteView, error) {
 		return SiteView{}, err
 	}
 	v := SiteView{
-		PlotID: u.plot.PlotID(), Damage: u.plot.Damage(), Version: plot.PlaceVersion(s.Site), Name: s.Site.Name, Latitude: s.Site.Latitude, AltitudeM: s.Site.AltitudeM, ClimateID: s.Site.ClimateID,
+		PlotID: u.plot.PlotID(), Damage: u.plot.Damage(), Version: plot.PlaceVersion(s.Site), Name: s.Site.Name, Placed: s.Site.Placed != 0, Longitude: s.Site.Longitude, Latitude: s.Site.Latitude, AltitudeM: s.Site.AltitudeM, ClimateID: s.Site.ClimateID,
 		Altitude: s.Units.GroundLength(s.Site.AltitudeM),
 		WidthM:   s.Site.WidthM, DepthM: s.Site.DepthM, Width: s.Units.GroundLength(s.Site.WidthM), Depth: s.Units.GroundLength(s.Site.DepthM),
 		AreaWords: s.Units.Area(s.Site.WidthM * s.Site.DepthM), Units: s.Site.Units, Customs: s.Site.Customs != 0,
@@ -128,11 +123,9 @@ func (u *Uses) Site(ctx context.Context) (SiteView, error) {
 	}
 	u.addPlanChoices(&v)
 	v.FrostWords = frostWords(s)
-	for _, n := range u.plot.Lib().Climates() {
-		v.Climates = append(v.Climates, ClimateChoice{n.ID, n.Name, n.Kind})
-		if n.ID == s.Site.ClimateID {
-			v.ClimateName = n.Name
-		}
+	v.Climates = climateChoices(u.plot.Lib().Climates(), s.Units, s.Site.Latitude)
+	if n, has := u.plot.Lib().Climate(s.Site.ClimateID); has {
+		v.ClimateName = n.Name
 	}
 	for _, row := range suitability.UnsafeKinds() {
 		v.Unsafe = append(v.Unsafe, UnsafeChoice{string(row.Kind), row.Why})
@@ -202,13 +195,15 @@ func (u *Uses) addPlanChoices(v *SiteView) {
 
 // SiteInput is what a grower says of the plot's place. Sizes are as typed.
 type SiteInput struct {
-	Name      string  `json:"name"`
-	Latitude  float64 `json:"latitude"`
-	Altitude  string  `json:"altitude"`
-	ClimateID string  `json:"climateId"`
-	Width     string  `json:"width"`
-	Depth     string  `json:"depth"`
-	Units     string  `json:"units"`
+	Name     string  `json:"name"`
+	Latitude float64 `json:"latitude"`
+	// Longitude stays as it is where it is left out: no day or hour rests on it.
+	Longitude *float64 `json:"longitude,omitempty"`
+	Altitude  string   `json:"altitude,omitempty" doc:"Empty: the height that the climate's figures hold for"`
+	ClimateID string   `json:"climateId"`
+	Width     string   `json:"width,omitempty" doc:"Empty: as it is"`
+	Depth     string   `json:"depth,omitempty" doc:"Empty: as it is"`
+	Units     string   `json:"units"`
 	// Station is what reads the weather: nothing, or the simulated station.
 	Station string `json:"station,omitempty" enum:",simulated" doc:"What reads the weather; empty for nothing"`
 	// Affirmed are the questions that were asked back and said yes to.
@@ -220,10 +215,6 @@ const (
 	AskHemisphere = "hemisphere"
 	AskLatitude   = "latitude"
 )
-
-// mostLatitudeOff is by how many degrees a site may lie off the latitude that a climate is
-// usual at before it is asked back.
-const mostLatitudeOff = 15
 
 // SetSite changes the plot's place and units.
 func (u *Uses) SetSite(ctx context.Context, seen say.Version, in SiteInput) (journal.Entry, error) {
@@ -240,6 +231,12 @@ func (u *Uses) SetSite(ctx context.Context, seen say.Version, in SiteInput) (jou
 		if row.Latitude = in.Latitude; in.Latitude < -90 || in.Latitude > 90 {
 			c.Add("latitude", "A latitude lies between -90 and 90 degrees, south of the equator below 0.")
 		}
+		if at := in.Longitude; at != nil && !(*at >= -180 && *at <= 180) {
+			c.Add("longitude", "A longitude lies between -180 and 180 degrees, west of Greenwich below 0.")
+		} else if at != nil {
+			row.Longitude = at
+		}
+		row.Placed = 1
 		row.Units = in.Units
 		if !unit.System(in.Units).Valid() {
 			c.Add("units", "Choose metric or US units.")
@@ -251,14 +248,26 @@ func (u *Uses) SetSite(ctx context.Context, seen say.Version, in SiteInput) (jou
 		} else {
 			c.Add("climateId", "Choose one of the climates.")
 		}
-		row.AltitudeM = length(&c, "altitude", in.Altitude, s.Units.GroundUnit(), -430, 6000)
-		row.WidthM = length(&c, "width", in.Width, s.Units.GroundUnit(), 1, 2000)
-		row.DepthM = length(&c, "depth", in.Depth, s.Units.GroundUnit(), 1, 2000)
+		typedUnit := s.Units.GroundUnit()
+		if units := unit.System(in.Units); units.Valid() && s.Site.Placed == 0 {
+			typedUnit = units.GroundUnit() // said in the same breath
+		}
+		if in.Altitude != "" {
+			row.AltitudeM = length(&c, "altitude", in.Altitude, typedUnit, -430, 6000)
+		} else if climate, has := u.plot.Lib().Climate(in.ClimateID); has {
+			row.AltitudeM = climate.HeightM
+		}
+		if in.Width != "" {
+			row.WidthM = length(&c, "width", in.Width, typedUnit, 1, 2000)
+		}
+		if in.Depth != "" {
+			row.DepthM = length(&c, "depth", in.Depth, typedUnit, 1, 2000)
+		}
 		if row.Station = in.Station; in.Station != "" && in.Station != plot.SimulatedStation {
 			c.Add("station", "Choose no station, or the simulated one.")
 		}
 		fitBoundary(s, &c, &row)
-		if climate, has := u.plot.Lib().Climate(in.ClimateID); has && len(c.Faults) == 0 && (row.ClimateID != s.Site.ClimateID || row.Latitude != s.Site.Latitude) {
+		if climate, has := u.plot.Lib().Climate(in.ClimateID); has && len(c.Faults) == 0 && (row.ClimateID != s.Site.ClimateID || row.Latitude != s.Site.Latitude || s.Site.Placed == 0) {
 			askClimate(&c, climate, in.Latitude, in.Affirmed)
 		}
 		if err := c.Err(); err != nil {
@@ -271,10 +280,11 @@ func (u *Uses) SetSite(ctx context.Context, seen say.Version, in SiteInput) (jou
 
 // askClimate asks back about a climate that hardly fits where the plot lies.
 func askClimate(c *say.Checklist, climate climate.Normals, latitude float64, affirmed []string) {
-	if (latitude < 0) != (climate.Latitude < 0) {
+	fit := climate.FitAt(latitude)
+	if fit.OtherHalf {
 		c.Ask("climateId", AskHemisphere, affirmed, "%s is a climate of the other half of the world: its year is turned round by six months for yours. Is it the nearest there is?", climate.Name)
 	}
-	if off := math.Abs(math.Abs(latitude) - math.Abs(climate.Latitude)); off > mostLatitudeOff {
+	if fit.FarOff() {
 		c.Ask("latitude", AskLatitude, affirmed, "%s is usual about %.0f° from the equator, and %.0f° is far from that: days and seasons would not fit the weather. Is the latitude right?", climate.Name, math.Abs(climate.Latitude), math.Abs(latitude))
 	}
 }

@@ -1,8 +1,8 @@
 -- Put writes a whole row: a new one where id is null, else in place of the old.
 -- It is the only way rows change, so that the ledger can put any row back.
 -- name: PutSite :one
-INSERT INTO site (id, name, latitude, altitude_m, climate_id, width_m, depth_m, units, weather_seed, bearing_deg, longitude, boundary, customs, station, copies_kept)
-VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)
+INSERT INTO site (id, name, latitude, altitude_m, climate_id, width_m, depth_m, units, weather_seed, bearing_deg, longitude, boundary, customs, station, copies_kept, placed)
+VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)
 ON CONFLICT (id) DO UPDATE SET
     name = excluded.name,
     latitude = excluded.latitude,
@@ -17,7 +17,8 @@ ON CONFLICT (id) DO UPDATE SET
     boundary = excluded.boundary,
     customs = excluded.customs,
     station = excluded.station,
-    copies_kept = excluded.copies_kept
+    copies_kept = excluded.copies_kept,
+    placed = excluded.placed
 RETURNING *;
 
 -- name: GetSite :one

@@ -158,6 +158,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/climates": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The climates for a latitude, the likeliest first, each with what it means */
+        get: operations["listClimates"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/compare": {
         parameters: {
             query?: never;
@@ -887,6 +904,40 @@ export interface paths {
         put?: never;
         /** Set a planting */
         post: operations["addPlanting"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/plantings/many": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Set several plantings in one act: all or none */
+        post: operations["setMany"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/plantings/read": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Understand a list of plants; nothing is noted */
+        post: operations["readListing"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1696,8 +1747,14 @@ export interface components {
             word: string;
         };
         ClimateChoice: {
+            /** @description Why it hardly fits; empty where it does */
+            far: string;
+            /** @description It may be looked for at the plot's latitude */
+            fits: boolean;
             id: string;
             kind: string;
+            /** @description What its year is like at the plot's latitude */
+            means: string;
             name: string;
         };
         CompareCharacter: {
@@ -2168,6 +2225,38 @@ export interface components {
             binding: boolean;
             kind: string;
             reason: string;
+        };
+        ListedChoice: {
+            botanical: string;
+            name: string;
+            speciesId: string;
+            /** @description What a dangerous plant is; empty for the rest */
+            warning: string;
+        };
+        ListedPlant: {
+            /** @description What has to be said or looked at before it is set */
+            asks: string[];
+            /** @description Plants that may be meant, the likeliest first */
+            choices: components["schemas"]["ListedChoice"][];
+            /** @description The plant that is meant; empty where that has to be chosen */
+            name: string;
+            /** @description As it would be set; empty fields are what has to be said */
+            planting: components["schemas"]["PlantingInput"];
+            /** @description As it was written */
+            text: string;
+            /** @description What to know before it is set */
+            warnings: string[];
+        };
+        ListingInput: {
+            /** Format: int64 */
+            bedId?: number;
+            /** @enum {string} */
+            form: "words" | "csv";
+            text: string;
+        };
+        ListingView: {
+            plants: components["schemas"]["ListedPlant"][];
+            refused: string[];
         };
         LookAnswer: {
             answer: string;
@@ -2993,6 +3082,9 @@ export interface components {
         SetCustomsRequest: {
             on: boolean;
         };
+        SetManyRequest: {
+            plantings: components["schemas"]["PlantingInput"][];
+        };
         ShadeTaker: {
             /** Format: int64 */
             itemId: number;
@@ -3023,11 +3115,15 @@ export interface components {
         SiteInput: {
             /** @description The questions that were asked back, word for word, and said yes to */
             affirmed?: string[];
-            altitude: string;
+            /** @description Empty: the height that the climate's figures hold for */
+            altitude?: string;
             climateId: string;
-            depth: string;
+            /** @description Empty: as it is */
+            depth?: string;
             /** Format: double */
             latitude: number;
+            /** Format: double */
+            longitude?: number;
             name: string;
             /**
              * @description What reads the weather; empty for nothing
@@ -3035,7 +3131,8 @@ export interface components {
              */
             station?: "" | "simulated";
             units: string;
-            width: string;
+            /** @description Empty: as it is */
+            width?: string;
         };
         SiteNeedView: {
             falls: boolean;
@@ -3077,11 +3174,15 @@ export interface components {
             latestShown: string;
             /** Format: double */
             latitude: number;
+            /** Format: double */
+            longitude?: number;
             marks: string[];
             name: string;
             origins: components["schemas"]["OriginChoice"][];
             /** @description Today is fixed and does not follow the clock */
             pinned: boolean;
+            /** @description Somebody said where the plot lies; until then nothing told of a day is the plot's own */
+            placed: boolean;
             /** @description What the plot is known by, wherever it is served */
             plotId: string;
             /** @description This is the sample plot */
@@ -3750,6 +3851,39 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["CharacterView"][];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    listClimates: {
+        parameters: {
+            query: {
+                latitude: number;
+                /** @description Left out: as the plot is shown */
+                units?: "metric" | "us";
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ClimateChoice"][];
                 };
             };
             /** @description Error */
@@ -5294,6 +5428,72 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Entry"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    setMany: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SetManyRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Entry"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    readListing: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ListingInput"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ListingView"];
                 };
             };
             /** @description Error */

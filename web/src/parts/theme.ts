@@ -56,7 +56,18 @@ export function themeFor(look: Look): Theme {
       MuiTextField: { defaultProps: { size: "small", fullWidth: true } },
       MuiPickersTextField: { defaultProps: { size: "small", fullWidth: true } },
       MuiPickersOutlinedInput: { styleOverrides: { root: { background: c.card } } },
-      MuiPickerDay: { styleOverrides: { root: { borderRadius: 3 } } },
+      MuiDateCalendar: { styleOverrides: { root: { width: 300 } } }, // a phone's 320 px hold it
+      MuiPickerDay: {
+        styleOverrides: {
+          root: {
+            borderRadius: 3,
+            "&.Mui-selected, &.Mui-selected:hover, &.Mui-selected:focus": {
+              background: c.bramble,
+              color: c.onBramble,
+            },
+          },
+        },
+      },
       MuiYearCalendar: { styleOverrides: { button: { borderRadius: 3 } } },
       MuiPickerPopper: { styleOverrides: { paper: { border: `1px solid ${c.rule}` } } },
       MuiOutlinedInput: { styleOverrides: { root: { background: c.card } } },

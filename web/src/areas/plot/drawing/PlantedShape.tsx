@@ -50,76 +50,95 @@ export function PlantedShape({ planted, view, by, layer, use, selected, chip, na
     </g>
   );
   return (
-    <g
-      role="button"
-      tabIndex={0}
-      aria-label={`${planted.name}, ${planted.bed}, ${planted.stageWords}${unproven ? ", unproven" : ""}${forbids ? ", not for use" : ""}${saysGround && !forbids ? `, ${groundWords}` : ""}`}
-      aria-pressed={selected}
-      onClick={onClick(onChoose)}
-      onKeyDown={onEnter(onChoose)}
-      style={{ cursor: "pointer" }}
-      opacity={dim ? 0.28 : 1}
-      data-planting={planted.id}
-    >
-      <path
-        d={pathOf([planted.outline.map((p) => plus(p, by))], view)}
-        fill="transparent"
-        stroke={selected ? "var(--bramble)" : "none"}
-        strokeWidth={2.5}
-      />
-      {spots.map((at, i) => (
-        <circle
-          key={`${at.x},${at.y}`}
-          cx={at.x}
-          cy={at.y}
-          r={radius}
-          fill={layer === "use" && !dim ? "var(--straw)" : "var(--lichen)"}
-          fillOpacity={0.85}
-          stroke={forbids ? "var(--forbid)" : planted.open ? "var(--leaf)" : "var(--softInk)"}
-          strokeWidth={planted.open || forbids ? 2.2 : 1}
-          strokeDasharray={unproven ? "4 3" : undefined}
-          data-hit={i === 0 ? "" : undefined}
+    <>
+      <g
+        role="button"
+        tabIndex={0}
+        aria-label={`${planted.name}, ${planted.bed}, ${planted.stageWords}${unproven ? ", unproven" : ""}${forbids ? ", not for use" : ""}${saysGround && !forbids ? `, ${groundWords}` : ""}`}
+        aria-pressed={selected}
+        onClick={onClick(onChoose)}
+        onKeyDown={onEnter(onChoose)}
+        style={{ cursor: "pointer" }}
+        opacity={dim ? 0.28 : 1}
+        data-planting={planted.id}
+      >
+        <path
+          d={pathOf([planted.outline.map((p) => plus(p, by))], view)}
+          fill="transparent"
+          stroke={selected ? "var(--bramble)" : "none"}
+          strokeWidth={2.5}
         />
-      ))}
-      {eachHasRoom && spots.map((at) => sprig(at, sprigSize))}
-      {eachHasRoom &&
-        planted.open &&
-        radius < sprigSize * 0.6 &&
-        spots.map((at) => (
-          // The sprig hides a small plant's own circle, and the ring must be seen.
+        {spots.map((at, i) => (
           <circle
             key={`${at.x},${at.y}`}
             cx={at.x}
             cy={at.y}
-            r={sprigSize * 0.6}
-            fill="none"
-            stroke="var(--leaf)"
-            strokeWidth={2}
-            pointerEvents="none"
+            r={radius}
+            fill={layer === "use" && !dim ? "var(--straw)" : "var(--lichen)"}
+            fillOpacity={0.85}
+            stroke={forbids ? "var(--forbid)" : planted.open ? "var(--leaf)" : "var(--softInk)"}
+            strokeWidth={planted.open || forbids ? 2.2 : 1}
+            strokeDasharray={unproven ? "4 3" : undefined}
+            data-hit={i === 0 ? "" : undefined}
           />
         ))}
-      {!eachHasRoom && layer === "stage" && (
-        <>
-          <circle
-            cx={middle.x}
-            cy={middle.y}
-            r={shared * 0.56}
-            fill="var(--card)"
-            fillOpacity={0.82}
-            stroke={planted.open ? "var(--leaf)" : "none"}
-            strokeWidth={2}
+        {eachHasRoom && spots.map((at) => sprig(at, sprigSize))}
+        {eachHasRoom &&
+          planted.open &&
+          radius < sprigSize * 0.6 &&
+          spots.map((at) => (
+            // The sprig hides a small plant's own circle, and the ring must be seen.
+            <circle
+              key={`${at.x},${at.y}`}
+              cx={at.x}
+              cy={at.y}
+              r={sprigSize * 0.6}
+              fill="none"
+              stroke="var(--leaf)"
+              strokeWidth={2}
+              pointerEvents="none"
+            />
+          ))}
+        {!eachHasRoom && layer === "stage" && (
+          <>
+            <circle
+              cx={middle.x}
+              cy={middle.y}
+              r={shared * 0.56}
+              fill="var(--card)"
+              fillOpacity={0.82}
+              stroke={planted.open ? "var(--leaf)" : "none"}
+              strokeWidth={2}
+              pointerEvents="none"
+            />
+            {sprig(middle, shared)}
+          </>
+        )}
+        {layer === "fit" && chip && <FitMark at={plus(chip, shift)} verdict={planted.verdict} />}
+        {layer === "water" && chip && <Drops at={plus(chip, shift)} water={planted.water} />}
+        {named && (
+          <text
+            {...plus(named, shift)}
+            data-label
+            fontSize={11.5}
+            textAnchor="middle"
+            fill="var(--ink)"
+            stroke="var(--soil)"
+            strokeWidth={3}
+            paintOrder="stroke"
             pointerEvents="none"
-          />
-          {sprig(middle, shared)}
-        </>
-      )}
-      {layer === "fit" && chip && <FitMark at={plus(chip, shift)} verdict={planted.verdict} />}
-      {layer === "water" && chip && <Drops at={plus(chip, shift)} water={planted.water} />}
+          >
+            {planted.name}
+          </text>
+        )}
+        <title>{planted.name}</title>
+      </g>
       {saysGround && (
         <text
           x={chip.x + shift.x}
           y={chip.y + shift.y + 4}
           data-label
+          aria-hidden
           fontSize={12}
           fontWeight={700}
           textAnchor="middle"
@@ -132,22 +151,6 @@ export function PlantedShape({ planted, view, by, layer, use, selected, chip, na
           {groundWords}
         </text>
       )}
-      {named && (
-        <text
-          {...plus(named, shift)}
-          data-label
-          fontSize={11.5}
-          textAnchor="middle"
-          fill="var(--ink)"
-          stroke="var(--soil)"
-          strokeWidth={3}
-          paintOrder="stroke"
-          pointerEvents="none"
-        >
-          {planted.name}
-        </text>
-      )}
-      <title>{planted.name}</title>
-    </g>
+    </>
   );
 }
