@@ -66,6 +66,9 @@ generate: front
 
 bench: build
 	go test -run '^$$' -bench . -benchmem ./core/... ./library ./garden ./server ./demo ./cmd/...
+	tools/ensure-chromium
+	cd web && npx vite build --config bench/vite.config.ts --logLevel warn
+	go test -run '^$$' -bench FirstPicture -benchtime 5x -timeout 20m ./e2e
 	tools/first-page-size
 
 # The pictures in docs/screenshots, from the sample plot.

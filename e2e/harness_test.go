@@ -30,7 +30,9 @@ import (
 
 	"bramblyacre/demo"
 	"bramblyacre/garden"
+	"bramblyacre/garden/place"
 	"bramblyacre/garden/plot"
+	"bramblyacre/garden/say"
 	"bramblyacre/library"
 	"bramblyacre/server"
 	"bramblyacre/store"
@@ -83,7 +85,7 @@ func TestMain(m *testing.M) {
 }
 
 // samplePlot serves a fresh copy of the sample plot.
-func samplePlot(t *testing.T) *served {
+func samplePlot(t testing.TB) *served {
 	t.Helper()
 	path, err := sampleFile()
 	check(t, err)
@@ -94,13 +96,22 @@ func samplePlot(t *testing.T) *served {
 	return serve(t, dir)
 }
 
-// emptyPlot serves a plot that nothing has been done on.
-func emptyPlot(t *testing.T) *served {
+// unplacedPlot serves a plot that nothing has been done on, and of which nobody said where it lies.
+func unplacedPlot(t *testing.T) *served {
 	t.Helper()
 	return serve(t, t.TempDir())
 }
 
-func serve(t *testing.T, dir string) *served {
+// emptyPlot serves a plot of which no more is said than where it lies.
+func emptyPlot(t *testing.T) *served {
+	t.Helper()
+	p := unplacedPlot(t)
+	_, err := p.garden.Place.SetSite(t.Context(), say.AsItStands, place.SiteInput{Name: "My plot", Latitude: 46.6, Altitude: "640 m", ClimateID: "hill-valley", Units: "metric"})
+	check(t, err)
+	return p
+}
+
+func serve(t testing.TB, dir string) *served {
 	t.Helper()
 	shipped, err := library.Shipped()
 	check(t, err)
@@ -158,7 +169,7 @@ func (p *served) cuttable(next http.Handler) http.Handler {
 	})
 }
 
-func check(t *testing.T, err error) {
+func check(t testing.TB, err error) {
 	t.Helper()
 	if err != nil {
 		t.Fatal(err)

@@ -8,7 +8,7 @@ func TestBedsAndPlantingsAreMadeChangedAndRemovedOnScreen(t *testing.T) {
 	t.Parallel()
 	b := open(t, emptyPlot(t), 1280, 800, "/")
 	b.sees("Begin with the ground")
-	b.click("lay out a bed and set a planting in it")
+	b.visit("/plot")
 	b.sees("No bed is laid out yet.")
 
 	b.click("Lay out a bed")
@@ -17,6 +17,7 @@ func TestBedsAndPlantingsAreMadeChangedAndRemovedOnScreen(t *testing.T) {
 	b.fill("Breadth", "4 ft")
 	b.fill("Middle, from the left edge", "29 m")
 	b.fill("Middle, from the upper edge", "3 m")
+	b.click("Say more")
 	b.choose("Moisture", "moist")
 	b.click("Lay it out")
 	b.sees(`"twelve" is not a length; write for example 45 cm or 18 in.`)

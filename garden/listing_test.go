@@ -28,6 +28,11 @@ func TestAListOfPlantsIsUnderstoodOrAskedBack(t *testing.T) {
 	bed, err := p.Place.AddBed(t.Context(), fence)
 	check(t, err)
 	before := p.entries()
+	for name, species := range map[string]string{"sage": "common-sage", "angelica": "garden-angelica", "parsley": "", "hogweed": "", "saffron": "", "hemlock": "hemlock"} {
+		if got := p.listed(place.ListingInput{Form: "words", Text: "1 " + name, BedID: p.bed}).Plants[0]; got.Planting.SpeciesID != species {
+			t.Errorf("%q was taken for %q", name, got.Planting.SpeciesID)
+		}
+	}
 	v := p.listed(place.ListingInput{Form: "words", Text: "3 lovage, 10 ramsons from a division in 2028, a hop at the fence, some Löwenzahn, 4 mint, 2 lovege in Long Bed, 1 unicornwort", BedID: p.bed})
 	if len(v.Plants) != 7 {
 		t.Fatalf("%d plants: %+v", len(v.Plants), v.Plants)

@@ -17,8 +17,8 @@ type RibbonView struct {
 	// at sowing depth in °C, both by day.
 	Frost []float64 `json:"frost"`
 	Soil  []float64 `json:"soil"`
-	// SoilTop is the soil's warmest day, in the grower's units.
-	SoilTop string `json:"soilTop"`
+	// SoilWords is the same in the grower's units.
+	SoilWords []string `json:"soilWords" doc:"The soil's warmth by day, in the grower's units"`
 	// Open is how many windows are open in each week.
 	Open []int `json:"open"`
 }
@@ -34,15 +34,13 @@ func (u *Uses) Ribbon(ctx context.Context, on calendar.Date) (RibbonView, error)
 		season = s.Next
 	}
 	v := RibbonView{Start: season.Start, End: season.End, Today: s.Today}
-	top := math.Inf(-1)
 	for i := range season.Days() {
 		// A leap year has a day that the usual year may lack.
 		j := min(i, len(s.Sky.Frost)-1)
 		v.Frost = append(v.Frost, math.Round(s.Sky.Frost[j]*100)/100)
 		v.Soil = append(v.Soil, math.Round(s.Sky.Soil[j]*10)/10)
-		top = math.Max(top, s.Sky.Soil[j])
+		v.SoilWords = append(v.SoilWords, s.Units.Temperature(s.Sky.Soil[j]))
 	}
-	v.SoilTop = s.Units.Temperature(top)
 	for week := season.Start; week <= season.End; week += 7 {
 		open := 0
 		for _, p := range s.Plantings {

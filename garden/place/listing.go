@@ -167,16 +167,14 @@ func (r listingReader) of(ctx context.Context, e listing.Entry) (ListedPlant, er
 // those that are called nearly so. A dangerous plant's name is never read into a near one.
 func (r listingReader) name(ctx context.Context, plant *ListedPlant, name string) error {
 	all := r.meant(name)
+	if only := r.shortened(name); len(all) == 0 && only != nil {
+		all = []*flora.Species{only}
+		plant.Asks = append(plant.Asks, fmt.Sprintf("%q is taken as %s: no other plant of the library is called so.", name, only.Names.Name))
+	}
 	if len(all) == 0 && name != "" {
-		found, err := r.uses.plot.FindPlants(ctx, name)
-		if err != nil {
+		var err error
+		if all, err = r.near(ctx, name); err != nil {
 			return err
-		}
-		const mostChoices = 6
-		for _, match := range found {
-			if species, has := r.s.Lib.Species(match.ID); has && len(all) < mostChoices {
-				all = append(all, species)
-			}
 		}
 		if len(all) == 0 {
 			plant.Asks = append(plant.Asks, fmt.Sprintf("No plant of the library is called %q. Choose one, or write it down as a plant of your own first.", name))
@@ -193,6 +191,41 @@ func (r listingReader) name(ctx context.Context, plant *ListedPlant, name string
 		plant.Choices = append(plant.Choices, ListedChoice{species.ID, say.Capital(species.Names.Name), species.Names.Botanical, view.WarningOf(species)})
 	}
 	return nil
+}
+
+// shortened is the one plant that is called by these words and more: sage, where there is one kind of sage. A
+// dangerous plant is never taken by half of its name, nor another by words that a dangerous one bears too.
+func (r listingReader) shortened(name string) (only *flora.Species) {
+	words := strings.Fields(spelling.Words(name))
+	if len(words) == 0 {
+		return nil
+	}
+	for full, all := range r.exact {
+		held := strings.Fields(full)
+		if slices.ContainsFunc(words, func(word string) bool { return !slices.Contains(held, word) }) {
+			continue
+		}
+		for _, species := range all {
+			if flora.IsDangerous(species.Identity.Danger) || only != nil && only != species {
+				return nil
+			}
+			only = species
+		}
+	}
+	return only
+}
+
+// near are the plants that are called nearly so, the likest first.
+func (r listingReader) near(ctx context.Context, name string) (all []*flora.Species, err error) {
+	const mostChoices, asLike = 6, 0.2
+	found, err := r.uses.plot.FindPlants(ctx, name)
+	for _, match := range found {
+		species, has := r.s.Lib.Species(match.ID)
+		if has && len(all) < mostChoices && match.Likeness >= found[0].Likeness-asLike {
+			all = append(all, species)
+		}
+	}
+	return all, err
 }
 
 // where finds the bed that is meant: the one whose name holds all that is written of it.

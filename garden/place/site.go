@@ -47,6 +47,8 @@ type SiteView struct {
 	SeasonEnd   calendar.Date `json:"seasonEnd"`
 	LatestShown calendar.Date `json:"latestShown" doc:"The last day that can be shown"`
 
+	Newcomer    bool          `json:"newcomer" doc:"Few looks are noted yet: words of ours are explained where they first stand"`
+
 	WeatherSource    string `json:"weatherSource"`
 	WeatherSimulated bool   `json:"weatherSimulated"`
 	Station          string `json:"station" enum:",simulated" doc:"What is switched on to read the weather; empty for nothing"`
@@ -121,6 +123,7 @@ func (u *Uses) Site(ctx context.Context) (SiteView, error) {
 		WeatherSource: s.Sky.Source(), WeatherSimulated: s.Sky.Station != nil && s.Sky.Station.Simulated(), Station: s.Site.Station,
 		Marks: plot.Marks, Shelters: flora.ShelterWords, Causes: FateCauses{causes[throve], causes[failed]},
 	}
+	v.Newcomer = looksNoted(s) < fewLooks
 	u.addPlanChoices(&v)
 	v.FrostWords = frostWords(s)
 	v.Climates = climateChoices(u.plot.Lib().Climates(), s.Units, s.Site.Latitude)
@@ -133,6 +136,17 @@ func (u *Uses) Site(ctx context.Context) (SiteView, error) {
 	v.Origins = originChoices()
 	v.Shares = shareWordsAll()
 	return v, nil
+}
+
+// fewLooks is how many looks a household has noted by when it knows the words.
+const fewLooks = 12
+
+// looksNoted is how many looks were noted of what stands: of its stage, and of what it is.
+func looksNoted(s *plot.State) (n int) {
+	for _, p := range s.Plantings {
+		n += len(p.Sightings) + len(s.Looks[p.ID])
+	}
+	return n
 }
 
 // frostThresholds are the nights that the frost dates are given for, in °C.

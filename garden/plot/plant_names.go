@@ -36,7 +36,8 @@ func (n *plantNames) of(ctx context.Context, all []*flora.Species) (*store.NameI
 // NameMatch is a plant found by one of its names.
 type NameMatch struct {
 	ID, Name string
-	likeness float64
+	// Likeness is how like its name is to what was written, 0 to 1.
+	Likeness float64
 }
 
 const (
@@ -77,7 +78,7 @@ func (g *Plot) FindPlants(ctx context.Context, words string) ([]NameMatch, error
 func likest(written string, names []store.Named) []NameMatch {
 	best := map[string]NameMatch{}
 	for _, n := range names {
-		if like := spelling.Likeness(written, n.Plain); like >= leastLike && like > best[n.ID].likeness {
+		if like := spelling.Likeness(written, n.Plain); like >= leastLike && like > best[n.ID].Likeness {
 			best[n.ID] = NameMatch{n.ID, n.Shown, like}
 		}
 	}
@@ -86,7 +87,7 @@ func likest(written string, names []store.Named) []NameMatch {
 		found = append(found, match)
 	}
 	slices.SortFunc(found, func(a, b NameMatch) int {
-		return cmp.Or(cmp.Compare(b.likeness, a.likeness), cmp.Compare(len(a.Name), len(b.Name)), cmp.Compare(a.ID, b.ID))
+		return cmp.Or(cmp.Compare(b.Likeness, a.Likeness), cmp.Compare(len(a.Name), len(b.Name)), cmp.Compare(a.ID, b.ID))
 	})
 	return found
 }

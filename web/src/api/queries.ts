@@ -1,7 +1,7 @@
 import { keepPreviousData, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useCallback } from "react";
 
-import { api, showPlot, told } from "./client";
+import { api, showPlot, told, type Schemas } from "./client";
 
 const on = (day: string | undefined) => ({ params: { query: { on: day } } });
 
@@ -107,6 +107,14 @@ export const useGround = (bedId: number) =>
   useQuery({
     queryKey: ["ground", bedId],
     queryFn: () => told(api.GET("/api/beds/{id}/ground", { params: { path: { id: bedId } } })),
+  });
+
+export const useClimates = (latitude: number | undefined, units: Schemas["SiteView"]["units"]) =>
+  useQuery({
+    queryKey: ["climates", latitude, units],
+    queryFn: () => told(api.GET("/api/climates", { params: { query: { latitude: latitude ?? 0, units } } })),
+    enabled: latitude !== undefined,
+    placeholderData: keepPreviousData,
   });
 
 export const useWhere = (speciesId: string | undefined) =>

@@ -3048,7 +3048,8 @@ export interface components {
             frost: number[];
             open: number[];
             soil: number[];
-            soilTop: string;
+            /** @description The soil's warmth by day, in the grower's units */
+            soilWords: string[];
             start: string;
             today: string;
         };
@@ -3178,6 +3179,8 @@ export interface components {
             longitude?: number;
             marks: string[];
             name: string;
+            /** @description Few looks are noted yet: words of ours are explained where they first stand */
+            newcomer: boolean;
             origins: components["schemas"]["OriginChoice"][];
             /** @description Today is fixed and does not follow the clock */
             pinned: boolean;

@@ -1,6 +1,6 @@
 import { Alert, Box, DialogContent, DialogTitle, LinearProgress } from "@mui/material";
 import { Suspense, useLayoutEffect, useMemo, useRef, useState } from "react";
-import { matchPath, Outlet, useLocation } from "react-router";
+import { Link, matchPath, Outlet, useLocation } from "react-router";
 
 import { useSite } from "../api/queries";
 import { Boundary } from "../parts/Boundary";
@@ -89,7 +89,16 @@ export function Shell() {
 /** SampleNote says on every screen what is not the grower's own. */
 function SampleNote() {
   const site = useSite().data;
-  if (!site || (!site.sample && !site.pinned)) return null;
+  const { pathname } = useLocation();
+  if (!site) return null;
+  if (!site.placed)
+    return pathname === "/begin" ? null : (
+      <Alert severity="warning" sx={{ borderRadius: 0 }} className="no-print">
+        Nobody has said where this plot lies: no day, light or frost here is its own.{" "}
+        <Link to="/begin">Say where it lies</Link>
+      </Alert>
+    );
+  if (!site.sample && !site.pinned) return null;
   return (
     <Box
       component="aside"

@@ -22,7 +22,7 @@ export function AskBack({ asked, sending, yes, onYes }: Props) {
       sx={{ border: "2px solid var(--clay)", background: "var(--card)", p: 1.5, mt: 2, fontSize: 15.5 }}
     >
       {asked.map((question) => (
-        <Box key={question.code} sx={{ mb: 1 }}>
+        <Box key={question.words} sx={{ mb: 1 }}>
           {question.words}
         </Box>
       ))}

@@ -1,5 +1,5 @@
 import { Box } from "@mui/material";
-import { useRef, type KeyboardEvent, type PointerEvent } from "react";
+import { useRef, useState, type KeyboardEvent, type PointerEvent, type ReactNode } from "react";
 
 import { useRibbon } from "../api/queries";
 import { useShownDay } from "./shownDay";
@@ -13,6 +13,9 @@ const warmest = 24;
 /** How far a key moves the shown day. */
 const keySteps: Record<string, number> = { ArrowLeft: -1, ArrowRight: 1, PageUp: -7, PageDown: 7 };
 
+/** inTen says a chance as growers do. */
+const inTen = (chance: number) => `${Math.round(chance * 10)} in 10`;
+
 /**
  * Ribbon is the plot's year: frost as tint, the soil's warmth as a line, the windows that are open each week
  * as bars. A flag is today; the other can be dragged, and the screen shows that day.
@@ -21,6 +24,7 @@ export function Ribbon() {
   const { today, shown, show, move, isToday, asked } = useShownDay();
   const year = useRibbon(asked).data;
   const field = useRef<HTMLDivElement>(null);
+  const [under, setUnder] = useState<string>();
   if (!year || !today || !shown) return <Box sx={{ height: 74, borderBottom: "1px solid var(--rule)" }} />;
   const days = year.frost.length;
   const x = (day: string) => (daysBetween(year.start, day) / days) * width;
@@ -35,6 +39,7 @@ export function Ribbon() {
     return addDays(year.start, Math.min(days - 1, Math.round(share * days)));
   };
   const onPointer = (event: PointerEvent<HTMLDivElement>) => {
+    setUnder(dayAt(event.clientX));
     if (event.type === "pointerdown") {
       if (event.button !== 0) return;
       event.currentTarget.setPointerCapture(event.pointerId);
@@ -44,12 +49,26 @@ export function Ribbon() {
   };
   const onKey = (event: KeyboardEvent) => {
     const step = keySteps[event.key];
-    if (step !== undefined) move(step);
-    else if (event.key === "Home") show(today);
-    else return;
+    if (step !== undefined) {
+      move(step);
+      setUnder(addDays(shown, step));
+    } else if (event.key === "Home") {
+      show(today);
+      setUnder(today);
+    } else return;
     event.preventDefault();
   };
 
+  /** figures are what the ribbon says of a day: how its three marks are read. */
+  const figures = (day: string) => {
+    const i = Math.min(days - 1, Math.max(0, daysBetween(year.start, day)));
+    const open = year.open[Math.floor(i / 7)] ?? 0;
+    return {
+      frost: `frost at night: ${inTen(year.frost[i] ?? 0)}`,
+      soil: `soil: ${year.soilWords[i] ?? ""}`,
+      open: `${open} ${open === 1 ? "window" : "windows"} open in the week`,
+    };
+  };
   return (
     <Box
       component="section"
@@ -62,6 +81,8 @@ export function Ribbon() {
         sx={{ position: "relative", height: height + 22, cursor: "ew-resize", touchAction: "pan-y" }}
         onPointerDown={onPointer}
         onPointerMove={onPointer}
+        onPointerLeave={() => setUnder(undefined)}
+        onPointerCancel={() => setUnder(undefined)}
         data-testid="ribbon"
       >
         <svg
@@ -167,8 +188,12 @@ export function Ribbon() {
           aria-valuemin={0}
           aria-valuemax={days - 1}
           aria-valuenow={daysBetween(year.start, shown)}
-          aria-valuetext={isToday ? `today, ${fullDay(shown)}` : fullDay(shown)}
+          aria-valuetext={`${isToday ? "today, " : ""}${fullDay(shown)}; ${Object.values(figures(shown)).join("; ")}`}
           onKeyDown={onKey}
+          onFocus={(event) => {
+            if (event.currentTarget.matches(":focus-visible")) setUnder(shown);
+          }}
+          onBlur={() => setUnder(undefined)}
           sx={{
             position: "absolute",
             left: percent(shown),
@@ -211,7 +236,55 @@ export function Ribbon() {
             </Box>
           )}
         </Box>
+        {under && (
+          <Box
+            aria-hidden
+            data-testid="ribbon-figures"
+            sx={{
+              position: "absolute",
+              top: height + 22,
+              ...(x(under) > width / 2
+                ? { right: `calc(100% - ${percent(under)})` }
+                : { left: percent(under) }),
+              zIndex: 4,
+              background: "var(--card)",
+              border: "1.5px solid var(--ink)",
+              px: 1.2,
+              py: 0.7,
+              fontSize: 14,
+              lineHeight: 1.45,
+              whiteSpace: "nowrap",
+              pointerEvents: "none",
+            }}
+          >
+            <b>{fullDay(under)}</b>
+            <Figure
+              words={figures(under).open}
+              mark={<rect x={4} y={3} width={8} height={11} fill="var(--leaf)" />}
+            />
+            <Figure
+              words={figures(under).soil}
+              mark={<path d="M0 11 C5 11 8 4 16 4" stroke="var(--clay)" strokeWidth={2} fill="none" />}
+            />
+            <Figure
+              words={figures(under).frost}
+              mark={<rect width={16} height={14} fill="var(--frost)" opacity={0.6} />}
+            />
+          </Box>
+        )}
       </Box>
+    </Box>
+  );
+}
+
+/** Figure is one of the ribbon's marks, with what it says of a day. */
+function Figure({ mark, words }: { mark: ReactNode; words: string }) {
+  return (
+    <Box sx={{ display: "flex", gap: 0.8, alignItems: "center" }}>
+      <svg width={16} height={14}>
+        {mark}
+      </svg>
+      {words}
     </Box>
   );
 }

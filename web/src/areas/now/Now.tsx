@@ -1,10 +1,12 @@
 import { Box, Typography } from "@mui/material";
-import { Link } from "react-router";
+import { Fragment } from "react";
+import { Link, Navigate } from "react-router";
 
 import type { Schemas } from "../../api/client";
-import { useNow } from "../../api/queries";
+import { useNow, useSite } from "../../api/queries";
 import { useShownDay } from "../../parts/shownDay";
 import { Trouble } from "../../parts/Trouble";
+import { Meaning } from "../../parts/Meaning";
 import { JobCard } from "./JobCard";
 import { Outlook } from "./Outlook";
 
@@ -19,7 +21,9 @@ export function Now() {
   const { asked } = useShownDay();
   const query = useNow(asked);
   const now = query.data;
+  const site = useSite().data;
   if (query.error) return <Trouble reason={query.error} />;
+  if (site && !site.placed) return <Navigate to="/begin" replace />;
   if (!now) return <Box sx={{ minHeight: 400 }} />;
   return (
     <>
@@ -43,7 +47,13 @@ export function Now() {
           }}
         >
           {columns.map(({ key, ...column }) => (
-            <Column key={key} {...column} jobs={now[key]} canAct={now.isToday} />
+            <Column
+              key={key}
+              {...column}
+              jobs={now[key]}
+              canAct={now.isToday}
+              explains={columns.find((one) => now[one.key].some((job) => job.kind === "check"))?.key === key}
+            />
           ))}
         </Box>
       )}
@@ -57,9 +67,12 @@ interface ColumnProps {
   empty: string;
   jobs: Schemas["JobView"][];
   canAct: boolean;
+  /** True in the column where a check first stands. */
+  explains: boolean;
 }
 
-function Column({ title, note, empty, jobs, canAct }: ColumnProps) {
+function Column({ title, note, empty, jobs, canAct, explains }: ColumnProps) {
+  const firstCheck = explains ? jobs.findIndex((job) => job.kind === "check") : -1;
   const edges: Record<string, string> = { Closing: "--clay", Open: "--leaf", Coming: "--rule" };
   return (
     <Box component="section" aria-label={title} sx={{ minWidth: 0 }}>
@@ -70,13 +83,16 @@ function Column({ title, note, empty, jobs, canAct }: ColumnProps) {
         </Box>
       </Typography>
       {jobs.length === 0 && <Box sx={{ color: "text.secondary" }}>{empty}</Box>}
-      {jobs.map((job) => (
-        <JobCard
-          key={job.key}
-          job={job}
-          edge={edges[title] ?? "--rule"}
-          canAct={canAct && title !== "Coming"}
-        />
+      {jobs.map((job, i) => (
+        <Fragment key={job.key}>
+          {i === firstCheck && (
+            <>
+              <Meaning of="unproven" />
+              <Meaning of="check" />
+            </>
+          )}
+          <JobCard job={job} edge={edges[title] ?? "--rule"} canAct={canAct && title !== "Coming"} />
+        </Fragment>
       ))}
     </Box>
   );
@@ -88,9 +104,8 @@ function FirstSteps({ hasBeds }: { hasBeds: boolean }) {
       <Typography variant="h2">Begin with the ground</Typography>
       <p>
         {hasBeds ? "The beds are laid out. " : ""}
-        <Link to="/settings">Say where the plot lies</Link>, then{" "}
-        <Link to="/plot">
-          {hasBeds ? "set the first planting in a bed" : "lay out a bed and set a planting in it"}
+        <Link to="/begin">
+          {hasBeds ? "Say what stands in them" : "Lay out a bed and say what stands in it"}
         </Link>
         . From then on this page says what is closing, what is open and what is coming.
       </p>

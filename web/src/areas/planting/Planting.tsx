@@ -4,6 +4,7 @@ import { Link, useParams } from "react-router";
 
 import { Refusal } from "../../api/client";
 import { usePlanting, usePlot } from "../../api/queries";
+import { Meaning } from "../../parts/Meaning";
 import { useActs } from "../../parts/acts";
 import { useKept, useShownDay } from "../../parts/shownDay";
 import { AllowanceBox } from "../../parts/AllowanceBox";
@@ -57,6 +58,7 @@ export function Planting() {
             {isToday ? " today" : " on the shown day"} · {p.seenWords}
             {p.height && ` · about ${p.height} tall`}
           </Box>
+          {unproven && <Meaning of="unproven" />}
         </Box>
         <Box sx={{ display: "flex", gap: 1, flexWrap: "wrap" }} className="no-print">
           <Button variant="contained" onClick={() => observe(p.id)} disabled={p.removed}>

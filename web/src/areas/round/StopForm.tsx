@@ -7,6 +7,7 @@ import { useSite } from "../../api/queries";
 import { useUndo } from "../../parts/Undo";
 import { AskBack } from "../../parts/AskBack";
 import { Choice, ChoiceRow } from "../../parts/Choices";
+import { Meaning } from "../../parts/Meaning";
 import { Question } from "../../parts/Question";
 import { Ready } from "../../parts/Ready";
 import { Sprig } from "../../parts/Sprig";
@@ -78,6 +79,7 @@ export function StopForm({ stop, marks, next, onBack, onDone }: Props) {
           </Box>
         )}
       </Box>
+      <Meaning of="look" />
       <Question
         text="What do you see?"
         error={fields.stage}

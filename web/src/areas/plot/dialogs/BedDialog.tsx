@@ -11,10 +11,13 @@ import {
 } from "@mui/material";
 import { Controller, useForm, useWatch, type FieldValues } from "react-hook-form";
 
+import { useState } from "react";
+
 import { api, seen, told, type Schemas } from "../../../api/client";
 import { useSite } from "../../../api/queries";
 import { AskBack } from "../../../parts/AskBack";
 import { ChangedMeanwhile, readings, useOpened } from "../../../parts/ChangedMeanwhile";
+import { LineButton } from "../../../parts/LineButton";
 import { typedNumber } from "../../../parts/numbers";
 import { FormSelect, same } from "../../../parts/SelectField";
 import { useSend } from "../../../parts/useSend";
@@ -87,6 +90,10 @@ export function BedDialog({ bed: stands, drawn, onSaved, onClose }: Props) {
     defaultValues: blank(bed?.input, drawn),
   });
   const shape = useWatch({ control, name: "shape" }) as Shape;
+  // Of a new bed its name and size are enough; a fault in what is not shown is shown.
+  const [asksMore, setMore] = useState(bed !== undefined);
+  const more =
+    asksMore || ["unsafe", "moisture", "mulch", "sunHours", "note"].some((field) => at(field).error);
   if (!site) return null;
   const save = (affirmed: string[], version = bed?.version ?? "") =>
     handleSubmit(async (typed) => {
@@ -130,61 +137,79 @@ export function BedDialog({ bed: stands, drawn, onSaved, onClose }: Props) {
           <Box sx={{ ...grid, mt: 1 }}>
             <TextField label="Name" autoFocus {...register("name")} {...at("name")} />
             <FormSelect name="shape" control={control} label="Shape" options={shapes} {...at("shape")} />
-            <FormFields shape={shape} eg={eg} register={register} control={control} at={at} />
-          </Box>
-          <Box sx={{ mt: 2.5, fontWeight: 700 }}>What you know of its ground</Box>
-          <Box sx={{ color: "text.secondary", fontSize: 14 }}>
-            Leave open what you do not know: signs and tests can tell it.
-          </Box>
-          <Box sx={grid}>
-            {site.aspects.map((aspect) =>
-              choice(
-                aspect.key,
-                aspect.key === "moisture" ? "Moisture" : sentence(aspect.name),
-                aspect.words,
-              ),
-            )}
-            <TextField
-              label="Hours of sun, measured"
-              {...register("sunHours")}
-              {...at("sunHours", "Left open: computed from the plan")}
-            />
-            <TextField
-              label="Mulch"
-              placeholder={site.units === "us" ? "3 in" : "8 cm"}
-              {...register("mulch")}
-              {...at("mulch")}
-            />
-            {choice("shelter", "Shelter from wind", site.shelters)}
-            {choice("warmth", "Warmth", ["cold", "warm"])}
-            {choice("edge", "Its edge", ["open", "held"], "Held: a kerb, a barrier, a pot")}
-            <FormSelect
-              name="unsafe"
+            <FormFields
+              shape={shape}
+              eg={eg}
+              register={register}
               control={control}
-              label="Unsafe ground"
-              options={[["", "no"], ...same(site.unsafe.map((kind) => kind.kind))]}
-              {...at("unsafe", "Forbids use of what grows here, never the growing")}
+              at={at}
+              open={bed ? undefined : "May stay open: laid where there is room"}
             />
           </Box>
-          <Controller
-            name="frostHollow"
-            control={control}
-            render={({ field }) => (
-              <FormControlLabel
-                control={<Checkbox checked={Boolean(field.value)} onChange={(_, on) => field.onChange(on)} />}
-                label="Frost gathers here"
-                sx={{ mt: 1 }}
+          {!more && (
+            <LineButton onClick={() => setMore(true)} expanded={false}>
+              <Box sx={{ mt: 2, py: 1, color: "var(--bramble)", fontWeight: 600 }}>
+                Say more: its ground, its sun, what lies under it
+              </Box>
+            </LineButton>
+          )}
+          <Box sx={{ display: more ? "block" : "none" }}>
+            <Box sx={{ mt: 2.5, fontWeight: 700 }}>What you know of its ground</Box>
+            <Box sx={{ color: "text.secondary", fontSize: 14 }}>
+              Leave open what you do not know: signs and tests can tell it.
+            </Box>
+            <Box sx={grid}>
+              {site.aspects.map((aspect) =>
+                choice(
+                  aspect.key,
+                  aspect.key === "moisture" ? "Moisture" : sentence(aspect.name),
+                  aspect.words,
+                ),
+              )}
+              <TextField
+                label="Hours of sun, measured"
+                {...register("sunHours")}
+                {...at("sunHours", "Left open: computed from the plan")}
               />
-            )}
-          />
-          <TextField
-            label="Note"
-            multiline
-            minRows={2}
-            {...register("note")}
-            {...at("note")}
-            sx={{ mt: 1 }}
-          />
+              <TextField
+                label="Mulch"
+                placeholder={site.units === "us" ? "3 in" : "8 cm"}
+                {...register("mulch")}
+                {...at("mulch")}
+              />
+              {choice("shelter", "Shelter from wind", site.shelters)}
+              {choice("warmth", "Warmth", ["cold", "warm"])}
+              {choice("edge", "Its edge", ["open", "held"], "Held: a kerb, a barrier, a pot")}
+              <FormSelect
+                name="unsafe"
+                control={control}
+                label="Unsafe ground"
+                options={[["", "no"], ...same(site.unsafe.map((kind) => kind.kind))]}
+                {...at("unsafe", "Forbids use of what grows here, never the growing")}
+              />
+            </Box>
+            <Controller
+              name="frostHollow"
+              control={control}
+              render={({ field }) => (
+                <FormControlLabel
+                  control={
+                    <Checkbox checked={Boolean(field.value)} onChange={(_, on) => field.onChange(on)} />
+                  }
+                  label="Frost gathers here"
+                  sx={{ mt: 1 }}
+                />
+              )}
+            />
+            <TextField
+              label="Note"
+              multiline
+              minRows={2}
+              {...register("note")}
+              {...at("note")}
+              sx={{ mt: 1 }}
+            />
+          </Box>
           <ChangedMeanwhile
             why={stale}
             rows={readings(

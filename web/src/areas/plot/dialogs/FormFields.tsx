@@ -9,10 +9,12 @@ interface Props {
   register: UseFormRegister<FieldValues>;
   control: Control<FieldValues>;
   at: (field: string, help?: string) => { error: boolean; helperText: string | undefined };
+  /** Said where its place may stay open. */
+  open?: string;
 }
 
 /** FormFields are a thing's place and size as typed, by its shape. */
-export function FormFields({ shape, eg, register, control, at }: Props) {
+export function FormFields({ shape, eg, register, control, at, open }: Props) {
   if (shape === "polygon" || shape === "line")
     return <Corners shape={shape} eg={eg} register={register} control={control} at={at} />;
   const across = shape === "round" || shape === "ring";
@@ -31,8 +33,8 @@ export function FormFields({ shape, eg, register, control, at }: Props) {
         <TextField label="Its hole, across" placeholder={eg} {...register("inner")} {...at("inner")} />
       )}
       {shape === "round" && <span />}
-      <TextField label="Middle, from the left edge" placeholder={eg} {...register("x")} {...at("x")} />
-      <TextField label="Middle, from the upper edge" placeholder={eg} {...register("y")} {...at("y")} />
+      <TextField label="Middle, from the left edge" placeholder={eg} {...register("x")} {...at("x", open)} />
+      <TextField label="Middle, from the upper edge" placeholder={eg} {...register("y")} {...at("y", open)} />
       {shape === "rectangle" && (
         <TextField label="Turned by (degrees)" type="number" {...register("turn")} {...at("turn")} />
       )}

@@ -1,5 +1,7 @@
 import { Box, Button, Typography } from "@mui/material";
 
+import { Link } from "react-router";
+
 import { useSpecies } from "../../../api/queries";
 import { LineButton } from "../../../parts/LineButton";
 import { SpeciesField } from "../../../parts/SpeciesField";
@@ -22,7 +24,9 @@ export function Overview({ plot, editing, onSelect, onAdd, onWhere }: Props) {
       <Typography variant="h1" sx={{ mb: 1 }}>
         Plot
       </Typography>
-      {plot.beds.length === 0 && <p>No bed is laid out yet. Measure one, and say where it lies.</p>}
+      {plot.beds.length === 0 && (
+        <p>No bed is laid out yet. Its size is enough to begin; it can be drawn as it lies.</p>
+      )}
       {plot.beds.length > 0 && (
         <Box sx={{ mb: 2 }}>
           <SpeciesField
@@ -46,6 +50,11 @@ export function Overview({ plot, editing, onSelect, onAdd, onWhere }: Props) {
       <Button variant="contained" onClick={onAdd} sx={{ mt: 2 }}>
         Lay out a bed
       </Button>
+      {plot.beds.length > 0 && (
+        <Button component={Link} to="/begin" sx={{ mt: 2, ml: 1 }}>
+          Set many plants
+        </Button>
+      )}
       {plot.items.length > 0 && (
         <Typography variant="h3" component="h2" sx={{ mt: 2.5, mb: 0.5 }}>
           About the beds
