@@ -39,6 +39,12 @@ var everyScreen = []struct {
 	{path: "/characters", words: "leaf arrangement"},
 	{path: "/practice", words: "pairs are due"},
 	{path: "/practice/sweet-cicely/hemlock", words: "Is this sweet cicely?"},
+	{path: "/begin", words: "Set many plants", open: func(b *browser) {
+		b.fill("Plants", "3 lovage in Long Bed, 2 mint in Long Bed, some hop")
+		b.click("Read it")
+		b.sees("Set all 3")
+	}},
+	{path: "/plot", words: "Lay out a bed", open: func(b *browser) { b.click("Lay out a bed"); b.click("Say more"); b.sees("What you know of its ground") }},
 	{path: "/ledger", words: "Take back"},
 	{path: "/settings", words: "Household"},
 	{path: "/plantings/2", words: "What may be taken today", open: func(b *browser) { b.click("Note what you see"); b.sees("How many of them?") }},
@@ -97,6 +103,25 @@ func TestEveryScreenIsReachedReadAndFits(t *testing.T) {
 				}
 			}
 		})
+	}
+}
+
+// The first page of a plot that nobody has placed keeps to the same rules.
+func TestTheFirstPageIsReachedReadAndFits(t *testing.T) {
+	t.Parallel()
+	axe, err := os.ReadFile(filepath.Join("..", "web", "node_modules", "axe-core", "axe.min.js"))
+	check(t, err)
+	b := open(t, unplacedPlot(t), 1280, 820, "/")
+	b.sees("Touch the map")
+	b.fill("Latitude", "-35")
+	b.sees("Which of these is most like yours?")
+	_, err = chromedp.Run(b.ctx, chromedp.Evaluate[bool](string(axe)+"; true"))
+	check(t, err)
+	for _, width := range []int64{1280, 390, 320} {
+		check(t, chromedp.Do(b.ctx, chromedp.EmulateViewport(width, 820)))
+		for _, wrong := range append(b.unfit(), b.axe(`{resultTypes: ["violations"]}`)...) {
+			t.Errorf("at %d px: %s", width, wrong)
+		}
 	}
 }
 

@@ -175,3 +175,31 @@ func TestUnitsAreShownAsChosenAndTypedEitherWay(t *testing.T) {
 	b.click("Note it")
 	b.sees("Picked 8 outer stalks, 7 oz, of lovage leaf in Long Bed")
 }
+
+// The ribbon says what its marks mean and what they say of the day under the pointer, and of the shown
+// day to who goes by the keyboard or has it read aloud.
+func TestTheRibbonExplainsItself(t *testing.T) {
+	t.Parallel()
+	p := samplePlot(t)
+	b := open(t, p, 1280, 800, "/plot")
+	b.sees("Lay out a bed")
+	box, err := chromedp.Run(b.ctx, chromedp.Evaluate[[]float64](`(() => { const r = document.querySelector("[data-testid=ribbon]").getBoundingClientRect(); return [r.x, r.y, r.width, r.height]; })()`))
+	check(t, err)
+	const dayOfYear = 195 // 14 July, of 365
+	b.mouse(chromedp.MouseMoved, box[0]+dayOfYear/364.*box[2]*364/365+1, box[1]+20)
+	b.sees("July 2031")
+	said := b.textOf("[data-testid=ribbon-figures]")
+	for _, words := range []string{"windows open in the week", "soil: ", "°C", "frost at night: 0 in 10"} {
+		if !strings.Contains(said, words) {
+			t.Errorf("%q is not in %q", words, said)
+		}
+	}
+	b.focus("[role=slider][aria-label='Shown day']")
+	b.keys(kb.ArrowRight)
+	b.sees("28 May 2031")
+	b.until("the day and its figures to be read aloud", func() bool {
+		aloud, err := chromedp.Run(b.ctx, chromedp.Evaluate[string](`document.querySelector("[role=slider][aria-label='Shown day']").getAttribute("aria-valuetext")`))
+		check(t, err)
+		return strings.Contains(aloud, "28 May 2031") && strings.Contains(aloud, "soil: ")
+	})
+}

@@ -45,6 +45,7 @@ func TestAPlanIsDrawn(t *testing.T) {
 	b.choose("Draw", "Bed, rectangle")
 	x, y := b.planCorner()
 	b.drag(x+200, y+150, x+360, y+190)
+	b.click("Say more")
 	b.sees("What you know of its ground")
 	b.fill("Name", "Stroke Bed")
 	b.choose("Moisture", "moist")

@@ -76,20 +76,18 @@ export function ManyPlants({ beds, site }: Props) {
         >
           Read it
         </Button>
-        <Button component="label">
-          From a table (CSV)
-          <input
-            ref={file}
-            type="file"
-            accept=".csv,text/csv"
-            className="sr-only"
-            onChange={(event) => {
-              const chosen = event.target.files?.[0];
-              if (chosen) void chosen.text().then((table) => understand(table, "csv"));
-              event.target.value = "";
-            }}
-          />
-        </Button>
+        <Button onClick={() => file.current?.click()}>From a table (CSV)</Button>
+        <input
+          ref={file}
+          type="file"
+          hidden
+          accept=".csv,text/csv"
+          onChange={(event) => {
+            const chosen = event.target.files?.[0];
+            if (chosen) void chosen.text().then((table) => understand(table, "csv"));
+            event.target.value = "";
+          }}
+        />
       </Box>
       {reading.fault && <Alert severity="error">{reading.fault}</Alert>}
       {refused.length > 0 && (
