@@ -3,12 +3,16 @@ import { createRoot } from "react-dom/client";
 
 import "./app/base.css";
 import { App } from "./app/App";
+import { first } from "./app/first";
+import { plotClient } from "./app/plotClient";
 
 const root = document.getElementById("root");
 if (root) {
-  createRoot(root).render(
-    <StrictMode>
-      <App />
-    </StrictMode>,
+  void first(plotClient).then(() =>
+    createRoot(root).render(
+      <StrictMode>
+        <App />
+      </StrictMode>,
+    ),
   );
 }

@@ -1,43 +1,39 @@
-import { keepPreviousData, useQuery, useQueryClient } from "@tanstack/react-query";
+import { keepPreviousData, queryOptions, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useCallback } from "react";
 
 import { api, showPlot, told, type Schemas } from "./client";
 
 const on = (day: string | undefined) => ({ params: { query: { on: day } } });
 
-export const useSite = () =>
-  useQuery({
-    queryKey: ["site"],
-    queryFn: async () => {
-      const site = await told(api.GET("/api/site"));
-      showPlot(site.plotId);
-      return site;
-    },
-  });
+export const siteQuery = queryOptions({
+  queryKey: ["site"],
+  queryFn: async () => {
+    const site = await told(api.GET("/api/site"));
+    showPlot(site.plotId);
+    return site;
+  },
+});
+
+export const useSite = () => useQuery(siteQuery);
 
 export const useCopies = () =>
   useQuery({ queryKey: ["copies"], queryFn: () => told(api.GET("/api/copies")) });
 
+export const ribbonQuery = (day?: string) =>
+  queryOptions({ queryKey: ["ribbon", day], queryFn: () => told(api.GET("/api/ribbon", on(day))) });
+
 export const useRibbon = (day?: string) =>
-  useQuery({
-    queryKey: ["ribbon", day],
-    queryFn: () => told(api.GET("/api/ribbon", on(day))),
-    placeholderData: keepPreviousData,
-  });
+  useQuery({ ...ribbonQuery(day), placeholderData: keepPreviousData });
 
-export const useNow = (day?: string) =>
-  useQuery({
-    queryKey: ["now", day],
-    queryFn: () => told(api.GET("/api/now", on(day))),
-    placeholderData: keepPreviousData,
-  });
+export const nowQuery = (day?: string) =>
+  queryOptions({ queryKey: ["now", day], queryFn: () => told(api.GET("/api/now", on(day))) });
 
-export const usePlot = (day?: string) =>
-  useQuery({
-    queryKey: ["plot", day],
-    queryFn: () => told(api.GET("/api/plot", on(day))),
-    placeholderData: keepPreviousData,
-  });
+export const useNow = (day?: string) => useQuery({ ...nowQuery(day), placeholderData: keepPreviousData });
+
+export const plotQuery = (day?: string) =>
+  queryOptions({ queryKey: ["plot", day], queryFn: () => told(api.GET("/api/plot", on(day))) });
+
+export const usePlot = (day?: string) => useQuery({ ...plotQuery(day), placeholderData: keepPreviousData });
 
 export const useGather = (day?: string) =>
   useQuery({
@@ -55,7 +51,12 @@ export const usePlanting = (id: number | undefined, day?: string) =>
     placeholderData: (before) => (before?.id === id ? before : undefined),
   });
 
-export const useRound = () => useQuery({ queryKey: ["round"], queryFn: () => told(api.GET("/api/round")) });
+export const roundQuery = queryOptions({
+  queryKey: ["round"],
+  queryFn: () => told(api.GET("/api/round")),
+});
+
+export const useRound = () => useQuery(roundQuery);
 
 export const useSpecies = () =>
   useQuery({ queryKey: ["species"], queryFn: () => told(api.GET("/api/species")), staleTime: Infinity });
@@ -147,12 +148,23 @@ export interface PlantsFilter {
   bed: number;
 }
 
-export const usePlants = (filter: PlantsFilter, day?: string) =>
-  useQuery({
+export const everyPlant: PlantsFilter = {
+  words: "",
+  use: "",
+  spread: "",
+  stage: "",
+  beginner: false,
+  bed: 0,
+};
+
+export const plantsQuery = (filter: PlantsFilter, day?: string) =>
+  queryOptions({
     queryKey: ["plants", filter, day],
     queryFn: () => told(api.GET("/api/plants", { params: { query: { ...filter, on: day } } })),
-    placeholderData: keepPreviousData,
   });
+
+export const usePlants = (filter: PlantsFilter, day?: string) =>
+  useQuery({ ...plantsQuery(filter, day), placeholderData: keepPreviousData });
 
 export const usePlant = (id: string, day?: string) =>
   useQuery({

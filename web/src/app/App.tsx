@@ -1,23 +1,14 @@
-import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
+import { QueryClientProvider } from "@tanstack/react-query";
 import { useEffect } from "react";
 import { BrowserRouter, Outlet, Route, Routes } from "react-router";
 
 import { ActsProvider } from "../parts/acts";
-import { fetchAhead, fetchedAhead } from "../parts/ahead";
+import { fetchAhead } from "../parts/ahead";
 import { LookProvider } from "../parts/LookProvider";
 import { UndoProvider } from "../parts/Undo";
-import { screens } from "./areas";
+import { plotClient } from "./plotClient";
+import { routes } from "./routes";
 import { Shell } from "./Shell";
-
-const routes = screens.map((screen) => ({ path: screen.path, Screen: fetchedAhead(screen.load) }));
-
-const client = new QueryClient({
-  // The server is on this machine or this network: what it says holds until something changes.
-  defaultOptions: {
-    queries: { staleTime: 60_000, retry: 1, networkMode: "always" },
-    mutations: { networkMode: "always" },
-  },
-});
 
 function WithActs() {
   return (
@@ -33,7 +24,8 @@ const fetchAfterMs = 1500;
 
 function useFetchAhead() {
   useEffect(() => {
-    const timer = setTimeout(fetchAhead, fetchAfterMs);
+    // On a slow phone the first page goes before.
+    const timer = setTimeout(() => requestIdleCallback(fetchAhead, { timeout: 4000 }), fetchAfterMs);
     return () => clearTimeout(timer);
   }, []);
 }
@@ -42,13 +34,13 @@ export function App() {
   useFetchAhead();
   return (
     <LookProvider>
-      <QueryClientProvider client={client}>
+      <QueryClientProvider client={plotClient}>
         <BrowserRouter>
           <Routes>
             <Route element={<WithActs />}>
               <Route element={<Shell />}>
-                {routes.map(({ path, Screen }) => (
-                  <Route key={path} path={path} element={<Screen />} />
+                {routes.map(({ screen, Screen }) => (
+                  <Route key={screen.path} path={screen.path} element={<Screen />} />
                 ))}
                 <Route path="*" element={<p>There is no such page. The cane on the side leads back.</p>} />
               </Route>

@@ -7,6 +7,7 @@ import { Boundary } from "../parts/Boundary";
 import { fullDay } from "../parts/dates";
 import { Dialog } from "../parts/Dialog";
 import { Ribbon } from "../parts/Ribbon";
+import { SprigSheet } from "../parts/Sprig";
 import { Trouble } from "../parts/Trouble";
 import { screens } from "./areas";
 import { Cane } from "./Cane";
@@ -35,6 +36,7 @@ export function Shell() {
       <a className="skip" href="#page" onClick={() => main.current?.focus()}>
         To the page
       </a>
+      <SprigSheet />
       <Cane open={open} />
       <Box sx={{ flex: 1, minWidth: 0, pb: { xs: 18, md: 8 } }}>
         <SampleNote />

@@ -13,6 +13,23 @@ const warmest = 24;
 /** How far a key moves the shown day. */
 const keySteps: Record<string, number> = { ArrowLeft: -1, ArrowRight: 1, PageUp: -7, PageDown: 7 };
 
+/** The chances of frost are drawn in tenths, each as one shape: a year of single days would be hundreds. */
+const frostLevels = [1, 2, 3, 4, 5, 6, 7, 8, 9, 10];
+
+/** bars are those of some values that are drawn, as one path of boxes: left, top, width and height. */
+const bars = (
+  values: number[],
+  drawn: (value: number) => boolean,
+  box: (i: number, value: number) => [left: number, top: number, wide: number, high: number],
+) =>
+  values
+    .map((value, i) => {
+      if (!drawn(value)) return "";
+      const [left, top, wide, high] = box(i, value);
+      return `M${left} ${top}h${wide}v${high}h${-wide}Z`;
+    })
+    .join("");
+
 /** inTen says a chance as growers do. */
 const inTen = (chance: number) => `${Math.round(chance * 10)} in 10`;
 
@@ -93,30 +110,30 @@ export function Ribbon() {
           aria-hidden
           style={{ display: "block" }}
         >
-          {year.frost.map((chance, i) =>
-            chance < 0.02 ? null : (
-              <rect
-                key={i}
-                x={(i / days) * width}
-                y={0}
-                width={width / days + 0.3}
-                height={height}
-                fill="var(--frost)"
-                opacity={chance * 0.55}
-              />
-            ),
-          )}
-          {year.open.map((n, week) => (
-            <rect
-              key={week}
-              x={((week * 7 + 0.7) / days) * width}
-              width={(5.6 / days) * width}
-              y={height - (n / mostOpen) * height * 0.55}
-              height={(n / mostOpen) * height * 0.55}
-              fill="var(--leaf)"
-              opacity={0.75}
+          {frostLevels.map((level) => (
+            <path
+              key={level}
+              d={bars(
+                year.frost,
+                (chance) => Math.round(chance * 10) === level,
+                (i) => [(i / days) * width, 0, width / days + 0.3, height],
+              )}
+              fill="var(--frost)"
+              opacity={(level / 10) * 0.55}
             />
           ))}
+          <path
+            d={bars(
+              year.open,
+              (n) => n > 0,
+              (week, n) => {
+                const high = (n / mostOpen) * height * 0.55;
+                return [((week * 7 + 0.7) / days) * width, height - high, (5.6 / days) * width, high];
+              },
+            )}
+            fill="var(--leaf)"
+            opacity={0.75}
+          />
           <path
             d={year.soil
               .map((celsius, i) => `${i ? "L" : "M"}${(i / days) * width} ${soilY(celsius)}`)

@@ -197,10 +197,29 @@ export function Sprig({ stage, size = 40, label = stage }: SprigProps) {
 
 /** SprigShape is the drawing alone, on a field of 40 by 40, for use inside a larger drawing. */
 export function SprigShape({ stage }: { stage: Stage }) {
+  return <use href={`#${nameOf(stage)}`} />;
+}
+
+const nameOf = (stage: Stage) => `sprig-${stage.replaceAll(" ", "-")}`;
+
+/** SprigSheet holds every stage's drawing once on the page: a plan shows hundreds of them. */
+export function SprigSheet() {
   return (
-    <>
-      <path d="M6 36.5 H34" stroke="var(--softInk)" strokeWidth={1.6} strokeLinecap="round" opacity={0.75} />
-      {shapes[stage]}
-    </>
+    <svg width={0} height={0} aria-hidden style={{ position: "absolute" }}>
+      <defs>
+        {Object.entries(shapes).map(([stage, shape]) => (
+          <g key={stage} id={nameOf(stage)}>
+            <path
+              d="M6 36.5 H34"
+              stroke="var(--softInk)"
+              strokeWidth={1.6}
+              strokeLinecap="round"
+              opacity={0.75}
+            />
+            {shape}
+          </g>
+        ))}
+      </defs>
+    </svg>
   );
 }

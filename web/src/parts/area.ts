@@ -1,3 +1,4 @@
+import type { QueryClient } from "@tanstack/react-query";
 import type { ComponentType } from "react";
 
 /** A screen of an area, and where it stands in the address. */
@@ -9,6 +10,8 @@ export interface Screen {
   load: () => Promise<ComponentType>;
   /** True where it shows any day of the year, and so carries the ribbon. */
   days?: boolean;
+  /** Asks for what it shows first, while its code is fetched, where it is the page that is opened. */
+  ask?: (client: QueryClient, day?: string) => Promise<unknown>;
 }
 
 /** A node of the cane. */

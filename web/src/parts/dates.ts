@@ -7,24 +7,38 @@ export const daysBetween = (from: string, to: string) => Math.round((at(to) - at
 
 export const addDays = (day: string, n: number) => new Date(at(day) + n * dayMs).toISOString().slice(0, 10);
 
-const named = (options: Intl.DateTimeFormatOptions) =>
-  new Intl.DateTimeFormat("en-GB", { timeZone: "UTC", ...options });
-const dayMonthFormat = named({ day: "numeric", month: "long" });
-const shortFormat = named({ day: "numeric", month: "short" });
-const weekdayFormat = named({ weekday: "short" });
-const monthFormat = named({ month: "long" });
-const fullFormat = named({ day: "numeric", month: "long", year: "numeric" });
+// The names stand here: to make a browser's own formats costs a phone half a second before the first picture.
+export const monthNames = [
+  "January",
+  "February",
+  "March",
+  "April",
+  "May",
+  "June",
+  "July",
+  "August",
+  "September",
+  "October",
+  "November",
+  "December",
+];
+const weekdays = ["Sun", "Mon", "Tue", "Wed", "Thu", "Fri", "Sat"];
 
-export const dayMonth = (day: string) => dayMonthFormat.format(at(day));
-export const shortDay = (day: string) => shortFormat.format(at(day));
-export const weekday = (day: string) => weekdayFormat.format(at(day));
-export const fullDay = (day: string) => fullFormat.format(at(day));
+const monthOf = (day: string) => monthNames[Number(day.slice(5, 7)) - 1] ?? "";
+const dayOf = (day: string) => Number(day.slice(8, 10));
+
+export const dayMonth = (day: string) => `${dayOf(day)} ${monthOf(day)}`;
+/** Short for September is Sept, as it is read. */
+export const shortDay = (day: string) =>
+  `${dayOf(day)} ${monthOf(day) === "September" ? "Sept" : monthOf(day).slice(0, 3)}`;
+export const weekday = (day: string) => weekdays[new Date(at(day)).getUTCDay()] ?? "";
+export const fullDay = (day: string) => `${dayMonth(day)} ${day.slice(0, 4)}`;
 
 /** monthsOf returns the first day and name of each month of a season that begins with a month. */
 export function monthsOf(start: string, end: string): { first: string; name: string }[] {
   const months = [];
   for (let day = start; day <= end;) {
-    months.push({ first: day, name: monthFormat.format(at(day)) });
+    months.push({ first: day, name: monthOf(day) });
     const d = new Date(at(day));
     day = new Date(Date.UTC(d.getUTCFullYear(), d.getUTCMonth() + 1, 1)).toISOString().slice(0, 10);
   }

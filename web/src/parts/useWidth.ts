@@ -1,7 +1,7 @@
 import { useLayoutEffect, useRef, useState } from "react";
 
 /** useWidth measures an element, so that a drawing can fill it at its true text size. */
-export function useWidth(first: number) {
+export function useWidth(first: number | (() => number)) {
   const ref = useRef<HTMLDivElement>(null);
   const [width, setWidth] = useState(first);
   useLayoutEffect(() => {

@@ -1,7 +1,16 @@
+import { nowQuery } from "../../api/queries";
 import type { Area } from "../../parts/area";
 import { Waiting } from "./Waiting";
 
 export const area: Area = {
   node: { path: "/", name: "Now", key: "n", order: 10, outdoors: true, Waiting },
-  screens: [{ path: "/", title: "Now", load: () => import("./Now").then((m) => m.Now), days: true }],
+  screens: [
+    {
+      path: "/",
+      title: "Now",
+      load: () => import("./Now").then((m) => m.Now),
+      days: true,
+      ask: (client, day) => client.prefetchQuery(nowQuery(day)),
+    },
+  ],
 };

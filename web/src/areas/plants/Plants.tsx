@@ -1,5 +1,5 @@
 import { Box, Button, Checkbox, FormControlLabel, TextField, Typography } from "@mui/material";
-import { useState } from "react";
+import { startTransition, useEffect, useState } from "react";
 import { Link } from "react-router";
 
 import type { Schemas } from "../../api/client";
@@ -23,6 +23,9 @@ export function Plants() {
   const [bed, setBed] = useState("");
   const [beginner, setBeginner] = useState(false);
   const [chosen, setChosen] = useState<string[]>([]);
+  // The rows of the first screen stand before the others are made.
+  const [whole, setWhole] = useState(false);
+  useEffect(() => startTransition(() => setWhole(true)), []);
   const query = usePlants({ words, use, spread, stage, beginner, bed: Number(bed) }, asked);
   const plants = query.data;
   if (query.error) return <Trouble reason={query.error} />;
@@ -90,7 +93,7 @@ export function Plants() {
           other languages count, too.
         </p>
       )}
-      {plants.plants.map((plant) => (
+      {plants.plants.slice(0, whole ? undefined : firstRows).map((plant) => (
         <Row
           key={plant.id}
           plant={plant}
@@ -101,6 +104,8 @@ export function Plants() {
     </>
   );
 }
+
+const firstRows = 14;
 
 interface RowProps {
   plant: Schemas["PlantBrief"];

@@ -1,9 +1,16 @@
+import { everyPlant, plantsQuery } from "../../api/queries";
 import type { Area } from "../../parts/area";
 
 export const area: Area = {
   node: { path: "/plants", name: "Plants", key: "l", order: 50, outdoors: true },
   screens: [
-    { path: "/plants", title: "Plants", load: () => import("./Plants").then((m) => m.Plants), days: true },
+    {
+      path: "/plants",
+      title: "Plants",
+      load: () => import("./Plants").then((m) => m.Plants),
+      days: true,
+      ask: (client, day) => client.prefetchQuery(plantsQuery(everyPlant, day)),
+    },
     {
       path: "/plants/compare/:ids",
       title: "Plants side by side",

@@ -1,5 +1,5 @@
 import { Box, Button, MenuItem, TextField } from "@mui/material";
-import { useEffect, useState } from "react";
+import { Suspense, useEffect, useState } from "react";
 import { useLocation, useNavigationType, useSearchParams } from "react-router";
 
 import { api, told, type Schemas } from "../../api/client";
@@ -7,16 +7,15 @@ import { useLight, usePlot, useShadows, useWhere } from "../../api/queries";
 import { useActs } from "../../parts/acts";
 import { useShownDay } from "../../parts/shownDay";
 import { Trouble } from "../../parts/Trouble";
-import { BedDialog } from "./dialogs/BedDialog";
 import { BedPanel } from "./panels/BedPanel";
-import { BoundaryDialog } from "./dialogs/BoundaryDialog";
 import { DrawBar } from "./drawing/DrawBar";
-import { ItemDialog } from "./dialogs/ItemDialog";
 import { ItemPanel } from "./panels/ItemPanel";
 import { Overview } from "./panels/Overview";
 import { Plan } from "./drawing/Plan";
 import { PlanFiles } from "./panels/PlanFiles";
-import { PlantingDialog } from "../../parts/PlantingDialog";
+import { fetchedAhead } from "../../parts/ahead";
+import { Boundary } from "../../parts/Boundary";
+import { NotOpenedDialog } from "../../parts/NotOpenedDialog";
 import { PlantingPanel } from "./panels/PlantingPanel";
 import { SeveralPanel } from "./panels/SeveralPanel";
 import { SunBar } from "./drawing/SunBar";
@@ -28,6 +27,15 @@ import { allPlaced, nothing, type Plot as PlotView, type Selection, type Thing }
 import { useDragLight } from "./drawing/useDragLight";
 import { useEdits } from "./drawing/useEdits";
 import type { Tool } from "./drawing/useEditor";
+
+const BedDialog = fetchedAhead(() => import("./dialogs/BedDialog").then((code) => code.BedDialog));
+const BoundaryDialog = fetchedAhead(() =>
+  import("./dialogs/BoundaryDialog").then((code) => code.BoundaryDialog),
+);
+const ItemDialog = fetchedAhead(() => import("./dialogs/ItemDialog").then((code) => code.ItemDialog));
+const PlantingDialog = fetchedAhead(() =>
+  import("../../parts/PlantingDialog").then((code) => code.PlantingDialog),
+);
 
 type Dialog =
   | { what: "bed"; id?: number; drawn?: FormInput }
@@ -217,34 +225,39 @@ export function Plot() {
           />
         </Box>
       </Box>
-      {dialog?.what === "bed" && (
-        <BedDialog
-          bed={plot.beds.find((b) => b.id === dialog.id)}
-          drawn={dialog.drawn}
-          onSaved={edits.keep}
-          onClose={close}
-        />
-      )}
-      {dialog?.what === "item" && (
-        <ItemDialog
-          item={plot.items.find((i) => i.id === dialog.id)}
-          drawn={dialog.kind ? { kind: dialog.kind, form: dialog.drawn ?? {} } : undefined}
-          onSaved={edits.keep}
-          onClose={close}
-        />
-      )}
-      {dialog?.what === "planting" && (
-        <PlantingDialog
-          plantingId={dialog.id}
-          bedId={dialog.bed}
-          speciesId={dialog.species}
-          beds={plot.beds}
-          onClose={close}
-        />
-      )}
-      {dialog?.what === "boundary" && (
-        <BoundaryDialog plot={plot} drawn={dialog.drawn} onSaved={edits.keep} onClose={close} />
-      )}
+      <Boundary at={dialog?.what ?? ""} instead={<NotOpenedDialog onClose={close} />}>
+        <Suspense>
+          {" "}
+          {dialog?.what === "bed" && (
+            <BedDialog
+              bed={plot.beds.find((b) => b.id === dialog.id)}
+              drawn={dialog.drawn}
+              onSaved={edits.keep}
+              onClose={close}
+            />
+          )}
+          {dialog?.what === "item" && (
+            <ItemDialog
+              item={plot.items.find((i) => i.id === dialog.id)}
+              drawn={dialog.kind ? { kind: dialog.kind, form: dialog.drawn ?? {} } : undefined}
+              onSaved={edits.keep}
+              onClose={close}
+            />
+          )}
+          {dialog?.what === "planting" && (
+            <PlantingDialog
+              plantingId={dialog.id}
+              bedId={dialog.bed}
+              speciesId={dialog.species}
+              beds={plot.beds}
+              onClose={close}
+            />
+          )}
+          {dialog?.what === "boundary" && (
+            <BoundaryDialog plot={plot} drawn={dialog.drawn} onSaved={edits.keep} onClose={close} />
+          )}
+        </Suspense>
+      </Boundary>{" "}
     </>
   );
 }

@@ -4,6 +4,7 @@ import { useForm, useWatch, type FieldValues } from "react-hook-form";
 import { api, seen, told, type Schemas } from "../../../api/client";
 import { useSite } from "../../../api/queries";
 import { ChangedMeanwhile, readings, useOpened } from "../../../parts/ChangedMeanwhile";
+import { monthNames } from "../../../parts/dates";
 import { typedNumber } from "../../../parts/numbers";
 import { FormSelect, type Options } from "../../../parts/SelectField";
 import { useSend } from "../../../parts/useSend";
@@ -20,10 +21,6 @@ interface Props {
   onSaved: (entry: Schemas["Entry"]) => void;
   onClose: () => void;
 }
-
-const months = Array.from({ length: 12 }, (_, i) =>
-  new Intl.DateTimeFormat("en-GB", { month: "long", timeZone: "UTC" }).format(Date.UTC(2031, i, 15)),
-);
 
 const number = (value: number | undefined) => (value === undefined ? "" : String(value));
 const optional = (text: unknown) => (String(text).trim() === "" ? undefined : typedNumber(String(text)));
@@ -162,12 +159,12 @@ export function ItemDialog({ item: stands, drawn, onSaved, onClose }: Props) {
                 {choice(
                   "leafFrom",
                   "In leaf from",
-                  months.map((m, i) => [String(i + 1), m] as const),
+                  monthNames.map((m, i) => [String(i + 1), m] as const),
                 )}
                 {choice(
                   "leafUntil",
                   "to the end of",
-                  months.map((m, i) => [String(i + 1), m] as const),
+                  monthNames.map((m, i) => [String(i + 1), m] as const),
                 )}
               </>
             )}

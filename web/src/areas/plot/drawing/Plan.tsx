@@ -24,6 +24,9 @@ const margin = 1.4;
 const planHeight = 540;
 const phoneHeight = 380;
 
+/** likelyWidth is how wide the plan will be between the cane and the panel: guessed right it is drawn once. */
+const likelyWidth = () => window.innerWidth - (window.innerWidth < 900 ? 30 : 540);
+
 /** around is the part of the plot that the beds and the things near them lie in. */
 function around(plot: Plot): Bounds {
   const whole = boundsOf(plot.boundary);
@@ -80,7 +83,7 @@ interface Props {
 /** Plan is the scaled plan of the plot: it shows a layer, and in drawing mode it is changed here. */
 export function Plan(props: Props) {
   const { plot, layer, use, light, shadows, dragged, selection, onSelect, editing, tool } = props;
-  const [box, width] = useWidth(760);
+  const [box, width] = useWidth(likelyWidth);
   const svg = useRef<SVGSVGElement>(null);
   const frame = useMemo(() => around(plot), [plot]);
   const height = width < 500 ? phoneHeight : planHeight;
