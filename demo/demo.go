@@ -27,7 +27,16 @@ var Today = calendar.Must(2031, time.May, 27)
 func Build(ctx context.Context, s *store.Store, l *library.Library) error {
 	day := calendar.Must(2028, time.March, 1)
 	const seasons = 8 // building asks for no dates, so few will do
-	g, err := garden.Open(ctx, plot.Options{Store: s, Library: l, PinnedTo: &day, Seasons: seasons, Clock: func() time.Time { return day.Time().Add(18 * time.Hour) }})
+	g, err := garden.Open(
+		ctx,
+		plot.Options{
+			Store:    s,
+			Library:  l,
+			PinnedTo: &day,
+			Seasons:  seasons,
+			Clock:    func() time.Time { return day.Time().Add(18 * time.Hour) },
+		},
+	)
 	if err != nil {
 		return err
 	}
@@ -71,7 +80,14 @@ func (b *builder) do(what string, act func() error) {
 func (b *builder) layOut() {
 	b.do("site", func() error {
 		_, err := b.garden.Place.SetSite(b.ctx, say.AsItStands, place.SiteInput{
-			Name: "Thornwell Acre", Latitude: 46.6, Altitude: "640 m", ClimateID: "hill-valley", Width: "71 m", Depth: "57 m", Units: "metric", Station: "simulated",
+			Name:      "Thornwell Acre",
+			Latitude:  46.6,
+			Altitude:  "640 m",
+			ClimateID: "hill-valley",
+			Width:     "71 m",
+			Depth:     "57 m",
+			Units:     "metric",
+			Station:   "simulated",
 		})
 		return err
 	})
@@ -122,7 +138,11 @@ func inOrder() []event {
 	for _, l := range lost {
 		events = append(events, event{mustDay(l.in.StartedOn), l.key, func(b *builder) error { return b.plant(l.planted) }})
 		events = append(events, event{mustDay(l.gone), l.key, func(b *builder) error {
-			_, err := b.garden.Place.NoteFate(b.ctx, b.plantings[l.key], place.FateInput{Outcome: "failed", Cause: l.cause, Note: l.note, Gone: true})
+			_, err := b.garden.Place.NoteFate(
+				b.ctx,
+				b.plantings[l.key],
+				place.FateInput{Outcome: "failed", Cause: l.cause, Note: l.note, Gone: true},
+			)
 			return err
 		}})
 	}
@@ -154,7 +174,11 @@ func (b *builder) note(n note) error {
 		return fmt.Errorf("there is no planting %q", n.planting)
 	}
 	if n.amount != "" {
-		_, err := b.garden.Gather.NotePicking(b.ctx, id, gather.PickingInput{Day: n.day, Part: n.part, Amount: n.amount, Note: n.note})
+		_, err := b.garden.Gather.NotePicking(
+			b.ctx,
+			id,
+			gather.PickingInput{Day: n.day, Part: n.part, Amount: n.amount, Note: n.note},
+		)
 		if err != nil || n.day > lastSorted {
 			return err
 		}

@@ -23,20 +23,35 @@ type look struct {
 // looks proved the plantings, most of them in flower: one where a label came with it, two
 // where it did not. What has not flowered yet is owed its look.
 var looks = []look{
-	{day: "2028-07-08", planting: "lovage", by: "Ida"}, {day: "2028-07-08", planting: "lovage", by: "Joss"},
+	{day: "2028-07-08", planting: "lovage", by: "Ida"},
+	{day: "2028-07-08", planting: "lovage", by: "Joss"},
 	{day: "2029-06-24", planting: "sorrel", by: "Ida"},
 	{day: "2030-06-20", planting: "valerian", by: "Ida"},
 	{day: "2030-09-12", planting: "burdock old", by: "Joss", note: "Leaf and root; the rest when it flowers."},
-	{day: "2029-07-04", planting: "meadowsweet", by: "Ida"}, {day: "2029-07-11", planting: "meadowsweet", by: "Joss"},
+	{day: "2029-07-04", planting: "meadowsweet", by: "Ida"},
+	{day: "2029-07-11", planting: "meadowsweet", by: "Joss"},
 	{day: "2031-05-20", planting: "valerian wet", by: "Joss", note: "Divided from the Long Bed's."},
 	{day: "2028-06-20", planting: "sage", by: "Ida"},
-	{day: "2030-06-20", planting: "sage young", by: "Ida"}, {day: "2031-05-10", planting: "sage young", by: "Joss"},
+	{day: "2030-06-20", planting: "sage young", by: "Ida"},
+	{day: "2031-05-10", planting: "sage young", by: "Joss"},
 	{day: "2031-05-18", planting: "sorrel pots", by: "Ida"},
-	{day: "2028-09-02", planting: "hop", by: "Ida"}, {day: "2028-09-05", planting: "hop", by: "Joss"},
+	{day: "2028-09-02", planting: "hop", by: "Ida"},
+	{day: "2028-09-05", planting: "hop", by: "Joss"},
 	{day: "2029-05-24", planting: "sweet cicely", by: "Ida"},
-	{day: "2031-05-12", planting: "umbels", by: "Ida", only: []string{"stem-surface", "leaf-build"}, note: "Too windy to tell the smell."},
+	{
+		day:      "2031-05-12",
+		planting: "umbels",
+		by:       "Ida",
+		only:     []string{"stem-surface", "leaf-build"},
+		note:     "Too windy to tell the smell.",
+	},
 	{day: "2031-05-20", planting: "burdock young", by: "Joss"},
-	{day: "2030-07-03", planting: "meadowsweet hedge", by: "Ida"}, {day: "2030-07-10", planting: "meadowsweet hedge", by: "Joss"},
+	{
+		day:      "2030-07-03",
+		planting: "meadowsweet hedge",
+		by:       "Ida",
+	},
+	{day: "2030-07-10", planting: "meadowsweet hedge", by: "Joss"},
 }
 
 // check notes a look at a planting.

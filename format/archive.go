@@ -95,7 +95,9 @@ type archiveWriter struct {
 }
 
 func (a *archiveWriter) add(name string, text []byte) error {
-	file, err := a.zip.CreateHeader(&zip.FileHeader{Name: name, Method: zip.Deflate, Modified: time.Date(1980, 1, 1, 0, 0, 0, 0, time.UTC)})
+	file, err := a.zip.CreateHeader(
+		&zip.FileHeader{Name: name, Method: zip.Deflate, Modified: time.Date(1980, 1, 1, 0, 0, 0, 0, time.UTC)},
+	)
 	if err != nil {
 		return err
 	}
@@ -116,7 +118,19 @@ func WriteArchive(ctx context.Context, g *garden.Garden, w io.Writer) error {
 	if err != nil {
 		return err
 	}
-	a := archiveWriter{zip.NewWriter(w), Manifest{Format: archiveFormat, Version: archiveVersion, Form: form, PlotID: g.Plot.PlotID(), Name: site.Name, Made: g.Plot.Clock().UTC().Format(time.RFC3339), Tables: []ManifestTable{}, Files: []ManifestFile{}}}
+	a := archiveWriter{
+		zip.NewWriter(w),
+		Manifest{
+			Format:  archiveFormat,
+			Version: archiveVersion,
+			Form:    form,
+			PlotID:  g.Plot.PlotID(),
+			Name:    site.Name,
+			Made:    g.Plot.Clock().UTC().Format(time.RFC3339),
+			Tables:  []ManifestTable{},
+			Files:   []ManifestFile{},
+		},
+	}
 	if err := s.EveryTable(ctx, a.addTable); err != nil {
 		return fmt.Errorf("write the archive: %w", err)
 	}

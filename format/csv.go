@@ -15,11 +15,34 @@ import (
 
 // WritePickings writes pickings as CSV (RFC 4180), with units in the headings.
 func WritePickings(w io.Writer, rows []now.PickingRow) error {
-	table := [][]string{{"day", "bed", "plant", "botanical name", "part", "amount (counted)", "counted in", "fresh weight (g)", "share of stand", "over allowance", "note"}}
+	table := [][]string{
+		{
+			"day",
+			"bed",
+			"plant",
+			"botanical name",
+			"part",
+			"amount (counted)",
+			"counted in",
+			"fresh weight (g)",
+			"share of stand",
+			"over allowance",
+			"note",
+		},
+	}
 	for _, r := range rows {
 		table = append(table, []string{
-			r.Day, safe(r.Bed), safe(r.Plant), safe(r.Botanical), safe(r.Part), decimal(r.Units, 2), safe(r.UnitName), decimal(r.Grams, 1), decimal(r.ShareOfStand, 3),
-			strconv.FormatBool(r.OverAllowance), safe(r.Note),
+			r.Day,
+			safe(r.Bed),
+			safe(r.Plant),
+			safe(r.Botanical),
+			safe(r.Part),
+			decimal(r.Units, 2),
+			safe(r.UnitName),
+			decimal(r.Grams, 1),
+			decimal(r.ShareOfStand, 3),
+			strconv.FormatBool(r.OverAllowance),
+			safe(r.Note),
 		})
 	}
 	return write(w, table)
@@ -28,11 +51,34 @@ func WritePickings(w io.Writer, rows []now.PickingRow) error {
 // WriteObservations writes observations as CSV (RFC 4180), with units in the
 // headings and the stage also as a BBCH code.
 func WriteObservations(w io.Writer, rows []now.ObservationRow) error {
-	table := [][]string{{"day", "bed", "plant", "botanical name", "stage", "stage (BBCH)", "share of plants", "height (cm)", "width (cm)", "marks", "note"}}
+	table := [][]string{
+		{
+			"day",
+			"bed",
+			"plant",
+			"botanical name",
+			"stage",
+			"stage (BBCH)",
+			"share of plants",
+			"height (cm)",
+			"width (cm)",
+			"marks",
+			"note",
+		},
+	}
 	for _, r := range rows {
 		table = append(table, []string{
-			r.Day, safe(r.Bed), safe(r.Plant), safe(r.Botanical), safe(r.Stage.String()), strconv.Itoa(r.Stage.BBCH()), safe(r.Share),
-			optional(r.HeightCm), optional(r.WidthCm), safe(r.Marks), safe(r.Note),
+			r.Day,
+			safe(r.Bed),
+			safe(r.Plant),
+			safe(r.Botanical),
+			safe(r.Stage.String()),
+			strconv.Itoa(r.Stage.BBCH()),
+			safe(r.Share),
+			optional(r.HeightCm),
+			optional(r.WidthCm),
+			safe(r.Marks),
+			safe(r.Note),
 		})
 	}
 	return write(w, table)

@@ -15,28 +15,40 @@ type File struct {
 
 // Files are the formats by the name they are asked for.
 var Files = map[string]File{
-	"calendar": {"brambly-acre.ics", "text/calendar; charset=utf-8", func(ctx context.Context, g *garden.Garden, w io.Writer) error {
-		data, err := g.Now.Calendar(ctx)
-		if err != nil {
-			return err
-		}
-		return WriteCalendar(w, data)
-	}},
+	"calendar": {
+		"brambly-acre.ics",
+		"text/calendar; charset=utf-8",
+		func(ctx context.Context, g *garden.Garden, w io.Writer) error {
+			data, err := g.Now.Calendar(ctx)
+			if err != nil {
+				return err
+			}
+			return WriteCalendar(w, data)
+		},
+	},
 	"archive":    {"brambly-acre.zip", "application/zip", WriteArchive},
 	"plan":       {"plan.geojson", "application/geo+json", writePlanFile},
 	"plan-print": {"plan.pdf", "application/pdf", writePlanPDF},
-	"pickings": {"pickings.csv", "text/csv; charset=utf-8; header=present", func(ctx context.Context, g *garden.Garden, w io.Writer) error {
-		rows, err := g.Now.Pickings(ctx)
-		if err != nil {
-			return err
-		}
-		return WritePickings(w, rows)
-	}},
-	"observations": {"observations.csv", "text/csv; charset=utf-8; header=present", func(ctx context.Context, g *garden.Garden, w io.Writer) error {
-		rows, err := g.Now.Observations(ctx)
-		if err != nil {
-			return err
-		}
-		return WriteObservations(w, rows)
-	}},
+	"pickings": {
+		"pickings.csv",
+		"text/csv; charset=utf-8; header=present",
+		func(ctx context.Context, g *garden.Garden, w io.Writer) error {
+			rows, err := g.Now.Pickings(ctx)
+			if err != nil {
+				return err
+			}
+			return WritePickings(w, rows)
+		},
+	},
+	"observations": {
+		"observations.csv",
+		"text/csv; charset=utf-8; header=present",
+		func(ctx context.Context, g *garden.Garden, w io.Writer) error {
+			rows, err := g.Now.Observations(ctx)
+			if err != nil {
+				return err
+			}
+			return WriteObservations(w, rows)
+		},
+	},
 }

@@ -160,13 +160,24 @@ func ReadPlan(text []byte) (place.PlanData, error) {
 		return data, fmt.Errorf("this is not a GeoJSON feature collection: %w", err)
 	}
 	if kind, _ := file.ExtraMembers["coordinates_are"].(string); kind != planCRS {
-		return data, fmt.Errorf("the file does not say that its coordinates are %q; degrees cannot be read as a plan", planCRS)
+		return data, fmt.Errorf(
+			"the file does not say that its coordinates are %q; degrees cannot be read as a plan",
+			planCRS,
+		)
 	}
 	var at anchor
 	if err := remarshal(file.ExtraMembers["anchor"], &at); err != nil {
 		return data, fmt.Errorf("anchor: %w", err)
 	}
-	data = place.PlanData{Anchored: file.ExtraMembers["anchor"] != nil, Name: at.Name, Latitude: at.Latitude, Longitude: at.Longitude, BearingDeg: at.BearingDeg, WidthM: at.WidthM, DepthM: at.DepthM}
+	data = place.PlanData{
+		Anchored:   file.ExtraMembers["anchor"] != nil,
+		Name:       at.Name,
+		Latitude:   at.Latitude,
+		Longitude:  at.Longitude,
+		BearingDeg: at.BearingDeg,
+		WidthM:     at.WidthM,
+		DepthM:     at.DepthM,
+	}
 	// Every bed, every other thing, and the boundary.
 	if most := place.MostBeds + place.MostThings + 1; len(file.Features) > most {
 		return data, fmt.Errorf("the file holds %d features; %d are the most", len(file.Features), most)
@@ -235,7 +246,13 @@ func onThisEarth(form plan.Form) error {
 
 // featureForm is the form that a feature's properties and outline give.
 func featureForm(said placed, shape orb.Geometry) (plan.Form, error) {
-	form := plan.Form{Shape: plan.Shape(said.Shape), Width: said.Width, Depth: said.Depth, Inner: said.Inner, Turn: said.Turn}
+	form := plan.Form{
+		Shape: plan.Shape(said.Shape),
+		Width: said.Width,
+		Depth: said.Depth,
+		Inner: said.Inner,
+		Turn:  said.Turn,
+	}
 	if said.At != nil {
 		form.At = down(orb.Point(*said.At))
 		if form.Shape == plan.Round || form.Shape == plan.Ring {

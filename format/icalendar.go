@@ -37,7 +37,22 @@ func WriteCalendar(w io.Writer, data now.CalendarData) error {
 // breaks turns every way to break a line into the one that the library escapes. A reader
 // that takes a bare carriage return for the end of a line would else read what follows as a
 // line of its own.
-var breaks = strings.NewReplacer("\r\n", "\n", "\r", "\n", "\v", "\n", "\f", "\n", "\u0085", "\n", "\u2028", "\n", "\u2029", "\n")
+var breaks = strings.NewReplacer(
+	"\r\n",
+	"\n",
+	"\r",
+	"\n",
+	"\v",
+	"\n",
+	"\f",
+	"\n",
+	"\u0085",
+	"\n",
+	"\u2028",
+	"\n",
+	"\u2029",
+	"\n",
+)
 
 // oneBreak is a text with line feeds alone, and without other control characters, which the
 // format does not allow (RFC 5545, 3.3.11).

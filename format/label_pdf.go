@@ -18,7 +18,9 @@ const (
 // WriteLabelPDF writes the label of a jar: what, of which part, from where, when, and
 // what to beware of.
 func WriteLabelPDF(w io.Writer, label gather.LabelData) error {
-	pdf := fpdf.NewCustom(&fpdf.InitType{OrientationStr: "P", UnitStr: "mm", Size: fpdf.SizeType{Wd: labelWidth, Ht: labelHeight}})
+	pdf := fpdf.NewCustom(
+		&fpdf.InitType{OrientationStr: "P", UnitStr: "mm", Size: fpdf.SizeType{Wd: labelWidth, Ht: labelHeight}},
+	)
 	pdf.SetTitle(label.Title, true)
 	pdf.SetCreator("Brambly Acre", true)
 	pdf.SetMargins(labelMargin, labelMargin, labelMargin)

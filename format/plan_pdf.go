@@ -24,7 +24,30 @@ const (
 )
 
 // scales are those that a plan is printed in, the largest first.
-var scales = []float64{20, 25, 50, 75, 100, 125, 150, 200, 250, 300, 400, 500, 750, 1000, 1250, 1500, 2000, 2500, 5000, 10000, 20000, 50000}
+var scales = []float64{
+	20,
+	25,
+	50,
+	75,
+	100,
+	125,
+	150,
+	200,
+	250,
+	300,
+	400,
+	500,
+	750,
+	1000,
+	1250,
+	1500,
+	2000,
+	2500,
+	5000,
+	10000,
+	20000,
+	50000,
+}
 
 func writePlanPDF(ctx context.Context, g *garden.Garden, w io.Writer) error {
 	plot, err := g.Place.Plot(ctx, plot.NoDay)
@@ -107,8 +130,14 @@ func drawnBounds(plot place.PlotView) (low, high geometry.Point) {
 	}
 	low, high = all.Bounds()
 	least, most := whole.Bounds()
-	low = geometry.Point{X: math.Max(low.X-room, math.Min(low.X, least.X)), Y: math.Max(low.Y-room, math.Min(low.Y, least.Y))}
-	high = geometry.Point{X: math.Min(high.X+room, math.Max(high.X, most.X)), Y: math.Min(high.Y+room, math.Max(high.Y, most.Y))}
+	low = geometry.Point{
+		X: math.Max(low.X-room, math.Min(low.X, least.X)),
+		Y: math.Max(low.Y-room, math.Min(low.Y, least.Y)),
+	}
+	high = geometry.Point{
+		X: math.Min(high.X+room, math.Max(high.X, most.X)),
+		Y: math.Min(high.Y+room, math.Max(high.Y, most.Y)),
+	}
 	return low, high
 }
 
@@ -126,16 +155,39 @@ func (s *sheet) outline(area geometry.Polygon, style string) {
 
 func (s *sheet) head(site place.SiteView) {
 	s.Text(sheetMargin, sheetMargin+5, s.face("B", 15, site.Name))
-	s.Text(sheetMargin, sheetMargin+10, s.face("", 9, fmt.Sprintf("Plan of %s. Scale 1 : %.0f when printed at full size.", site.Today.DayMonthYear(), s.scale)))
+	s.Text(
+		sheetMargin,
+		sheetMargin+10,
+		s.face(
+			"",
+			9,
+			fmt.Sprintf("Plan of %s. Scale 1 : %.0f when printed at full size.", site.Today.DayMonthYear(), s.scale),
+		),
+	)
 }
 
 // greys are the fills of kinds of things, so that the plan prints without colour.
 var greys = map[string]int{
-	"building": 150, "wall": 60, "fence": 90, "hedge": 170, "path": 232, "lawn": 245, "wild ground": 240, "pond": 205, "stream": 205, "overflow": 215,
+	"building":    150,
+	"wall":        60,
+	"fence":       90,
+	"hedge":       170,
+	"path":        232,
+	"lawn":        245,
+	"wild ground": 240,
+	"pond":        205,
+	"stream":      205,
+	"overflow":    215,
 }
 
 func (s *sheet) draw(plot place.PlotView) {
-	s.ClipRect(sheetMargin-2, sheetMargin+headHeight-2, s.width-2*sheetMargin-legendWidth+4, s.height-2*sheetMargin-headHeight+2, false)
+	s.ClipRect(
+		sheetMargin-2,
+		sheetMargin+headHeight-2,
+		s.width-2*sheetMargin-legendWidth+4,
+		s.height-2*sheetMargin-headHeight+2,
+		false,
+	)
 	s.SetDrawColor(40, 40, 40)
 	for _, item := range plot.Items {
 		s.item(item)
@@ -217,7 +269,13 @@ func (s *sheet) north(bearingDeg float64) {
 	side := geometry.Point{X: 2.2, Y: 4}
 	left, right := geometry.Point{X: -side.X, Y: side.Y}.Turned(-bearingDeg), side.Turned(-bearingDeg)
 	s.Polygon([]fpdf.PointType{
-		{X: middle.X + tip.X, Y: middle.Y + tip.Y}, {X: middle.X + right.X, Y: middle.Y + right.Y}, {X: middle.X, Y: middle.Y}, {X: middle.X + left.X, Y: middle.Y + left.Y},
+		{
+			X: middle.X + tip.X,
+			Y: middle.Y + tip.Y,
+		},
+		{X: middle.X + right.X, Y: middle.Y + right.Y},
+		{X: middle.X, Y: middle.Y},
+		{X: middle.X + left.X, Y: middle.Y + left.Y},
 	}, "F")
 	s.Text(middle.X-tip.X*0.9-1.4, middle.Y-tip.Y*0.9+1.5, s.face("B", 9, "N"))
 }

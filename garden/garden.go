@@ -36,7 +36,14 @@ func Open(ctx context.Context, options plot.Options) (*Garden, error) {
 		Plot: p, Place: place.New(p), Plants: plants.New(p), Identity: identity.New(p), Gather: gather.New(p),
 		Household: household.New(p), Practice: practice.New(p),
 	}
-	parts := []area.Part{g.Gather.Part(), g.Place.Part(), g.Identity.Part(), g.Plants.Part(), g.Household.Part(), g.Practice.Part()}
+	parts := []area.Part{
+		g.Gather.Part(),
+		g.Place.Part(),
+		g.Identity.Part(),
+		g.Plants.Part(),
+		g.Household.Part(),
+		g.Practice.Part(),
+	}
 	var jobs []area.Source
 	for _, part := range parts {
 		jobs = append(jobs, part.Jobs)

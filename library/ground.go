@@ -46,7 +46,10 @@ func readGround(files fs.FS) (g Ground, err error) {
 		Offset suitability.Offsets `toml:"offset"`
 		Day    DayOffsets          `toml:"day"`
 	}
-	for name, into := range map[string]any{"signs.toml": &g.Signs, "remedies.toml": &g.Remedies, "trees.toml": &trees, "microclimate.toml": &microclimate} {
+	tables := map[string]any{
+		"signs.toml": &g.Signs, "remedies.toml": &g.Remedies, "trees.toml": &trees, "microclimate.toml": &microclimate,
+	}
+	for name, into := range tables {
 		text, err := fs.ReadFile(files, "ground/"+name)
 		if errors.Is(err, fs.ErrNotExist) {
 			continue

@@ -123,7 +123,15 @@ func (l *Library) add(s *flora.Species, text []byte) {
 // InTheSouth returns a library of the same plants whose texts hold south of the equator:
 // months are turned by half a year, or said to be northern. The files themselves stay.
 func (l *Library) InTheSouth() *Library {
-	south := &Library{species: map[string]*flora.Species{}, climates: l.climates, stations: l.stations, ground: l.ground, usual: l.usual, texts: l.texts, origins: l.origins}
+	south := &Library{
+		species:  map[string]*flora.Species{},
+		climates: l.climates,
+		stations: l.stations,
+		ground:   l.ground,
+		usual:    l.usual,
+		texts:    l.texts,
+		origins:  l.origins,
+	}
 	for _, s := range l.ordered {
 		turned := s.WithTexts(calendar.SouthernMonths)
 		south.species[s.ID] = turned

@@ -37,7 +37,15 @@ type OwnFigure struct {
 // cannot be relied on is left out and told in faults, each with the species it is of:
 // a library update must not lock the grower out.
 func (l *Library) With(own map[string][]byte, figures []OwnFigure) (merged *Library, faults map[string]error) {
-	merged = &Library{species: map[string]*flora.Species{}, climates: l.climates, stations: l.stations, ground: l.ground, usual: l.usual, texts: map[string][]byte{}, origins: map[string]Origin{}}
+	merged = &Library{
+		species:  map[string]*flora.Species{},
+		climates: l.climates,
+		stations: l.stations,
+		ground:   l.ground,
+		usual:    l.usual,
+		texts:    map[string][]byte{},
+		origins:  map[string]Origin{},
+	}
 	faults = map[string]error{}
 	byID := map[string][]OwnFigure{}
 	for _, f := range figures {
@@ -120,20 +128,58 @@ func (l *Library) softens(own *flora.Species) error {
 		if !flora.IsDangerous(danger.Identity.Danger) {
 			continue
 		}
-		if by, near := flora.NearPlant(own, danger); near && !flora.SamePlant(own, danger) && own.IsUsed() && !slices.Contains(own.Identity.OtherThan, danger.ID) {
-			return flora.Problem{Key: "names", What: fmt.Sprintf("%q is a name of %s (%s), which is %s, or nearly so. Mend the name; or if it is truly another plant, say so: other_than = [%q] under identity", by, danger.Names.Name, danger.Names.Botanical, danger.Identity.Danger, danger.ID)}
+		if by, near := flora.NearPlant(
+			own,
+			danger,
+		); near && !flora.SamePlant(own, danger) && own.IsUsed() &&
+			!slices.Contains(own.Identity.OtherThan, danger.ID) {
+			return flora.Problem{
+				Key: "names",
+				What: fmt.Sprintf(
+					"%q is a name of %s (%s), which is %s, or nearly so. Mend the name; or if it is truly another plant, say so: other_than = [%q] under identity",
+					by,
+					danger.Names.Name,
+					danger.Names.Botanical,
+					danger.Identity.Danger,
+					danger.ID,
+				),
+			}
 		}
 		if danger.ID == own.ID {
-			return flora.Problem{Key: "id", What: fmt.Sprintf("%s is %s in the library and stays as it is there; give yours another id", danger.Names.Name, danger.Identity.Danger)}
+			return flora.Problem{
+				Key: "id",
+				What: fmt.Sprintf(
+					"%s is %s in the library and stays as it is there; give yours another id",
+					danger.Names.Name,
+					danger.Identity.Danger,
+				),
+			}
 		}
 		if !flora.SamePlant(own, danger) {
 			continue
 		}
 		if own.IsUsed() && !danger.IsUsed() {
-			return flora.Problem{Key: "part", What: fmt.Sprintf("%s is %s in the library as %s: no part of it is used", own.Names.Botanical, danger.Identity.Danger, danger.Names.Name)}
+			return flora.Problem{
+				Key: "part",
+				What: fmt.Sprintf(
+					"%s is %s in the library as %s: no part of it is used",
+					own.Names.Botanical,
+					danger.Identity.Danger,
+					danger.Names.Name,
+				),
+			}
 		}
 		if milder(own.Identity.Danger, danger.Identity.Danger) {
-			return flora.Problem{Key: "identity.danger", What: fmt.Sprintf("%s is %s in the library as %s: it cannot be %q here", own.Names.Botanical, danger.Identity.Danger, danger.Names.Name, own.Identity.Danger)}
+			return flora.Problem{
+				Key: "identity.danger",
+				What: fmt.Sprintf(
+					"%s is %s in the library as %s: it cannot be %q here",
+					own.Names.Botanical,
+					danger.Identity.Danger,
+					danger.Names.Name,
+					own.Identity.Danger,
+				),
+			}
 		}
 	}
 	return nil
@@ -148,14 +194,18 @@ func (l *Library) tells(own *flora.Species) error {
 	}
 	var open []string
 	for _, d := range identity.NewRules(own, l.ordered, true).Dangers {
-		if d.Danger == "deadly" && !slices.ContainsFunc(own.Identity.Musts, func(must string) bool { return slices.Contains(d.Deciding, must) }) {
+		if d.Danger == "deadly" &&
+			!slices.ContainsFunc(own.Identity.Musts, func(must string) bool { return slices.Contains(d.Deciding, must) }) {
 			open = append(open, d.Name)
 		}
 	}
 	if len(open) == 0 {
 		return nil
 	}
-	return flora.Problem{Key: "identity.must", What: fmt.Sprintf("none of the musts tells it from %s, which kill: add a must that does", strings.Join(open, ", "))}
+	return flora.Problem{
+		Key:  "identity.must",
+		What: fmt.Sprintf("none of the musts tells it from %s, which kill: add a must that does", strings.Join(open, ", ")),
+	}
 }
 
 func milder(danger, than string) bool {
@@ -222,8 +272,20 @@ func replaceFigure(text []byte, key, figure string) (changed []byte, err error) 
 // FigureKeys are the figures of a species that a grower may replace, with their names.
 func FigureKeys(s *flora.Species) []FigureKey {
 	keys := []FigureKey{
-		{"size.height", "height", s.Size.Height}, {"size.width", "width", s.Size.Width}, {"life.full_age", "full-grown in", s.Life.FullAge},
-		{"site.soil_depth", "soil depth", s.Site.SoilDepth}, {"site.cold", "winter cold", s.Site.Cold}, {"site.root_reach", "root reach", s.Site.RootReach},
+		{
+			"size.height",
+			"height",
+			s.Size.Height,
+		},
+		{"size.width", "width", s.Size.Width},
+		{"life.full_age", "full-grown in", s.Life.FullAge},
+		{
+			"site.soil_depth",
+			"soil depth",
+			s.Site.SoilDepth,
+		},
+		{"site.cold", "winter cold", s.Site.Cold},
+		{"site.root_reach", "root reach", s.Site.RootReach},
 		{"growth.base", "warmth counts from", s.Growth.Base},
 	}
 	for i, part := range s.Parts {
@@ -231,10 +293,22 @@ func FigureKeys(s *flora.Species) []FigureKey {
 			continue
 		}
 		at := fmt.Sprintf("part[%d].harvest.", i)
-		keys = append(keys,
-			FigureKey{at + "per_plant", part.Name + ": on a plant", part.Harvest.PerPlant}, FigureKey{at + "grams_each", part.Name + ": weight of one", part.Harvest.GramsEach},
-			FigureKey{at + "min_year", part.Name + ": first taken in", part.Harvest.MinYear}, FigureKey{at + "cut_share", part.Name + ": share taken", part.Harvest.CutShare},
-			FigureKey{at + "floor", part.Name + ": share left", part.Harvest.Floor})
+		keys = append(
+			keys,
+			FigureKey{
+				at + "per_plant",
+				part.Name + ": on a plant",
+				part.Harvest.PerPlant,
+			},
+			FigureKey{at + "grams_each", part.Name + ": weight of one", part.Harvest.GramsEach},
+			FigureKey{
+				at + "min_year",
+				part.Name + ": first taken in",
+				part.Harvest.MinYear,
+			},
+			FigureKey{at + "cut_share", part.Name + ": share taken", part.Harvest.CutShare},
+			FigureKey{at + "floor", part.Name + ": share left", part.Harvest.Floor},
+		)
 	}
 	return keys
 }

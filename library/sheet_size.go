@@ -27,7 +27,10 @@ func tooLarge(sheet any) error {
 			return flora.Problem{What: fmt.Sprintf("a plant has at most %d fields", mostFields)}
 		}
 		if depth > deepest {
-			return flora.Problem{Key: key, What: fmt.Sprintf("this key is not known: no field of a plant lies more than %d deep", deepest)}
+			return flora.Problem{
+				Key:  key,
+				What: fmt.Sprintf("this key is not known: no field of a plant lies more than %d deep", deepest),
+			}
 		}
 		switch at := node.(type) {
 		case map[string]any:

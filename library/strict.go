@@ -40,7 +40,11 @@ func (l *Library) ReadSpecies(file string, text []byte) (*flora.Species, error) 
 	if s.Growth.At != "" {
 		station, has := l.climates[s.Growth.At]
 		if !has {
-			return nil, fmt.Errorf("%s: %w", file, flora.Problem{Key: "growth.at", What: fmt.Sprintf("there is no station %q", s.Growth.At)})
+			return nil, fmt.Errorf(
+				"%s: %w",
+				file,
+				flora.Problem{Key: "growth.at", What: fmt.Sprintf("there is no station %q", s.Growth.At)},
+			)
 		}
 		if err := phenology.FillCourses(&s, station); err != nil {
 			return nil, fmt.Errorf("%s: %w", file, err)
@@ -84,7 +88,12 @@ func readClimate(file string, text []byte) (climate.Normals, error) {
 // decode reads TOML into a value and refuses keys that the value does not have.
 func decode(file string, text []byte, into any) error {
 	if at, is := endlessKey(text); is {
-		return fmt.Errorf("%s: line %d: %w", file, 1+bytes.Count(text[:at], []byte("\n")), flora.Problem{What: fmt.Sprintf("no field of a plant lies more than %d deep", deepest)})
+		return fmt.Errorf(
+			"%s: line %d: %w",
+			file,
+			1+bytes.Count(text[:at], []byte("\n")),
+			flora.Problem{What: fmt.Sprintf("no field of a plant lies more than %d deep", deepest)},
+		)
 	}
 	decoder := toml.NewDecoder(bytes.NewReader(text)).DisallowUnknownFields()
 	err := decoder.Decode(into)
@@ -94,7 +103,12 @@ func decode(file string, text []byte, into any) error {
 	case errors.As(err, &unknown):
 		first := unknown.Errors[0]
 		row, _ := first.Position()
-		return fmt.Errorf("%s: line %d: %w", file, row, flora.Problem{Key: strings.Join(first.Key(), "."), What: "this key is not known"})
+		return fmt.Errorf(
+			"%s: line %d: %w",
+			file,
+			row,
+			flora.Problem{Key: strings.Join(first.Key(), "."), What: "this key is not known"},
+		)
 	case errors.As(err, &broken):
 		row, column := broken.Position()
 		problem := flora.Problem{Key: strings.Join(broken.Key(), "."), What: plainly(broken.Error())}
@@ -113,7 +127,13 @@ func decode(file string, text []byte, into any) error {
 var misplaced = regexp.MustCompile(`^cannot (?:decode TOML (\w+) into|store (?:a|an) (table|array)).*`)
 
 var kindWords = map[string]string{
-	"array": "a list", "string": "text", "integer": "a number", "float": "a number", "boolean": "true or false", "inline": "a table", "table": "a table",
+	"array":   "a list",
+	"string":  "text",
+	"integer": "a number",
+	"float":   "a number",
+	"boolean": "true or false",
+	"inline":  "a table",
+	"table":   "a table",
 }
 
 // plainly writes what the decoder says in a grower's words.

@@ -17,8 +17,24 @@ type fileAnswer struct {
 }
 
 func (o operations) registerFiles(api huma.API) {
-	huma.Register(api, huma.Operation{OperationID: "getArchive", Method: http.MethodGet, Path: "/api/files/archive", Summary: "The whole plot in open files"}, o.archive)
-	huma.Register(api, huma.Operation{OperationID: "getFile", Method: http.MethodGet, Path: "/api/files/{name}", Summary: "The windows as a calendar, or the notes as a table"},
+	huma.Register(
+		api,
+		huma.Operation{
+			OperationID: "getArchive",
+			Method:      http.MethodGet,
+			Path:        "/api/files/archive",
+			Summary:     "The whole plot in open files",
+		},
+		o.archive,
+	)
+	huma.Register(
+		api,
+		huma.Operation{
+			OperationID: "getFile",
+			Method:      http.MethodGet,
+			Path:        "/api/files/{name}",
+			Summary:     "The windows as a calendar, or the notes as a table",
+		},
 		func(ctx context.Context, in *struct {
 			Name string `path:"name" enum:"calendar,pickings,observations,plan,plan-print"`
 		}) (*fileAnswer, error) {
@@ -28,5 +44,6 @@ func (o operations) registerFiles(api huma.API) {
 				return nil, asProblem(err)
 			}
 			return &fileAnswer{file.Type, `attachment; filename="` + file.Name + `"`, text.Bytes()}, nil
-		})
+		},
+	)
 }

@@ -52,7 +52,11 @@ func kept(g *garden.Garden, version string) gin.HandlerFunc {
 			c.Next()
 			return
 		}
-		key := question{c.Request.URL.Path, c.Request.URL.RawQuery, strings.Contains(c.Request.Header.Get("Accept-Encoding"), "gzip")}
+		key := question{
+			c.Request.URL.Path,
+			c.Request.URL.RawQuery,
+			strings.Contains(c.Request.Header.Get("Accept-Encoding"), "gzip"),
+		}
 		now := moment{g.Entry(), g.Health(), g.Today()}
 		header := c.Writer.Header()
 		header["Cache-Control"] = askedEachTime

@@ -66,11 +66,15 @@ func onlyHost(address string) gin.HandlerFunc {
 			return
 		}
 		site := c.Request.Header.Get("Sec-Fetch-Site")
-		if c.Request.Method != http.MethodGet && c.Request.Method != http.MethodHead && (site == "cross-site" || site == "same-site") {
+		if c.Request.Method != http.MethodGet && c.Request.Method != http.MethodHead &&
+			(site == "cross-site" || site == "same-site") {
 			problem(c, http.StatusForbidden, "Changes can only be asked for by this program's own pages.")
 			return
 		}
-		if origin := c.Request.Header.Get("Origin"); origin != "" && c.Request.Method != http.MethodGet && origin != "http://"+c.Request.Host {
+		if origin := c.Request.Header.Get(
+			"Origin",
+		); origin != "" && c.Request.Method != http.MethodGet &&
+			origin != "http://"+c.Request.Host {
 			problem(c, http.StatusForbidden, "Changes can only be asked for by this program's own pages.")
 			return
 		}
@@ -132,8 +136,15 @@ func logged(log *slog.Logger) gin.HandlerFunc {
 	return func(c *gin.Context) {
 		began := time.Now()
 		c.Next()
-		log.LogAttrs(c.Request.Context(), slog.LevelInfo, "answered", slog.String("method", c.Request.Method), slog.String("path", c.Request.URL.Path),
-			slog.Int("status", c.Writer.Status()), slog.Duration("took", time.Since(began).Round(time.Microsecond)))
+		log.LogAttrs(
+			c.Request.Context(),
+			slog.LevelInfo,
+			"answered",
+			slog.String("method", c.Request.Method),
+			slog.String("path", c.Request.URL.Path),
+			slog.Int("status", c.Writer.Status()),
+			slog.Duration("took", time.Since(began).Round(time.Microsecond)),
+		)
 	}
 }
 
@@ -156,5 +167,8 @@ func failed(method string) string {
 // problem answers with an RFC 9457 problem and ends the request.
 func problem(c *gin.Context, status int, detail string, faults ...*huma.ErrorDetail) {
 	c.Header("Content-Type", "application/problem+json")
-	c.AbortWithStatusJSON(status, huma.ErrorModel{Status: status, Title: http.StatusText(status), Detail: detail, Errors: faults})
+	c.AbortWithStatusJSON(
+		status,
+		huma.ErrorModel{Status: status, Title: http.StatusText(status), Detail: detail, Errors: faults},
+	)
 }

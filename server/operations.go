@@ -67,8 +67,14 @@ func (s Seen) version() say.Version {
 type nothing struct{}
 
 // operation registers one operation whose answer is a JSON body.
-func operation[In, Out any](api huma.API, method, path, id, summary string, act func(context.Context, *In) (Out, error)) {
-	huma.Register(api, huma.Operation{OperationID: id, Method: method, Path: path, Summary: summary, MaxBodyBytes: mostBody},
+func operation[In, Out any](
+	api huma.API,
+	method, path, id, summary string,
+	act func(context.Context, *In) (Out, error),
+) {
+	huma.Register(
+		api,
+		huma.Operation{OperationID: id, Method: method, Path: path, Summary: summary, MaxBodyBytes: mostBody},
 		func(ctx context.Context, in *In) (*answer[Out], error) {
 			out, err := act(ctx, in)
 			if err != nil {
@@ -80,7 +86,8 @@ func operation[In, Out any](api huma.API, method, path, id, summary string, act 
 				return nil, told
 			}
 			return &answer[Out]{out}, nil
-		})
+		},
+	)
 }
 
 // show registers an operation that shows something on a day.
@@ -105,16 +112,28 @@ func (o operations) registerSite(api huma.API) {
 		}) (journal.Entry, error) {
 			return o.garden.Place.SetSite(ctx, in.version(), in.Body)
 		})
-	operation(api, http.MethodGet, "/api/climates", "listClimates", "The climates for a latitude, the likeliest first, each with what it means",
+	operation(
+		api,
+		http.MethodGet,
+		"/api/climates",
+		"listClimates",
+		"The climates for a latitude, the likeliest first, each with what it means",
 		func(ctx context.Context, in *struct {
 			Latitude float64 `query:"latitude" required:"true" minimum:"-90" maximum:"90"`
 			Units    string  `query:"units" enum:"metric,us" doc:"Left out: as the plot is shown"`
 		}) ([]place.ClimateChoice, error) {
 			return o.garden.Place.Climates(ctx, in.Latitude, unit.System(in.Units))
-		})
-	show(api, "/api/ribbon", "getRibbon", "The plot's year", func(ctx context.Context, on calendar.Date) (now.RibbonView, error) {
-		return o.garden.Now.Ribbon(ctx, on)
-	})
+		},
+	)
+	show(
+		api,
+		"/api/ribbon",
+		"getRibbon",
+		"The plot's year",
+		func(ctx context.Context, on calendar.Date) (now.RibbonView, error) {
+			return o.garden.Now.Ribbon(ctx, on)
+		},
+	)
 	operation(api, http.MethodGet, "/api/species", "listSpecies", "The library's plants",
 		func(ctx context.Context, _ *nothing) ([]plants.SpeciesChoice, error) {
 			return o.garden.Plants.Species(ctx)
@@ -128,12 +147,24 @@ func (o operations) registerSite(api huma.API) {
 }
 
 func (o operations) registerNow(api huma.API) {
-	show(api, "/api/now", "getNow", "What is closing, open and coming", func(ctx context.Context, on calendar.Date) (now.NowView, error) {
-		return o.garden.Now.Now(ctx, on)
-	})
-	show(api, "/api/gather", "getGather", "Every window of the season", func(ctx context.Context, on calendar.Date) (gather.GatherView, error) {
-		return o.garden.Gather.Gather(ctx, on)
-	})
+	show(
+		api,
+		"/api/now",
+		"getNow",
+		"What is closing, open and coming",
+		func(ctx context.Context, on calendar.Date) (now.NowView, error) {
+			return o.garden.Now.Now(ctx, on)
+		},
+	)
+	show(
+		api,
+		"/api/gather",
+		"getGather",
+		"Every window of the season",
+		func(ctx context.Context, on calendar.Date) (gather.GatherView, error) {
+			return o.garden.Gather.Gather(ctx, on)
+		},
+	)
 	operation(api, http.MethodGet, "/api/round", "getRound", "Today's walk",
 		func(ctx context.Context, _ *nothing) (now.RoundView, error) { return o.garden.Now.Round(ctx) })
 	operation(api, http.MethodPost, "/api/jobs/answer", "answerJob", "Note that a job is done, put off or skipped",
@@ -155,9 +186,15 @@ func (o operations) registerNow(api huma.API) {
 }
 
 func (o operations) registerPlot(api huma.API) {
-	show(api, "/api/plot", "getPlot", "The plan of the plot", func(ctx context.Context, on calendar.Date) (place.PlotView, error) {
-		return o.garden.Place.Plot(ctx, on)
-	})
+	show(
+		api,
+		"/api/plot",
+		"getPlot",
+		"The plan of the plot",
+		func(ctx context.Context, on calendar.Date) (place.PlotView, error) {
+			return o.garden.Place.Plot(ctx, on)
+		},
+	)
 	operation(api, http.MethodPost, "/api/beds", "addBed", "Lay out a bed",
 		func(ctx context.Context, in *struct{ Body place.BedInput }) (journal.Entry, error) {
 			return o.garden.Place.AddBed(ctx, in.Body)
@@ -241,7 +278,16 @@ func (o operations) registerLedger(api huma.API) {
 			Before   int64  `query:"before"`
 			Most     int    `query:"most" minimum:"1" maximum:"200" default:"60"`
 		}) (journal.LedgerView, error) {
-			return o.garden.Ledger(ctx, journal.LedgerFilter{Kind: in.Kind, PlantingID: in.Planting, Containing: in.Words, Before: in.Before, Most: in.Most})
+			return o.garden.Ledger(
+				ctx,
+				journal.LedgerFilter{
+					Kind:       in.Kind,
+					PlantingID: in.Planting,
+					Containing: in.Words,
+					Before:     in.Before,
+					Most:       in.Most,
+				},
+			)
 		})
 	operation(api, http.MethodPost, "/api/ledger/{id}/take-back", "takeBack", "Take an entry back",
 		func(ctx context.Context, in *ByID) (journal.Entry, error) { return o.garden.TakeBack(ctx, in.ID) })

@@ -34,10 +34,16 @@ func (o operations) registerIdentity(api huma.API) {
 		func(ctx context.Context, in *lookBody) (journal.Entry, error) {
 			return o.garden.Identity.NoteLook(ctx, in.ID, in.Body)
 		})
-	operation(api, http.MethodGet, "/api/characters", "getCharacters", "Every character a plant is known by, with its states",
+	operation(
+		api,
+		http.MethodGet,
+		"/api/characters",
+		"getCharacters",
+		"Every character a plant is known by, with its states",
 		func(context.Context, *nothing) ([]view.CharacterView, error) {
 			return o.garden.Identity.Characters(), nil
-		})
+		},
+	)
 	operation(api, http.MethodPost, "/api/what-is-this", "whatIsThis", "What a plant can be, from what was seen of it",
 		func(ctx context.Context, in *struct{ Body SeenInput }) (identity.WhatIsThisView, error) {
 			return o.garden.Identity.WhatIsThis(ctx, in.Body.Seen, in.Body.Skipped)
@@ -54,13 +60,19 @@ func (o operations) registerIdentity(api huma.API) {
 		func(ctx context.Context, in *ByID) (journal.Entry, error) {
 			return o.garden.Identity.RemoveFind(ctx, in.ID)
 		})
-	operation(api, http.MethodPost, "/api/finds/{id}/planting", "plantFind", "Make a planting of a find, with every look at it",
+	operation(
+		api,
+		http.MethodPost,
+		"/api/finds/{id}/planting",
+		"plantFind",
+		"Make a planting of a find, with every look at it",
 		func(ctx context.Context, in *struct {
 			ByID
 			Body identity.FindPlantingInput
 		}) (journal.Entry, error) {
 			return o.garden.Identity.PlantFind(ctx, in.ID, in.Body)
-		})
+		},
+	)
 	operation(api, http.MethodGet, "/api/finds/{id}/check", "getFindCheck", "The identity check of a find",
 		func(ctx context.Context, in *onDay) (identity.CheckView, error) {
 			day, err := in.date()
@@ -87,7 +99,15 @@ type Kept struct {
 }
 
 func (o operations) registerPhotographs(api huma.API) {
-	huma.Register(api, huma.Operation{OperationID: "keepPhotograph", Method: http.MethodPost, Path: "/api/photographs", Summary: "Keep a photograph, JPEG, PNG or WebP", MaxBodyBytes: identity.MostPhotographBytes + 1},
+	huma.Register(
+		api,
+		huma.Operation{
+			OperationID:  "keepPhotograph",
+			Method:       http.MethodPost,
+			Path:         "/api/photographs",
+			Summary:      "Keep a photograph, JPEG, PNG or WebP",
+			MaxBodyBytes: identity.MostPhotographBytes + 1,
+		},
 		func(ctx context.Context, in *struct {
 			RawBody []byte `contentType:"application/octet-stream"`
 		}) (*answer[Kept], error) {
@@ -96,8 +116,16 @@ func (o operations) registerPhotographs(api huma.API) {
 				return nil, asProblem(err)
 			}
 			return &answer[Kept]{Kept{id}}, nil
-		})
-	huma.Register(api, huma.Operation{OperationID: "getPhotograph", Method: http.MethodGet, Path: "/api/photographs/{id}", Summary: "A photograph that was kept"},
+		},
+	)
+	huma.Register(
+		api,
+		huma.Operation{
+			OperationID: "getPhotograph",
+			Method:      http.MethodGet,
+			Path:        "/api/photographs/{id}",
+			Summary:     "A photograph that was kept",
+		},
 		func(ctx context.Context, in *struct {
 			ID string `path:"id" pattern:"^[0-9a-f]{64}$"`
 		}) (*fileAnswer, error) {
@@ -106,7 +134,8 @@ func (o operations) registerPhotographs(api huma.API) {
 				return nil, asProblem(err)
 			}
 			return &fileAnswer{photo.Kind, "inline", photo.Bytes}, nil
-		})
+		},
+	)
 }
 
 // BySpecimen is a specimen in an address: its pair, and the seed it is made from.

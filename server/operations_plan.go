@@ -54,9 +54,15 @@ func (o operations) registerPlan(api huma.API) {
 }
 
 func (o operations) registerSun(api huma.API) {
-	show(api, "/api/plan/light", "getLight", "Hours of direct sun on a day", func(ctx context.Context, on calendar.Date) (place.LightView, error) {
-		return o.garden.Place.Light(ctx, on)
-	})
+	show(
+		api,
+		"/api/plan/light",
+		"getLight",
+		"Hours of direct sun on a day",
+		func(ctx context.Context, on calendar.Date) (place.LightView, error) {
+			return o.garden.Place.Light(ctx, on)
+		},
+	)
 	operation(api, http.MethodGet, "/api/plan/shadows", "getShadows", "The shadows at an hour of a day",
 		func(ctx context.Context, in *struct {
 			ShownDay
@@ -107,20 +113,32 @@ func (o operations) registerSuitability(api huma.API) {
 		}) (place.WhatView, error) {
 			return o.garden.Place.What(ctx, in.ID, place.WhatFilter{Use: in.Use, Spread: in.Spread})
 		})
-	operation(api, http.MethodPost, "/api/beds/{id}/what-if", "whatIf", "Every planting's answer under other conditions; nothing is noted",
+	operation(
+		api,
+		http.MethodPost,
+		"/api/beds/{id}/what-if",
+		"whatIf",
+		"Every planting's answer under other conditions; nothing is noted",
 		func(ctx context.Context, in *struct {
 			ByID
 			Body place.WhatIfInput
 		}) (place.WhatIfView, error) {
 			return o.garden.Place.WhatIf(ctx, in.ID, in.Body)
-		})
+		},
+	)
 	operation(api, http.MethodGet, "/api/beds/{id}/mates", "getMates", "How a bed's plantings go together",
 		func(ctx context.Context, in *ByID) (place.MatesView, error) { return o.garden.Place.Mates(ctx, in.ID) })
-	operation(api, http.MethodPost, "/api/plantings/{id}/fate", "noteFate", "Note that a planting throve or failed, and why",
+	operation(
+		api,
+		http.MethodPost,
+		"/api/plantings/{id}/fate",
+		"noteFate",
+		"Note that a planting throve or failed, and why",
 		func(ctx context.Context, in *struct {
 			ByID
 			Body place.FateInput
 		}) (journal.Entry, error) {
 			return o.garden.Place.NoteFate(ctx, in.ID, in.Body)
-		})
+		},
+	)
 }

@@ -11,7 +11,12 @@ import (
 )
 
 func (o operations) registerPlants(api huma.API) {
-	operation(api, http.MethodGet, "/api/plants", "listPlants", "The library's plants, by name however spelt, use, spread, stage, bed and ease",
+	operation(
+		api,
+		http.MethodGet,
+		"/api/plants",
+		"listPlants",
+		"The library's plants, by name however spelt, use, spread, stage, bed and ease",
 		func(ctx context.Context, in *struct {
 			ShownDay
 			Words    string `query:"words" maxLength:"200"`
@@ -25,8 +30,20 @@ func (o operations) registerPlants(api huma.API) {
 			if err != nil {
 				return plants.PlantsView{}, err
 			}
-			return o.garden.Plants.Plants(ctx, day, plants.PlantsFilter{Words: in.Words, Use: in.Use, Spread: in.Spread, Stage: in.Stage, Beginner: in.Beginner, Bed: in.Bed})
-		})
+			return o.garden.Plants.Plants(
+				ctx,
+				day,
+				plants.PlantsFilter{
+					Words:    in.Words,
+					Use:      in.Use,
+					Spread:   in.Spread,
+					Stage:    in.Stage,
+					Beginner: in.Beginner,
+					Bed:      in.Bed,
+				},
+			)
+		},
+	)
 	operation(api, http.MethodGet, "/api/plants/{id}", "getPlant", "One plant of the library",
 		func(ctx context.Context, in *struct {
 			ID string `path:"id"`

@@ -20,13 +20,19 @@ func (o operations) registerBaskets(api huma.API) {
 		func(ctx context.Context, _ *nothing) ([]gather.BasketView, error) {
 			return o.garden.Gather.Baskets(ctx)
 		})
-	operation(api, http.MethodPost, "/api/pickings/{id}/sortings", "sortPicking", "Note that a picking was sorted again at the table",
+	operation(
+		api,
+		http.MethodPost,
+		"/api/pickings/{id}/sortings",
+		"sortPicking",
+		"Note that a picking was sorted again at the table",
 		func(ctx context.Context, in *struct {
 			ByID
 			Body gather.SortingInput
 		}) (journal.Entry, error) {
 			return o.garden.Gather.SortPicking(ctx, in.ID, in.Body)
-		})
+		},
+	)
 	operation(api, http.MethodPost, "/api/pickings/{id}/makings", "makeOf", "Note what is made of a picking",
 		func(ctx context.Context, in *struct {
 			ByID
@@ -38,11 +44,24 @@ func (o operations) registerBaskets(api huma.API) {
 		ByID
 		Preparation string `query:"preparation"`
 	}
-	operation(api, http.MethodGet, "/api/pickings/{id}/cautions", "getCautions", "The cautions of a picking made into something",
+	operation(
+		api,
+		http.MethodGet,
+		"/api/pickings/{id}/cautions",
+		"getCautions",
+		"The cautions of a picking made into something",
 		func(ctx context.Context, in *made) (view.CautionsView, error) {
 			return o.garden.Gather.CautionsFor(ctx, in.ID, in.Preparation)
-		})
-	huma.Register(api, huma.Operation{OperationID: "getLabel", Method: http.MethodGet, Path: "/api/pickings/{id}/label", Summary: "The label of a jar, to print"},
+		},
+	)
+	huma.Register(
+		api,
+		huma.Operation{
+			OperationID: "getLabel",
+			Method:      http.MethodGet,
+			Path:        "/api/pickings/{id}/label",
+			Summary:     "The label of a jar, to print",
+		},
 		func(ctx context.Context, in *made) (*fileAnswer, error) {
 			label, err := o.garden.Gather.Label(ctx, in.ID, in.Preparation)
 			if err != nil {
@@ -53,7 +72,8 @@ func (o operations) registerBaskets(api huma.API) {
 				return nil, asProblem(err)
 			}
 			return &fileAnswer{"application/pdf", `inline; filename="label.pdf"`, page.Bytes()}, nil
-		})
+		},
+	)
 }
 
 func (o operations) registerHousehold(api huma.API) {
@@ -103,14 +123,22 @@ func (o operations) registerOwnPlants(api huma.API) {
 		func(ctx context.Context, in *BySpecies) (plants.PlantFile, error) {
 			return o.garden.Plants.PlantFile(ctx, in.ID)
 		})
-	huma.Register(api, huma.Operation{OperationID: "savePlantFile", Method: http.MethodGet, Path: "/api/files/plant/{id}", Summary: "A plant's file, to save"},
+	huma.Register(
+		api,
+		huma.Operation{
+			OperationID: "savePlantFile",
+			Method:      http.MethodGet,
+			Path:        "/api/files/plant/{id}",
+			Summary:     "A plant's file, to save",
+		},
 		func(ctx context.Context, in *BySpecies) (*fileAnswer, error) {
 			file, err := o.garden.Plants.PlantFile(ctx, in.ID)
 			if err != nil {
 				return nil, asProblem(err)
 			}
 			return &fileAnswer{"application/toml", `attachment; filename="` + file.ID + `.toml"`, []byte(file.Text)}, nil
-		})
+		},
+	)
 	operation(api, http.MethodGet, "/api/plants/{id}/copy", "copyPlant", "A copy of a plant's file, to change",
 		func(ctx context.Context, in *BySpecies) (plants.PlantFile, error) {
 			return o.garden.Plants.CopyOf(ctx, in.ID)
@@ -123,26 +151,50 @@ func (o operations) registerOwnPlants(api huma.API) {
 			entry, id, err := o.garden.Plants.PutOwnPlant(ctx, in.version(), in.Body)
 			return OwnPlantPut{entry, id}, err
 		})
-	operation(api, http.MethodPost, "/api/plant-files", "turnPlantFile", "Turn a plant's file into a sheet, or a sheet into a file; nothing is kept",
+	operation(
+		api,
+		http.MethodPost,
+		"/api/plant-files",
+		"turnPlantFile",
+		"Turn a plant's file into a sheet, or a sheet into a file; nothing is kept",
 		func(_ context.Context, in *struct{ Body plants.PlantFileInput }) (plants.PlantFile, error) {
 			return o.garden.Plants.TurnPlantFile(in.Body)
-		})
-	operation(api, http.MethodGet, "/api/plant-words", "listPlantWords", "The words that a plant's sheet is filled in with",
+		},
+	)
+	operation(
+		api,
+		http.MethodGet,
+		"/api/plant-words",
+		"listPlantWords",
+		"The words that a plant's sheet is filled in with",
 		func(context.Context, *struct{}) (plants.PlantWords, error) {
 			return o.garden.Plants.PlantWords(), nil
-		})
-	operation(api, http.MethodDelete, "/api/own-plants/{id}", "removeOwnPlant", "Take a plant of one's own out of the library",
+		},
+	)
+	operation(
+		api,
+		http.MethodDelete,
+		"/api/own-plants/{id}",
+		"removeOwnPlant",
+		"Take a plant of one's own out of the library",
 		func(ctx context.Context, in *BySpecies) (journal.Entry, error) {
 			return o.garden.Plants.RemoveOwnPlant(ctx, in.ID)
-		})
-	operation(api, http.MethodPut, "/api/plants/{id}/figures", "putOwnFigure", "Put one's own figure in place of the library's",
+		},
+	)
+	operation(
+		api,
+		http.MethodPut,
+		"/api/plants/{id}/figures",
+		"putOwnFigure",
+		"Put one's own figure in place of the library's",
 		func(ctx context.Context, in *struct {
 			BySpecies
 			Seen
 			Body plants.OwnFigureInput
 		}) (journal.Entry, error) {
 			return o.garden.Plants.PutOwnFigure(ctx, in.ID, in.version(), in.Body)
-		})
+		},
+	)
 	operation(api, http.MethodPost, "/api/plants/{id}/notes", "addPlantNote", "Note something of one's own on a plant",
 		func(ctx context.Context, in *struct {
 			BySpecies

@@ -60,7 +60,17 @@ func plotOf(options Options) string {
 func newEngine(options Options) *gin.Engine {
 	gin.SetMode(gin.ReleaseMode)
 	engine := gin.New()
-	engine.Use(logged(options.Log), recovered(options.Log), secured(), onlyHost(options.Address), ofPlot(plotOf(options)), limited(), sentOnce(), kept(options.Garden, options.Version), gzip.Gzip(gzip.DefaultCompression, gzip.WithExcludedPaths([]string{"/api/files/archive", "/api/photographs"})))
+	engine.Use(
+		logged(options.Log),
+		recovered(options.Log),
+		secured(),
+		onlyHost(options.Address),
+		ofPlot(plotOf(options)),
+		limited(),
+		sentOnce(),
+		kept(options.Garden, options.Version),
+		gzip.Gzip(gzip.DefaultCompression, gzip.WithExcludedPaths([]string{"/api/files/archive", "/api/photographs"})),
+	)
 	return engine
 }
 
@@ -118,7 +128,12 @@ func OpenAPI(version string) ([]byte, error) {
 // under way finish.
 func Serve(ctx context.Context, listener net.Listener, handler http.Handler) error {
 	const slowestHeader, longestAnswer, farewell = 5 * time.Second, 60 * time.Second, 10 * time.Second
-	s := &http.Server{Handler: handler, ReadHeaderTimeout: slowestHeader, ReadTimeout: longestAnswer, WriteTimeout: longestAnswer}
+	s := &http.Server{
+		Handler:           handler,
+		ReadHeaderTimeout: slowestHeader,
+		ReadTimeout:       longestAnswer,
+		WriteTimeout:      longestAnswer,
+	}
 	stopped := make(chan error, 1)
 	go func() {
 		<-ctx.Done()

@@ -42,11 +42,15 @@ func Copies(dir string) ([]Copy, error) {
 	var copies []Copy
 	for _, entry := range entries {
 		info, err := entry.Info()
-		if err != nil || entry.IsDir() || !strings.HasSuffix(entry.Name(), copySuffix) || strings.HasPrefix(entry.Name(), ".") {
+		if err != nil || entry.IsDir() || !strings.HasSuffix(entry.Name(), copySuffix) ||
+			strings.HasPrefix(entry.Name(), ".") {
 			continue
 		}
 		_, err = time.Parse(time.DateOnly, strings.TrimSuffix(entry.Name(), copySuffix))
-		copies = append(copies, Copy{filepath.Join(dir, copiesFolder, entry.Name()), entry.Name(), info.ModTime(), info.Size(), err == nil})
+		copies = append(
+			copies,
+			Copy{filepath.Join(dir, copiesFolder, entry.Name()), entry.Name(), info.ModTime(), info.Size(), err == nil},
+		)
 	}
 	slices.SortFunc(copies, func(a, b Copy) int { return cmp.Or(b.At.Compare(a.At), cmp.Compare(b.Name, a.Name)) })
 	return copies, nil
@@ -133,7 +137,12 @@ func CheckFile(ctx context.Context, path string) error {
 		return fmt.Errorf("it is damaged: %w", err)
 	}
 	var version, newest int64
-	if err := db.QueryRowContext(ctx, "SELECT max(version_id) FROM goose_db_version WHERE is_applied").Scan(&version); err != nil {
+	if err := db.QueryRowContext(
+		ctx,
+		"SELECT max(version_id) FROM goose_db_version WHERE is_applied",
+	).Scan(
+		&version,
+	); err != nil {
 		return errors.New("it is a database, but no plot of this program")
 	}
 	provider, err := s.provider()

@@ -20,9 +20,16 @@ type DamageError struct {
 func (e DamageError) Error() string {
 	text := fmt.Sprintf("%s is damaged (%s); nothing was changed", e.Path, e.What)
 	if e.Copy == "" {
-		return text + ". No whole copy lies beside it; restore one that you keep elsewhere: brambly-acre restore FILE --data " + filepath.Dir(e.Path)
+		return text + ". No whole copy lies beside it; restore one that you keep elsewhere: brambly-acre restore FILE --data " + filepath.Dir(
+			e.Path,
+		)
 	}
-	return text + fmt.Sprintf(". The newest copy that is whole is %s. Stop the program and put it back: brambly-acre restore %s --data %s", e.Copy, e.Copy, filepath.Dir(e.Path))
+	return text + fmt.Sprintf(
+		". The newest copy that is whole is %s. Stop the program and put it back: brambly-acre restore %s --data %s",
+		e.Copy,
+		e.Copy,
+		filepath.Dir(e.Path),
+	)
 }
 
 // Damaged is the error for a file that cannot be relied on.

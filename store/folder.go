@@ -34,7 +34,9 @@ func prepareFolder(dir string) (notes []string, err error) {
 	}
 	if info, err := os.Stat(dir); err == nil && info.Mode().Perm()&0o077 != 0 {
 		if err := os.Chmod(dir, folderMode); err != nil {
-			return []string{fmt.Sprintf("Others on this machine can read %s, and it could not be closed to them: %v.", dir, err)}, nil
+			return []string{
+				fmt.Sprintf("Others on this machine can read %s, and it could not be closed to them: %v.", dir, err),
+			}, nil
 		}
 	}
 	return nil, nil
@@ -133,5 +135,9 @@ func setStrayLogAside(dir string) (note string, err error) {
 	if err := os.Remove(path + "-shm"); err != nil && !errors.Is(err, os.ErrNotExist) {
 		return "", err
 	}
-	return fmt.Sprintf("%s was put here from elsewhere; the log of the file before it was set aside as %s and not read.", FileName, filepath.Base(away)), nil
+	return fmt.Sprintf(
+		"%s was put here from elsewhere; the log of the file before it was set aside as %s and not read.",
+		FileName,
+		filepath.Base(away),
+	), nil
 }

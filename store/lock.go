@@ -62,7 +62,13 @@ func readHolder(path string) (h holder, known bool) {
 // sign writes down who holds the lock and which run of the database it is. It is on the
 // disk before it returns.
 func (l *lock) sign(run uint32) error {
-	text, err := json.Marshal(holder{os.Getpid(), strings.Join(append([]string{filepath.Base(os.Args[0])}, os.Args[1:min(len(os.Args), 2)]...), " "), run})
+	text, err := json.Marshal(
+		holder{
+			os.Getpid(),
+			strings.Join(append([]string{filepath.Base(os.Args[0])}, os.Args[1:min(len(os.Args), 2)]...), " "),
+			run,
+		},
+	)
 	if err != nil {
 		return err
 	}

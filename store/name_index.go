@@ -42,7 +42,10 @@ func NewNameIndex(ctx context.Context, names []Named) (_ *NameIndex, err error) 
 			err = errors.Join(err, db.Close())
 		}
 	}()
-	if _, err := db.ExecContext(ctx, `CREATE VIRTUAL TABLE names USING fts5 (plain, tokenize = 'trigram', columnsize = 0); CREATE VIRTUAL TABLE pieces USING fts5vocab (names, row)`); err != nil {
+	if _, err := db.ExecContext(
+		ctx,
+		`CREATE VIRTUAL TABLE names USING fts5 (plain, tokenize = 'trigram', columnsize = 0); CREATE VIRTUAL TABLE pieces USING fts5vocab (names, row)`,
+	); err != nil {
 		return nil, fmt.Errorf("make the index of names: %w", err)
 	}
 	tx, err := db.BeginTx(ctx, nil)
@@ -122,7 +125,13 @@ func (n *NameIndex) Near(ctx context.Context, plain string, most int) ([]Named, 
 	pieces := trigrams(plain)
 	if len(pieces) == 0 {
 		start := likeEscaped(strings.TrimSpace(plain)) + "%"
-		return n.read(ctx, `SELECT rowid FROM names WHERE plain LIKE ? ESCAPE '\' OR plain LIKE ? ESCAPE '\' ORDER BY length(plain), plain LIMIT ?`, start, "% "+start, most)
+		return n.read(
+			ctx,
+			`SELECT rowid FROM names WHERE plain LIKE ? ESCAPE '\' OR plain LIKE ? ESCAPE '\' ORDER BY length(plain), plain LIMIT ?`,
+			start,
+			"% "+start,
+			most,
+		)
 	}
 	quoted := []string{}
 	for _, piece := range n.telling(pieces) {

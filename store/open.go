@@ -75,7 +75,12 @@ func (s *Store) begin(ctx context.Context) error {
 	if note != "" {
 		s.Notes = append(s.Notes, note)
 	}
-	if err := s.connect(url.Values{"_pragma": {"foreign_keys(1)", "journal_mode(WAL)", "synchronous(FULL)", "busy_timeout(5000)"}, "_txlock": {"immediate"}}); err != nil {
+	if err := s.connect(
+		url.Values{
+			"_pragma": {"foreign_keys(1)", "journal_mode(WAL)", "synchronous(FULL)", "busy_timeout(5000)"},
+			"_txlock": {"immediate"},
+		},
+	); err != nil {
 		return err
 	}
 	if err := s.quickCheck(ctx); err != nil {
@@ -124,7 +129,11 @@ func OpenToRead(ctx context.Context, dir string) (*Store, error) {
 		return nil, fmt.Errorf("there is no plot in %s", dir)
 	}
 	if strayLog(dir) {
-		return nil, fmt.Errorf("beside %s in %s lies the log of another file; serve the plot once, or restore a copy", FileName, dir)
+		return nil, fmt.Errorf(
+			"beside %s in %s lies the log of another file; serve the plot once, or restore a copy",
+			FileName,
+			dir,
+		)
 	}
 	s := &Store{dir: dir}
 	err := s.connect(url.Values{"_pragma": {"query_only(1)", "busy_timeout(5000)"}})
@@ -173,7 +182,11 @@ type NewerError struct{ Version, Newest int64 }
 
 // Error says what to do.
 func (e NewerError) Error() string {
-	return fmt.Sprintf("this plot was kept by a newer program (form %d; this one knows up to %d); use that one, nothing was changed", e.Version, e.Newest)
+	return fmt.Sprintf(
+		"this plot was kept by a newer program (form %d; this one knows up to %d); use that one, nothing was changed",
+		e.Version,
+		e.Newest,
+	)
 }
 
 // bringForward brings the database to the newest form. One that holds a plot already is
@@ -195,7 +208,10 @@ func (s *Store) bringForward(ctx context.Context) error {
 		if err != nil {
 			return fmt.Errorf("copy the plot before it is brought forward: %w", err)
 		}
-		s.Notes = append(s.Notes, fmt.Sprintf("This plot was kept by an older program. It was copied to %s, then brought forward.", copied))
+		s.Notes = append(
+			s.Notes,
+			fmt.Sprintf("This plot was kept by an older program. It was copied to %s, then brought forward.", copied),
+		)
 	}
 	_, err = provider.Up(ctx)
 	return err

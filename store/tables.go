@@ -130,7 +130,9 @@ func Build(ctx context.Context, dir string, form int64, tables []Table) (err err
 		return err
 	}
 	// Rows may come before those that they speak of: what speaks of nothing is found below.
-	if err := s.connect(url.Values{"_pragma": {"foreign_keys(0)", "journal_mode(DELETE)", "synchronous(OFF)"}}); err != nil {
+	if err := s.connect(
+		url.Values{"_pragma": {"foreign_keys(0)", "journal_mode(DELETE)", "synchronous(OFF)"}},
+	); err != nil {
 		return err
 	}
 	defer func() { err = errors.Join(err, s.Close()) }()
@@ -201,7 +203,18 @@ func fillTable(ctx context.Context, tx *sql.Tx, table Table) error {
 		}
 		names = append(names, quoted(c.Name))
 	}
-	insert, err := tx.PrepareContext(ctx, "INSERT INTO "+quoted(table.Name)+" ("+strings.Join(names, ", ")+") VALUES (?"+strings.Repeat(", ?", len(names)-1)+")")
+	insert, err := tx.PrepareContext(
+		ctx,
+		"INSERT INTO "+quoted(
+			table.Name,
+		)+" ("+strings.Join(
+			names,
+			", ",
+		)+") VALUES (?"+strings.Repeat(
+			", ?",
+			len(names)-1,
+		)+")",
+	)
 	if err != nil {
 		return err
 	}

@@ -88,7 +88,11 @@ func workedOut(ctx context.Context, dir string) (err error) {
 	}
 	replayed, err := g.ReplayLedger(ctx)
 	if err == nil && len(replayed.Apart) > 0 {
-		return fmt.Errorf("%d of its rows are not as its ledger says: %v", len(replayed.Apart), replayed.Apart[:min(len(replayed.Apart), 5)])
+		return fmt.Errorf(
+			"%d of its rows are not as its ledger says: %v",
+			len(replayed.Apart),
+			replayed.Apart[:min(len(replayed.Apart), 5)],
+		)
 	}
 	return err
 }

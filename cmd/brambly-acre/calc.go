@@ -33,18 +33,30 @@ var calculations = map[string]calculation{
 		radiation, err := climate.ExtraterrestrialRadiation(latitude, day)
 		return map[string]any{"day_length_h": hours, "radiation_mj_m2": radiation}, err
 	}},
-	"degree-days": {needs: []string{"tmin", "tmax", "base"}, takes: []string{"upper"}, run: func(v *values) (map[string]any, error) {
-		upper := climate.NoUpper
-		if v.has("upper") {
-			upper = v.number("upper")
-		}
-		sum, err := climate.DegreeDays(v.number("tmin"), v.number("tmax"), v.number("base"), upper)
-		return map[string]any{"degree_days": sum}, err
-	}},
-	"evapotranspiration": {needs: []string{"latitude", "date", "tmin", "tmax"}, run: func(v *values) (map[string]any, error) {
-		et0, err := climate.ReferenceEvapotranspiration(v.number("latitude"), v.date("date"), v.number("tmin"), v.number("tmax"))
-		return map[string]any{"et0_mm": et0}, err
-	}},
+	"degree-days": {
+		needs: []string{"tmin", "tmax", "base"},
+		takes: []string{"upper"},
+		run: func(v *values) (map[string]any, error) {
+			upper := climate.NoUpper
+			if v.has("upper") {
+				upper = v.number("upper")
+			}
+			sum, err := climate.DegreeDays(v.number("tmin"), v.number("tmax"), v.number("base"), upper)
+			return map[string]any{"degree_days": sum}, err
+		},
+	},
+	"evapotranspiration": {
+		needs: []string{"latitude", "date", "tmin", "tmax"},
+		run: func(v *values) (map[string]any, error) {
+			et0, err := climate.ReferenceEvapotranspiration(
+				v.number("latitude"),
+				v.date("date"),
+				v.number("tmin"),
+				v.number("tmax"),
+			)
+			return map[string]any{"et0_mm": et0}, err
+		},
+	},
 	"sun": {needs: []string{"latitude", "date", "hour"}, run: func(v *values) (map[string]any, error) {
 		at, err := sun.At(v.number("latitude"), v.date("date"), v.number("hour"))
 		return map[string]any{"altitude_deg": at.Altitude, "azimuth_deg": at.Azimuth}, err
@@ -108,7 +120,11 @@ func (c calculation) work(args []string) (map[string]any, error) {
 			return nil, fmt.Errorf("%q is not key=value", arg)
 		}
 		if !slices.Contains(c.needs, key) && !slices.Contains(c.takes, key) {
-			return nil, fmt.Errorf("%q is not asked for; give %s", key, strings.Join(append(slices.Clone(c.needs), c.takes...), ", "))
+			return nil, fmt.Errorf(
+				"%q is not asked for; give %s",
+				key,
+				strings.Join(append(slices.Clone(c.needs), c.takes...), ", "),
+			)
 		}
 		if _, twice := v.texts[key]; twice {
 			return nil, fmt.Errorf("%s is given twice", key)

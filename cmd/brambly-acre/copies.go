@@ -45,7 +45,9 @@ func backupCommand() *cobra.Command {
 func restoreCommand() *cobra.Command {
 	var p plotFolder
 	cmd := &cobra.Command{
-		Use: "restore FILE --data DIR", Short: "Put a copy in the place of the plot; the copy is checked first, and what was there is kept", Args: oneFile,
+		Use:   "restore FILE --data DIR",
+		Short: "Put a copy in the place of the plot; the copy is checked first, and what was there is kept",
+		Args:  oneFile,
 		RunE: func(cmd *cobra.Command, args []string) error {
 			if err := p.needsFolder(); err != nil {
 				return err
@@ -71,7 +73,9 @@ func restoreCommand() *cobra.Command {
 func checkCommand() *cobra.Command {
 	var p plotFolder
 	cmd := &cobra.Command{
-		Use: "check --data DIR", Short: "Look the whole plot through: its file, and every row against the ledger", Args: noArguments,
+		Use:   "check --data DIR",
+		Short: "Look the whole plot through: its file, and every row against the ledger",
+		Args:  noArguments,
 		RunE: func(cmd *cobra.Command, _ []string) (err error) {
 			if err := p.needsFolder(); err != nil {
 				return err
@@ -89,9 +93,20 @@ func checkCommand() *cobra.Command {
 				return err
 			}
 			if len(replayed.Apart) > 0 {
-				return fmt.Errorf("the file is whole, but %d of %d rows are not as the ledger says: %v", len(replayed.Apart), replayed.Rows, replayed.Apart)
+				return fmt.Errorf(
+					"the file is whole, but %d of %d rows are not as the ledger says: %v",
+					len(replayed.Apart),
+					replayed.Rows,
+					replayed.Apart,
+				)
 			}
-			_, err = fmt.Fprintf(cmd.OutOrStdout(), "The plot in %s is whole: %d rows are as the %d entries of the ledger say.\n", p.dir, replayed.Rows, replayed.Entries)
+			_, err = fmt.Fprintf(
+				cmd.OutOrStdout(),
+				"The plot in %s is whole: %d rows are as the %d entries of the ledger say.\n",
+				p.dir,
+				replayed.Rows,
+				replayed.Entries,
+			)
 			return err
 		},
 	}

@@ -36,10 +36,13 @@ func importCommand() *cobra.Command {
 	var p plotFolder
 	var preview bool
 	cmd := &cobra.Command{
-		Use: "import plan|plant|archive FILE --data DIR", Short: "Read a plan (GeoJSON) or a plant of your own (TOML) into the plot, or an archive in place of it; all as export writes them",
+		Use:   "import plan|plant|archive FILE --data DIR",
+		Short: "Read a plan (GeoJSON) or a plant of your own (TOML) into the plot, or an archive in place of it; all as export writes them",
 		Args: func(_ *cobra.Command, args []string) error {
 			if len(args) != 2 || readers[args[0]] == nil && args[0] != "archive" {
-				return usageError{errors.New("say what to read and from where: import plan FILE, import plant FILE, or import archive FILE")}
+				return usageError{
+					errors.New("say what to read and from where: import plan FILE, import plant FILE, or import archive FILE"),
+				}
 			}
 			return nil
 		},

@@ -47,6 +47,16 @@ func command() *cobra.Command {
 		RunE: func(cmd *cobra.Command, _ []string) error { return cmd.Help() },
 	}
 	root.SetFlagErrorFunc(func(_ *cobra.Command, err error) error { return usageError{err} })
-	root.AddCommand(serveCommand(), demoCommand(), calcCommand(), exportCommand(), importCommand(), backupCommand(), restoreCommand(), checkCommand(), openAPICommand())
+	root.AddCommand(
+		serveCommand(),
+		demoCommand(),
+		calcCommand(),
+		exportCommand(),
+		importCommand(),
+		backupCommand(),
+		restoreCommand(),
+		checkCommand(),
+		openAPICommand(),
+	)
 	return root
 }

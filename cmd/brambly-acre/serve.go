@@ -122,7 +122,12 @@ func onlyLoopback(address string) error {
 		return usageError{fmt.Errorf("--addr %s: write it as 127.0.0.1:8420", address)}
 	}
 	if ip := net.ParseIP(host); host != "localhost" && (ip == nil || !ip.IsLoopback()) {
-		return usageError{fmt.Errorf("--addr %s: other machines could reach it, and nobody is asked who they are: they would read what is noted of the household's health, and could write. Serve it on 127.0.0.1", address)}
+		return usageError{
+			fmt.Errorf(
+				"--addr %s: other machines could reach it, and nobody is asked who they are: they would read what is noted of the household's health, and could write. Serve it on 127.0.0.1",
+				address,
+			),
+		}
 	}
 	return nil
 }

@@ -8,11 +8,15 @@ import (
 
 // monthName finds a month in a text. May counts only where it stands as a month stands:
 // after or before a word of time.
-var monthName = regexp.MustCompile(`\b(January|February|March|April|June|July|August|September|October|November|December|Jan|Feb|Mar|Apr|Jun|Jul|Aug|Sept?|Oct|Nov|Dec)\b` +
-	`|\b(?:in|from|to|until|till|by|of|early|mid|late|and|or|before|after|through|since|–|-) (May)\b|\b(May) (?:to|until|till|and|or|onward|–|-)`)
+var monthName = regexp.MustCompile(
+	`\b(January|February|March|April|June|July|August|September|October|November|December|Jan|Feb|Mar|Apr|Jun|Jul|Aug|Sept?|Oct|Nov|Dec)\b` +
+		`|\b(?:in|from|to|until|till|by|of|early|mid|late|and|or|before|after|through|since|–|-) (May)\b|\b(May) (?:to|until|till|and|or|onward|–|-)`,
+)
 
 // notTimes are what is left of a text that names nothing but months.
-var notTimes = regexp.MustCompile(`(?i)\b(to|from|until|till|and|or|in|by|of|the|early|mid|late|end|beginning|middle|onward|onwards|on|through|before|after|only|again|mostly|all)\b|[\s,.;:()–-]|\d`)
+var notTimes = regexp.MustCompile(
+	`(?i)\b(to|from|until|till|and|or|in|by|of|the|early|mid|late|end|beginning|middle|onward|onwards|on|through|before|after|only|again|mostly|all)\b|[\s,.;:()–-]|\d`,
+)
 
 // SouthernMonths returns a text about the northern year as it holds in the south: where it
 // names nothing but months, they are turned by half a year; where months stand among other
@@ -39,7 +43,10 @@ func SouthernMonths(text string) string {
 	if notTimes.ReplaceAllString(rest.String(), "") == "" {
 		return turned.String()
 	}
-	return strings.TrimSuffix(text, ".") + " (months of the north)" + map[bool]string{true: ".", false: ""}[strings.HasSuffix(text, ".")]
+	return strings.TrimSuffix(
+		text,
+		".",
+	) + " (months of the north)" + map[bool]string{true: ".", false: ""}[strings.HasSuffix(text, ".")]
 }
 
 // halfAYearOn is the month six months after a named one, as long or as short.

@@ -33,7 +33,14 @@ type thermalKey struct{ base, upper float64 }
 // readingsFrom on; those before the lead-in are passed over, and a gap between
 // the lead-in's first day and readingsFrom is an error, as is a size below 1.
 // The same seed gives the same ensemble.
-func NewEnsemble(g *Generator, season calendar.Season, readingsFrom calendar.Date, readings []Day, size int, seed uint64) (*Ensemble, error) {
+func NewEnsemble(
+	g *Generator,
+	season calendar.Season,
+	readingsFrom calendar.Date,
+	readings []Day,
+	size int,
+	seed uint64,
+) (*Ensemble, error) {
 	if size < 1 {
 		return nil, fmt.Errorf("an ensemble of %d seasons", size)
 	}

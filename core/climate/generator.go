@@ -108,7 +108,12 @@ func NewGenerator(normals Normals) (*Generator, error) {
 		p := dayParameters{tmin: tmin[yearDay], tmax: tmax[yearDay], wetShare: share}
 		p.spreadMin, p.spreadMax = normals.Spread(yearDay)
 		// Wet and dry days lie apart already; what is left of the spread is chance.
-		p.spreadMax = math.Sqrt(math.Max(p.spreadMax*p.spreadMax/4, p.spreadMax*p.spreadMax-normals.WetDayCooler*normals.WetDayCooler*share*(1-share)))
+		p.spreadMax = math.Sqrt(
+			math.Max(
+				p.spreadMax*p.spreadMax/4,
+				p.spreadMax*p.spreadMax-normals.WetDayCooler*normals.WetDayCooler*share*(1-share),
+			),
+		)
 		// Geng et al. 1986: a quarter higher after a wet day; the rest such that the
 		// share of wet days is the month's, whatever the month before.
 		p.wetAfterDry = math.Max(0, share-wetPersistence*before)
@@ -199,7 +204,8 @@ func (g *Generator) next(rng *rand.Rand, yearDay int, from State) (Day, State) {
 	}
 	e0, e1 := rng.NormFloat64(), rng.NormFloat64()
 	next.MaxResidual = g.carry[0][0]*from.MaxResidual + g.carry[0][1]*from.MinResidual + g.noise[0][0]*e0
-	next.MinResidual = g.carry[1][0]*from.MaxResidual + g.carry[1][1]*from.MinResidual + g.noise[1][0]*e0 + g.noise[1][1]*e1
+	next.MinResidual = g.carry[1][0]*from.MaxResidual + g.carry[1][1]*from.MinResidual +
+		g.noise[1][0]*e0 + g.noise[1][1]*e1
 	next.Weeks = weeksKept*from.Weeks + math.Sqrt(1-weeksKept*weeksKept)*rng.NormFloat64()
 	next.Year = yearKept*from.Year + math.Sqrt(1-yearKept*yearKept)*rng.NormFloat64()
 	slow := weeksShare*next.Weeks + yearShare*next.Year

@@ -45,7 +45,8 @@ type Normals struct {
 
 // Check returns an error naming the first figure that cannot be.
 func (n Normals) Check() error {
-	for _, number := range slices.Concat(n.TMin[:], n.TMax[:], n.Rain[:], n.WetDays[:], []float64{n.SpreadMin, n.SpreadMax, n.SwingMin, n.SwingMax, n.WetDayCooler}) {
+	single := []float64{n.SpreadMin, n.SpreadMax, n.SwingMin, n.SwingMax, n.WetDayCooler}
+	for _, number := range slices.Concat(n.TMin[:], n.TMax[:], n.Rain[:], n.WetDays[:], single) {
 		if math.IsNaN(number) || math.IsInf(number, 0) {
 			return fmt.Errorf("climate %q: %v is no figure", n.ID, number)
 		}
@@ -57,7 +58,13 @@ func (n Normals) Check() error {
 		case n.TMin[m] > n.TMax[m]:
 			return fmt.Errorf("climate %q, %s: lowest temperature %v °C above highest %v °C", n.ID, month, n.TMin[m], n.TMax[m])
 		case n.TMin[m] < -60 || n.TMax[m] > 55:
-			return fmt.Errorf("climate %q, %s: temperatures %v to %v °C are not of this world", n.ID, month, n.TMin[m], n.TMax[m])
+			return fmt.Errorf(
+				"climate %q, %s: temperatures %v to %v °C are not of this world",
+				n.ID,
+				month,
+				n.TMin[m],
+				n.TMax[m],
+			)
 		case n.Rain[m] < 0 || n.WetDays[m] < 0 || n.WetDays[m] > length:
 			return fmt.Errorf("climate %q, %s: rain %v mm on %v days cannot be", n.ID, month, n.Rain[m], n.WetDays[m])
 		case n.Rain[m] > 0 && n.WetDays[m] == 0:

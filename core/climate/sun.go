@@ -68,7 +68,11 @@ func ExtraterrestrialRadiation(latitudeDeg float64, day calendar.Date) (megajoul
 // beyond ±90, or tminC above tmaxC, is an error.
 //
 // Source: Hargreaves' equation as given by Allen et al. 1998, FAO-56, equation 52.
-func ReferenceEvapotranspiration(latitudeDeg float64, day calendar.Date, tminC, tmaxC float64) (millimetres float64, err error) {
+func ReferenceEvapotranspiration(
+	latitudeDeg float64,
+	day calendar.Date,
+	tminC, tmaxC float64,
+) (millimetres float64, err error) {
 	if err := checkRange(tminC, tmaxC); err != nil {
 		return 0, err
 	}

@@ -148,7 +148,18 @@ var OrganWords = []string{"liver", "kidney", "heart", "blood", "womb", "nerves"}
 var CautionRoutes = []string{"by mouth", "on the skin", "breathed", "handling"}
 
 // PreparationWords are what can be made of a part.
-var PreparationWords = []string{"food", "tea", "infused oil", "salve", "tincture", "vinegar", "syrup", "honey", "bath", "steam"}
+var PreparationWords = []string{
+	"food",
+	"tea",
+	"infused oil",
+	"salve",
+	"tincture",
+	"vinegar",
+	"syrup",
+	"honey",
+	"bath",
+	"steam",
+}
 
 func (s *Species) checkCautions(c *checker) {
 	for i, caution := range s.Cautions {
@@ -180,6 +191,7 @@ func (s *Species) checkCautions(c *checker) {
 // warnsOf tells whether a caution by mouth about a part is for one of the circumstances.
 func (s *Species) warnsOf(part string, circumstances []string) bool {
 	return slices.ContainsFunc(s.Cautions, func(c Caution) bool {
-		return c.Route == "by mouth" && c.Concerns(part) && slices.ContainsFunc(c.For(), func(who string) bool { return slices.Contains(circumstances, who) })
+		return c.Route == "by mouth" && c.Concerns(part) &&
+			slices.ContainsFunc(c.For(), func(who string) bool { return slices.Contains(circumstances, who) })
 	})
 }

@@ -111,7 +111,11 @@ func (s *Species) Check() []Problem {
 	c.want(len(s.LookAlikes) > 0, "look_alike", "is missing: name at least one plant it is mistaken for, and what decides")
 	for i, l := range s.LookAlikes {
 		key := fmt.Sprintf("look_alike[%d]", i)
-		c.want(l.Name != "" && l.Botanical != "" && l.Decides != "" && l.When != "", key, "needs name, botanical, decides and when")
+		c.want(
+			l.Name != "" && l.Botanical != "" && l.Decides != "" && l.When != "",
+			key,
+			"needs name, botanical, decides and when",
+		)
 		c.oneOf(key+".danger", l.Danger, DangerWords...)
 	}
 	return c.problems
@@ -154,7 +158,11 @@ func (s *Species) checkGrowth(c *checker) {
 		}
 	}
 	if s.Life.Form == Biennial {
-		c.want(len(g.Years) == 2 && g.Years[1].From == 2, "growth.year", "a biennial has two different years, from 1 and from 2")
+		c.want(
+			len(g.Years) == 2 && g.Years[1].From == 2,
+			"growth.year",
+			"a biennial has two different years, from 1 and from 2",
+		)
 	}
 }
 
@@ -194,7 +202,13 @@ func (s *Species) checkHarvest(c *checker, key string, h *HarvestRule) {
 	c.figure(key+".grams_each", unitGram, h.GramsEach, 0.001, 100000)
 	c.figure(key+".cut_share", unitShare, h.CutShare, 0, 1)
 	c.figure(key+".floor", unitShare, h.Floor, 0, 1)
-	c.want(h.CutShare.Value+h.Floor.Value <= 1+1e-9, key+".cut_share", "%v is taken and %v is to be left: together they are more than the whole", h.CutShare.Value, h.Floor.Value)
+	c.want(
+		h.CutShare.Value+h.Floor.Value <= 1+1e-9,
+		key+".cut_share",
+		"%v is taken and %v is to be left: together they are more than the whole",
+		h.CutShare.Value,
+		h.Floor.Value,
+	)
 	c.optional(key+".regrowth", unitWarmth, h.Regrowth, 1, 5000)
 	c.optional(key+".dry_days", unitDays, h.DryDays, 0, 14)
 	c.figure(key+".minutes_each", unitMinute, h.MinutesEach, 0, 600)

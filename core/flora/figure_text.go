@@ -15,8 +15,12 @@ import (
 const numberPattern = `(-?\d+(?:\.\d+)?)`
 
 var (
-	figurePattern    = regexp.MustCompile(`^` + numberPattern + `(?: \(` + numberPattern + ` to ` + numberPattern + `\))? (\S.*)$`)
-	rangePattern     = regexp.MustCompile(`^` + numberPattern + ` to ` + numberPattern + `(?: \(` + numberPattern + ` to ` + numberPattern + `\))? (\S+)$`)
+	figurePattern = regexp.MustCompile(
+		`^` + numberPattern + `(?: \(` + numberPattern + ` to ` + numberPattern + `\))? (\S.*)$`,
+	)
+	rangePattern = regexp.MustCompile(
+		`^` + numberPattern + ` to ` + numberPattern + `(?: \(` + numberPattern + ` to ` + numberPattern + `\))? (\S+)$`,
+	)
 	wordRangePattern = regexp.MustCompile(`^([a-z-]+)(?: to ([a-z-]+))?(?: \(([a-z-]+) to ([a-z-]+)\))?$`)
 )
 
@@ -110,7 +114,16 @@ func (r *Range) UnmarshalText(text []byte) error {
 
 // MarshalText writes a range as the line it is read from.
 func (r Range) MarshalText() ([]byte, error) {
-	return fmt.Appendf(nil, "%s to %s (%s to %s) %s %s", decimal(r.From), decimal(r.To), decimal(r.Low), decimal(r.High), r.Unit, grounds{r.Standing, r.Source, r.Note}), nil
+	return fmt.Appendf(
+		nil,
+		"%s to %s (%s to %s) %s %s",
+		decimal(r.From),
+		decimal(r.To),
+		decimal(r.Low),
+		decimal(r.High),
+		r.Unit,
+		grounds{r.Standing, r.Source, r.Note},
+	), nil
 }
 
 // UnmarshalText reads a range of words from its line.
@@ -135,5 +148,13 @@ func (r *WordRange) UnmarshalText(text []byte) error {
 
 // MarshalText writes a range of words as the line it is read from.
 func (r WordRange) MarshalText() ([]byte, error) {
-	return fmt.Appendf(nil, "%s to %s (%s to %s) %s", r.From, r.To, r.Low, r.High, grounds{r.Standing, r.Source, r.Note}), nil
+	return fmt.Appendf(
+		nil,
+		"%s to %s (%s to %s) %s",
+		r.From,
+		r.To,
+		r.Low,
+		r.High,
+		grounds{r.Standing, r.Source, r.Note},
+	), nil
 }

@@ -86,17 +86,41 @@ func (s *Species) checkIdentity(c *checker) {
 		_, has := s.Identity.Shows[id]
 		c.want(has, "identity.must", "%q is not among what it shows", id)
 	}
-	c.want(!s.IsUsed() || len(s.Identity.Musts) > 0, "identity.must", "is missing: a plant that is used has characters that must all be seen")
-	c.want(!IsDangerous(s.Identity.Danger) || !s.eaten(), "identity.danger", "is %q, and a part of it is eaten", s.Identity.Danger)
+	c.want(
+		!s.IsUsed() || len(s.Identity.Musts) > 0,
+		"identity.must",
+		"is missing: a plant that is used has characters that must all be seen",
+	)
+	c.want(
+		!IsDangerous(s.Identity.Danger) || !s.eaten(),
+		"identity.danger",
+		"is %q, and a part of it is eaten",
+		s.Identity.Danger,
+	)
 	for way, how := range s.Propagation {
 		c.oneOf("propagation."+way, way, PropagationWays...)
 		c.want(how != "", "propagation."+way, "is empty: say when and how")
 	}
-	c.want(len(s.Propagation) > 0, "propagation", "is missing: name at least one way to make more of it, or how it makes more of itself")
+	c.want(
+		len(s.Propagation) > 0,
+		"propagation",
+		"is missing: name at least one way to make more of it, or how it makes more of itself",
+	)
 	c.want(s.Wildlife != "", "wildlife", "is missing")
 }
 
 func (s *Species) eaten() bool { return slices.ContainsFunc(s.Parts, Part.Eaten) }
 
 // PropagationWays are the ways to make more of a plant.
-var PropagationWays = []string{"seed", "cutting", "root cutting", "division", "runner", "layer", "bulb", "sucker", "graft", "itself"}
+var PropagationWays = []string{
+	"seed",
+	"cutting",
+	"root cutting",
+	"division",
+	"runner",
+	"layer",
+	"bulb",
+	"sucker",
+	"graft",
+	"itself",
+}

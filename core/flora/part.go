@@ -18,7 +18,15 @@ const (
 
 // Words of a part: every verdict, what a use rests on, and what its harvest is called.
 var (
-	VerdictWords     = []string{string(EatenRaw), string(EatenCooked), string(Preparation), string(OutsideOnly), string(OtherUse), string(NotUsed), string(Poisonous)}
+	VerdictWords = []string{
+		string(EatenRaw),
+		string(EatenCooked),
+		string(Preparation),
+		string(OutsideOnly),
+		string(OtherUse),
+		string(NotUsed),
+		string(Poisonous),
+	}
 	UseStandingWords = []string{"traditional", "studied", "disputed"}
 	VerbWords        = []string{"Cut", "Pick", "Lift", "Snip"}
 )
@@ -30,7 +38,22 @@ var verdictUses = map[Verdict]bool{
 }
 
 // PartKinds are the kinds of parts.
-var PartKinds = []string{"leaf", "shoot", "flower", "top", "root", "rhizome", "bulb", "seed", "fruit", "pod", "bark", "stem", "pad", "whole"}
+var PartKinds = []string{
+	"leaf",
+	"shoot",
+	"flower",
+	"top",
+	"root",
+	"rhizome",
+	"bulb",
+	"seed",
+	"fruit",
+	"pod",
+	"bark",
+	"stem",
+	"pad",
+	"whole",
+}
 
 // Part is one part of a plant with its verdict and, where it is used, its
 // harvest rule.
@@ -63,7 +86,10 @@ var verdictMakes = map[Verdict]func(made string) bool{
 func (p Part) Preparations() []string {
 	may := []string{}
 	for _, made := range PreparationWords {
-		if slices.ContainsFunc(p.Verdicts, func(v Verdict) bool { makes := verdictMakes[v]; return makes != nil && makes(made) }) {
+		if slices.ContainsFunc(
+			p.Verdicts,
+			func(v Verdict) bool { makes := verdictMakes[v]; return makes != nil && makes(made) },
+		) {
 			may = append(may, made)
 		}
 	}

@@ -75,8 +75,12 @@ func (s *Species) checkSite(c *checker) {
 		key string
 		err error
 	}{
-		{"site.sun", at.Sun.check(unitHours)}, {"site.moisture", at.Moisture.check(MoistureWords)}, {"site.drainage", at.Drainage.check(DrainageWords)},
-		{"site.texture", at.Texture.check(TextureWords)}, {"site.ph", at.Acidity.check("pH")}, {"site.fertility", at.Fertility.check(FertilityWords)},
+		{"site.sun", at.Sun.check(unitHours)},
+		{"site.moisture", at.Moisture.check(MoistureWords)},
+		{"site.drainage", at.Drainage.check(DrainageWords)},
+		{"site.texture", at.Texture.check(TextureWords)},
+		{"site.ph", at.Acidity.check("pH")},
+		{"site.fertility", at.Fertility.check(FertilityWords)},
 		{"site.shelter", at.Shelter.check(ShelterWords)},
 	} {
 		if of.err != nil {

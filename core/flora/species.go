@@ -61,7 +61,10 @@ func (n *Names) MakePlain() {
 // SamePlant tells whether two descriptions are of one plant: they share a genus and
 // epithet, now or formerly, whatever the author, accents, or letters that only look alike.
 func SamePlant(a, b *Species) bool {
-	return slices.ContainsFunc(a.Names.Binomials(), func(name string) bool { return slices.Contains(b.Names.Binomials(), name) })
+	return slices.ContainsFunc(
+		a.Names.Binomials(),
+		func(name string) bool { return slices.Contains(b.Names.Binomials(), name) },
+	)
 }
 
 // NearPlant tells whether a plant may be another one misspelt or under another's common

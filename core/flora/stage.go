@@ -67,7 +67,10 @@ func ParseStage(name string) (Stage, error) {
 			return Stage(i), nil
 		}
 	}
-	return 0, fmt.Errorf("%q is not a stage; the stages are resting, shooting, leafing, full leaf, in bud, first flower, full flower, setting seed, ripe, dying back", name)
+	return 0, fmt.Errorf(
+		"%q is not a stage; the stages are resting, shooting, leafing, full leaf, in bud, first flower, full flower, setting seed, ripe, dying back",
+		name,
+	)
 }
 
 // MarshalText writes the stage's name.

@@ -58,13 +58,15 @@ func foldsBack(p Polygon, i, j int) bool {
 func segmentsMeet(a, b, c, d Point) bool {
 	side := func(p, q, r Point) float64 { return q.Minus(p).Cross(r.Minus(p)) }
 	within := func(p, q, r Point) bool {
-		return math.Min(p.X, q.X) <= r.X && r.X <= math.Max(p.X, q.X) && math.Min(p.Y, q.Y) <= r.Y && r.Y <= math.Max(p.Y, q.Y)
+		return math.Min(p.X, q.X) <= r.X && r.X <= math.Max(p.X, q.X) && math.Min(p.Y, q.Y) <= r.Y &&
+			r.Y <= math.Max(p.Y, q.Y)
 	}
 	s1, s2, s3, s4 := side(a, b, c), side(a, b, d), side(c, d, a), side(c, d, b)
 	if s1*s2 < 0 && s3*s4 < 0 {
 		return true
 	}
-	return s1 == 0 && within(a, b, c) || s2 == 0 && within(a, b, d) || s3 == 0 && within(c, d, a) || s4 == 0 && within(c, d, b)
+	return s1 == 0 && within(a, b, c) || s2 == 0 && within(a, b, d) || s3 == 0 && within(c, d, a) ||
+		s4 == 0 && within(c, d, b)
 }
 
 func (p Polygon) signedArea() float64 {

@@ -40,7 +40,13 @@ var aspects = []Aspect{
 	{Drainage, "drainage", flora.DrainageWords, []float64{0, 1, 2, 3}, "drainage"},
 	{Moisture, "moisture in summer", flora.MoistureWords, []float64{0, 1, 2, 3}, "moisture"},
 	{Winter, "moisture in winter", flora.MoistureWords, []float64{0, 1, 2, 3}, "moisture"},
-	{Acidity, "pH", []string{"4", "4.5", "5", "5.5", "6", "6.5", "7", "7.5", "8", "8.5", "9"}, []float64{4, 4.5, 5, 5.5, 6, 6.5, 7, 7.5, 8, 8.5, 9}, "pH"},
+	{
+		Acidity,
+		"pH",
+		[]string{"4", "4.5", "5", "5.5", "6", "6.5", "7", "7.5", "8", "8.5", "9"},
+		[]float64{4, 4.5, 5, 5.5, 6, 6.5, 7, 7.5, 8, 8.5, 9},
+		"pH",
+	},
 	{Fertility, "fertility", flora.FertilityWords, []float64{0, 1, 2}, "fertility"},
 	{Depth, "depth", []string{"under 15 cm", "15–30 cm", "30–50 cm", "over 50 cm"}, []float64{10, 22, 40, 100}, "cm"},
 }

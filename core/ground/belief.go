@@ -116,7 +116,11 @@ func (b Belief) Mean() float64 {
 // Certain returns the belief that a value on the numeric scale is right: all the
 // chance on the one or two classes nearest to it.
 func Certain(aspect Aspect, value float64) Belief {
-	b := Belief{Aspect: aspect, Chance: make([]float64, len(aspect.Words)), Evidence: []Evidence{{ID: "certain", Name: "taken as certain", Aspect: aspect.ID}}}
+	b := Belief{
+		Aspect:   aspect,
+		Chance:   make([]float64, len(aspect.Words)),
+		Evidence: []Evidence{{ID: "certain", Name: "taken as certain", Aspect: aspect.ID}},
+	}
 	values := aspect.Values
 	value = math.Max(values[0], math.Min(values[len(values)-1], value))
 	for i := 1; i < len(values); i++ {

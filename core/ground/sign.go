@@ -83,7 +83,10 @@ func (t Table) Check() error {
 		return fmt.Errorf("said: must begin with 1 and go on for words further off")
 	}
 	for _, word := range flora.TextureWords {
-		if err := checkSays("drainage_by_texture."+word, []Says{{Aspect: Drainage, Chance: t.DrainageByTexture[word]}}); err != nil {
+		if err := checkSays(
+			"drainage_by_texture."+word,
+			[]Says{{Aspect: Drainage, Chance: t.DrainageByTexture[word]}},
+		); err != nil {
 			return err
 		}
 	}
@@ -142,7 +145,17 @@ func evidence(id, name, from string, says []Says) []Evidence {
 		for i, word := range aspect.Words {
 			likelihood[i] = s.Chance[word]
 		}
-		all = append(all, Evidence{ID: id, Name: name, From: from, Aspect: s.Aspect, Likelihood: scaledToBest(likelihood), Standing: s.Standing})
+		all = append(
+			all,
+			Evidence{
+				ID:         id,
+				Name:       name,
+				From:       from,
+				Aspect:     s.Aspect,
+				Likelihood: scaledToBest(likelihood),
+				Standing:   s.Standing,
+			},
+		)
 	}
 	return all
 }
@@ -177,7 +190,16 @@ func (t Table) SaidToBe(aspect Aspect, word, from string) []Evidence {
 		}
 		likelihood[i] = t.Said[min(max(steps, -steps), len(t.Said)-1)]
 	}
-	return []Evidence{{ID: saidID, Name: aspect.Name + " is " + word, From: from, Aspect: aspect.ID, Likelihood: likelihood, Standing: flora.Guess}}
+	return []Evidence{
+		{
+			ID:         saidID,
+			Name:       aspect.Name + " is " + word,
+			From:       from,
+			Aspect:     aspect.ID,
+			Likelihood: likelihood,
+			Standing:   flora.Guess,
+		},
+	}
 }
 
 // TextureSpeaks returns what the evidence of the texture says of the drainage: the
@@ -189,7 +211,10 @@ func (t Table) TextureSpeaks(all []Evidence) []Evidence {
 		return nil
 	}
 	texture := Weigh(aspect, slices.DeleteFunc(slices.Clone(all), func(e Evidence) bool {
-		return slices.ContainsFunc(all, func(other Evidence) bool { return other.ID == e.ID && other.ID != saidID && other.Aspect == Drainage })
+		return slices.ContainsFunc(
+			all,
+			func(other Evidence) bool { return other.ID == e.ID && other.ID != saidID && other.Aspect == Drainage },
+		)
 	}))
 	if !texture.Known() {
 		return nil
@@ -206,7 +231,16 @@ func (t Table) TextureSpeaks(all []Evidence) []Evidence {
 		}
 	}
 	class, _ := texture.Likeliest()
-	return []Evidence{{ID: "texture", Name: "a soil of " + texture.Aspect.Words[class], From: "its texture", Aspect: Drainage, Likelihood: scaledToBest(likelihood), Standing: flora.Guess}}
+	return []Evidence{
+		{
+			ID:         "texture",
+			Name:       "a soil of " + texture.Aspect.Words[class],
+			From:       "its texture",
+			Aspect:     Drainage,
+			Likelihood: scaledToBest(likelihood),
+			Standing:   flora.Guess,
+		},
+	}
 }
 
 // WormCount returns the evidence of a count of earthworms in a cube of 20 cm. A
@@ -288,5 +322,13 @@ func (t Table) InfiltrationTest(fallMM, minutes float64, from string) ([]Evidenc
 		return nil, err
 	}
 	name := fmt.Sprintf("water goes in at %.0f mm an hour: %s", rate, class)
-	return []Evidence{{ID: "infiltration", Name: name, From: from, Aspect: Drainage, Likelihood: scaledToBest(append([]float64(nil), permeabilityOf(rate).speaksFor...))}}, nil
+	return []Evidence{
+		{
+			ID:         "infiltration",
+			Name:       name,
+			From:       from,
+			Aspect:     Drainage,
+			Likelihood: scaledToBest(append([]float64(nil), permeabilityOf(rate).speaksFor...)),
+		},
+	}, nil
 }

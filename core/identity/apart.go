@@ -19,7 +19,8 @@ func Apart(a, b flora.Shows) []string {
 	for _, character := range vocabulary {
 		ofA, hasA := a[character.ID]
 		ofB, hasB := b[character.ID]
-		if !character.Hint && hasA && hasB && !slices.ContainsFunc(ofA, func(state string) bool { return slices.Contains(ofB, state) }) {
+		if !character.Hint && hasA && hasB &&
+			!slices.ContainsFunc(ofA, func(state string) bool { return slices.Contains(ofB, state) }) {
 			apart = append(apart, character.ID)
 		}
 	}
@@ -59,14 +60,27 @@ func NewRules(species *flora.Species, all []*flora.Species, own bool) *Rules {
 		if l.ID != "" {
 			listed[l.ID] = true
 		} else if flora.IsDangerous(l.Danger) {
-			r.Dangers = append(r.Dangers, Danger{Name: l.Name, Botanical: l.Botanical, Danger: l.Danger, Listed: true, Deciding: Apart(species.Identity.Shows, l.Shows)})
+			r.Dangers = append(
+				r.Dangers,
+				Danger{
+					Name:      l.Name,
+					Botanical: l.Botanical,
+					Danger:    l.Danger,
+					Listed:    true,
+					Deciding:  Apart(species.Identity.Shows, l.Shows),
+				},
+			)
 		}
 	}
 	for _, other := range all {
 		if other.ID != species.ID && flora.IsDangerous(other.Identity.Danger) && !flora.SamePlant(species, other) {
 			r.Dangers = append(r.Dangers, Danger{
-				ID: other.ID, Name: other.Names.Name, Botanical: other.Names.Botanical, Danger: other.Identity.Danger, Listed: own || listed[other.ID],
-				Deciding: Apart(species.Identity.Shows, other.Identity.Shows),
+				ID:        other.ID,
+				Name:      other.Names.Name,
+				Botanical: other.Names.Botanical,
+				Danger:    other.Identity.Danger,
+				Listed:    own || listed[other.ID],
+				Deciding:  Apart(species.Identity.Shows, other.Identity.Shows),
 			})
 		}
 	}
@@ -103,7 +117,20 @@ func Check(s *flora.Species) []flora.Problem {
 			continue
 		}
 		if apart := Apart(s.Identity.Shows, l.Shows); len(apart) < NeedApart {
-			problems = append(problems, flora.Problem{Key: key, What: fmt.Sprintf("%s is %s, and only %v tell it from %s; %d characters are needed, or the id of its own species", l.Name, l.Danger, apart, s.Names.Name, NeedApart)})
+			problems = append(
+				problems,
+				flora.Problem{
+					Key: key,
+					What: fmt.Sprintf(
+						"%s is %s, and only %v tell it from %s; %d characters are needed, or the id of its own species",
+						l.Name,
+						l.Danger,
+						apart,
+						s.Names.Name,
+						NeedApart,
+					),
+				},
+			)
 		}
 	}
 	return problems
@@ -129,7 +156,16 @@ func CheckTogether(all []*flora.Species) []error {
 			case !has:
 				faults = append(faults, fault(fmt.Sprintf("look_alike[%d].id", i), "there is no species %q", l.ID))
 			case flora.IsDangerous(l.Danger) != flora.IsDangerous(other.Identity.Danger) && !other.IsUsed():
-				faults = append(faults, fault(fmt.Sprintf("look_alike[%d].danger", i), "is %s, and %s itself is %s", l.Danger, other.ID, other.Identity.Danger))
+				faults = append(
+					faults,
+					fault(
+						fmt.Sprintf("look_alike[%d].danger", i),
+						"is %s, and %s itself is %s",
+						l.Danger,
+						other.ID,
+						other.Identity.Danger,
+					),
+				)
 			}
 		}
 		if !s.IsUsed() {
@@ -137,7 +173,17 @@ func CheckTogether(all []*flora.Species) []error {
 		}
 		for _, d := range NewRules(s, all, false).Dangers {
 			if len(d.Deciding) < NeedApart {
-				faults = append(faults, fault("identity.shows", "only %v tell it from %s, which is %s; %d characters are needed", d.Deciding, d.Name, d.Danger, NeedApart))
+				faults = append(
+					faults,
+					fault(
+						"identity.shows",
+						"only %v tell it from %s, which is %s; %d characters are needed",
+						d.Deciding,
+						d.Name,
+						d.Danger,
+						NeedApart,
+					),
+				)
 			}
 		}
 	}

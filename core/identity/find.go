@@ -95,12 +95,18 @@ func (c *Catalogue) Find(seen map[string]string) []Candidate {
 				candidate.Against = append(candidate.Against, vocabulary[e.character].ID)
 			}
 		}
-		if len(candidate.Against) == 0 || flora.IsDangerous(s.Identity.Danger) && len(candidate.Against) <= stays && len(candidate.Agrees) > 0 {
+		if len(candidate.Against) == 0 ||
+			flora.IsDangerous(s.Identity.Danger) && len(candidate.Against) <= stays && len(candidate.Agrees) > 0 {
 			found = append(found, candidate)
 		}
 	}
 	slices.SortFunc(found, func(a, b Candidate) int {
-		return cmp.Or(cmp.Compare(len(a.Against), len(b.Against)), cmp.Compare(len(b.Agrees), len(a.Agrees)), cmp.Compare(c.danger[a.at], c.danger[b.at]), cmp.Compare(a.at, b.at))
+		return cmp.Or(
+			cmp.Compare(len(a.Against), len(b.Against)),
+			cmp.Compare(len(b.Agrees), len(a.Agrees)),
+			cmp.Compare(c.danger[a.at], c.danger[b.at]),
+			cmp.Compare(a.at, b.at),
+		)
 	})
 	return found
 }

@@ -23,6 +23,9 @@ func LookAlikes(species *flora.Species) []LookAlike {
 	for _, l := range species.LookAlikes {
 		all = append(all, LookAlike{l.Name, l.Botanical, l.ID, l.Danger, l.Decides, l.When})
 	}
-	slices.SortStableFunc(all, func(a, b LookAlike) int { return cmp.Compare(dangerOrder[a.Danger], dangerOrder[b.Danger]) })
+	slices.SortStableFunc(
+		all,
+		func(a, b LookAlike) int { return cmp.Compare(dangerOrder[a.Danger], dangerOrder[b.Danger]) },
+	)
 	return all
 }

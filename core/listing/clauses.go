@@ -34,7 +34,12 @@ func (s Since) On(today calendar.Date, southern bool) (calendar.Date, bool) {
 	if year == 0 {
 		year = today.Year() - s.YearsAgo
 	}
-	middles := map[string]time.Month{"spring": time.April, "summer": time.July, "autumn": time.October, "winter": time.January}
+	middles := map[string]time.Month{
+		"spring": time.April,
+		"summer": time.July,
+		"autumn": time.October,
+		"winter": time.January,
+	}
 	month, day := s.Month, s.Day
 	if month == 0 {
 		season := s.Season
@@ -65,8 +70,12 @@ const monthNames = `jan(?:uary)?|feb(?:ruary)?|mar(?:ch)?|apr(?:il)?|may|june?|j
 
 var (
 	when = []*regexp.Regexp{
-		regexp.MustCompile(`(?i)\b(?:(?:in|since|on|from|planted|set)\s+)*(?:(?P<day>\d{1,2})(?:st|nd|rd|th)?\s+)?(?P<month>` + monthNames + `)\.?,?\s+(?P<year>(?:19|20)\d\d)\b`),
-		regexp.MustCompile(`(?i)\b(?:(?:in|since|from|planted|set)\s+)*(?:the\s+)?(?P<season>spring|summer|autumn|fall|winter)\s+(?:of\s+)?(?P<year>(?:19|20)\d\d)\b`),
+		regexp.MustCompile(
+			`(?i)\b(?:(?:in|since|on|from|planted|set)\s+)*(?:(?P<day>\d{1,2})(?:st|nd|rd|th)?\s+)?(?P<month>` + monthNames + `)\.?,?\s+(?P<year>(?:19|20)\d\d)\b`,
+		),
+		regexp.MustCompile(
+			`(?i)\b(?:(?:in|since|from|planted|set)\s+)*(?:the\s+)?(?P<season>spring|summer|autumn|fall|winter)\s+(?:of\s+)?(?P<year>(?:19|20)\d\d)\b`,
+		),
 		regexp.MustCompile(`\b(?P<year>(?:19|20)\d\d)-(?P<monthno>\d\d)-(?P<day>\d\d)\b`),
 		regexp.MustCompile(`(?i)\b(?:(?:in|since|from|planted|set)\s+)*(?:the\s+year\s+)?(?P<year>(?:19|20)\d\d)\b`),
 		regexp.MustCompile(`(?i)\b(?P<last>last|this)\s+(?P<season>spring|summer|autumn|fall|winter|year)\b`),
@@ -77,19 +86,52 @@ var (
 		origin flora.Origin
 		said   *regexp.Regexp
 	}{
-		{flora.FromVolunteer, regexp.MustCompile(`(?i)\b(?:(?:which|that)\s+)?(?:came\s+up\s+by\s+(?:it|them)sel(?:f|ves)|self-?\s?sown|self-?\s?seeded|volunteers?)\b`)},
-		{flora.FromSeed, regexp.MustCompile(`(?i)\b(?:(?:grown\s+)?from\s+(?:a\s+packet\s+of\s+)?seeds?|as\s+seeds?|sown)\b`)},
-		{flora.FromDivision, regexp.MustCompile(`(?i)\b(?:from\s+(?:an?\s+)?(?:divisions?|offsets?|runners?|suckers?)|as\s+(?:an?\s+)?divisions?|divided)\b`)},
-		{flora.FromCutting, regexp.MustCompile(`(?i)\b(?:from\s+(?:an?\s+)?(?:(?:root|hardwood|softwood)\s+)?cuttings?|as\s+(?:an?\s+)?cuttings?)\b`)},
-		{flora.FromBought, regexp.MustCompile(`(?i)\b(?:bought(?:\s+in)?|from\s+(?:the|a)\s+(?:nursery|shop|market|garden\s+cent(?:er|re)))\b`)},
+		{
+			flora.FromVolunteer,
+			regexp.MustCompile(
+				`(?i)\b(?:(?:which|that)\s+)?(?:came\s+up\s+by\s+(?:it|them)sel(?:f|ves)|self-?\s?sown|self-?\s?seeded|volunteers?)\b`,
+			),
+		},
+		{
+			flora.FromSeed,
+			regexp.MustCompile(`(?i)\b(?:(?:grown\s+)?from\s+(?:a\s+packet\s+of\s+)?seeds?|as\s+seeds?|sown)\b`),
+		},
+		{
+			flora.FromDivision,
+			regexp.MustCompile(
+				`(?i)\b(?:from\s+(?:an?\s+)?(?:divisions?|offsets?|runners?|suckers?)|as\s+(?:an?\s+)?divisions?|divided)\b`,
+			),
+		},
+		{
+			flora.FromCutting,
+			regexp.MustCompile(
+				`(?i)\b(?:from\s+(?:an?\s+)?(?:(?:root|hardwood|softwood)\s+)?cuttings?|as\s+(?:an?\s+)?cuttings?)\b`,
+			),
+		},
+		{
+			flora.FromBought,
+			regexp.MustCompile(`(?i)\b(?:bought(?:\s+in)?|from\s+(?:the|a)\s+(?:nursery|shop|market|garden\s+cent(?:er|re)))\b`),
+		},
 		{flora.FromFound, regexp.MustCompile(`(?i)\bfound(?:\s+(?:here|there|growing))?\b`)},
 	}
 	setAtEnd = regexp.MustCompile(`(?i)\s(?:planted|set)$`)
-	place    = regexp.MustCompile(`(?i)\s(?:in|into|at|by|near|under|along|on|beside|behind|against)\s+(?:the\s+|my\s+|our\s+)?([^,]+?)\s*$`)
-	source   = regexp.MustCompile(`(?i)\sfrom\s+([^,]+?)\s*$`)
-	months   = map[string]time.Month{
-		"jan": time.January, "feb": time.February, "mar": time.March, "apr": time.April, "may": time.May, "jun": time.June,
-		"jul": time.July, "aug": time.August, "sep": time.September, "oct": time.October, "nov": time.November, "dec": time.December,
+	place    = regexp.MustCompile(
+		`(?i)\s(?:in|into|at|by|near|under|along|on|beside|behind|against)\s+(?:the\s+|my\s+|our\s+)?([^,]+?)\s*$`,
+	)
+	source = regexp.MustCompile(`(?i)\sfrom\s+([^,]+?)\s*$`)
+	months = map[string]time.Month{
+		"jan": time.January,
+		"feb": time.February,
+		"mar": time.March,
+		"apr": time.April,
+		"may": time.May,
+		"jun": time.June,
+		"jul": time.July,
+		"aug": time.August,
+		"sep": time.September,
+		"oct": time.October,
+		"nov": time.November,
+		"dec": time.December,
 	}
 )
 

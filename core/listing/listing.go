@@ -49,7 +49,9 @@ func Read(text string, isName func(name string) bool) []Entry {
 var (
 	breaks = regexp.MustCompile(`[\n\r;]+|,(?:\s+|$)|,(?:[^\s\d])`)
 	ands   = regexp.MustCompile(`(?i)\s+(?:and|&|\+)\s+`)
-	clause = regexp.MustCompile(`(?i)^(?:in|at|by|near|under|along|on|from|since|sown|bought|divided|planted|set|found|self-sown|as)\b`)
+	clause = regexp.MustCompile(
+		`(?i)^(?:in|at|by|near|under|along|on|from|since|sown|bought|divided|planted|set|found|self-sown|as)\b`,
+	)
 )
 
 func parted(text string, isName func(string) bool) []string {
@@ -89,17 +91,38 @@ func partedAtAnd(part string, isName func(string) bool) []string {
 }
 
 var (
-	area        = regexp.MustCompile(`(?i)^(\d+(?:[.,]\d+)?\s*(?:m²|m2|sq\.? ?m|square met(?:er|re)s?|ft²|ft2|sq\.? ?ft|square feet|square foot))\.?\s+(?:of\s+)?`)
-	number      = regexp.MustCompile(`(?i)^(?:about\s+|around\s+|~\s*)?(\d{1,6})\s*(?:x|×|plants? of|pots? of|stands? of)?\s+(?:of\s+)?`)
+	area = regexp.MustCompile(
+		`(?i)^(\d+(?:[.,]\d+)?\s*(?:m²|m2|sq\.? ?m|square met(?:er|re)s?|ft²|ft2|sq\.? ?ft|square feet|square foot))\.?\s+(?:of\s+)?`,
+	)
+	number = regexp.MustCompile(
+		`(?i)^(?:about\s+|around\s+|~\s*)?(\d{1,6})\s*(?:x|×|plants? of|pots? of|stands? of)?\s+(?:of\s+)?`,
+	)
 	numberAfter = regexp.MustCompile(`(?i)\s*(?:[x×:]\s*(\d{1,6})|\((\d{1,6})\)|\s(\d{1,6})(?:\s*plants?)?)$`)
 	dozen       = regexp.MustCompile(`(?i)^(?:(a|one|two|three|four|half a)\s+)?dozen\s+(?:of\s+)?`)
-	worded      = regexp.MustCompile(`(?i)^(an?|one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve)\s+(?:(?:plants?|pots?)\s+of\s+)?`)
-	vague       = regexp.MustCompile(`(?i)^(?:(?:a|an|the|one|my|our)\s+)?(?:some|few|several|many|lots of|patch of|row of|clump of|drift of|bed of|handful of|couple of|pair of)\s+(?:of\s+)?`)
-	article     = regexp.MustCompile(`(?i)^(?:the|my|our|some)\s+`)
+	worded      = regexp.MustCompile(
+		`(?i)^(an?|one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve)\s+(?:(?:plants?|pots?)\s+of\s+)?`,
+	)
+	vague = regexp.MustCompile(
+		`(?i)^(?:(?:a|an|the|one|my|our)\s+)?(?:some|few|several|many|lots of|patch of|row of|clump of|drift of|bed of|handful of|couple of|pair of)\s+(?:of\s+)?`,
+	)
+	article = regexp.MustCompile(`(?i)^(?:the|my|our|some)\s+`)
 )
 
 var counts = map[string]int{
-	"a": 1, "an": 1, "one": 1, "two": 2, "three": 3, "four": 4, "five": 5, "six": 6, "seven": 7, "eight": 8, "nine": 9, "ten": 10, "eleven": 11, "twelve": 12,
+	"a":      1,
+	"an":     1,
+	"one":    1,
+	"two":    2,
+	"three":  3,
+	"four":   4,
+	"five":   5,
+	"six":    6,
+	"seven":  7,
+	"eight":  8,
+	"nine":   9,
+	"ten":    10,
+	"eleven": 11,
+	"twelve": 12,
 }
 
 func readEntry(text string, isName func(string) bool) Entry {

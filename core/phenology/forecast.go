@@ -45,7 +45,14 @@ type Forecast struct {
 func (p *Plan) Forecast(weather *climate.Ensemble, pace Pace, seen []Reading) *Forecast {
 	pace = pace.forSequence(p.sequence)
 	courses := weather.Size() * drawsPerMember
-	f := &Forecast{Plan: p, Pace: pace, days: p.Season.Days(), typical: p.blank(courses), frosted: make([]int16, courses), killed: make([]bool, courses)}
+	f := &Forecast{
+		Plan:    p,
+		Pace:    pace,
+		days:    p.Season.Days(),
+		typical: p.blank(courses),
+		frosted: make([]int16, courses),
+		killed:  make([]bool, courses),
+	}
 	known := p.knownOf(seen)
 	p.walk(weather, pace, known, courses, func(n int, c *course) {
 		c.run(1, 0.5)
@@ -222,7 +229,10 @@ func (p *Plan) knownOf(seen []Reading) []known {
 		if !has || !p.Season.Contains(r.Day) {
 			continue
 		}
-		all = append(all, known{r.Day.DaysSince(p.Season.Start), index, r.Share, r.before, r.before + r.at, r.before + r.at + r.after})
+		all = append(
+			all,
+			known{r.Day.DaysSince(p.Season.Start), index, r.Share, r.before, r.before + r.at, r.before + r.at + r.after},
+		)
 	}
 	return all
 }
@@ -251,7 +261,10 @@ func (c *course) hold(place float64) {
 		low, high := k.share.bounds()
 		judged := low + fraction(at*17+place*5)*(high-low)
 		eye := shareNoise * distuv.UnitNormal.Quantile(0.001+0.998*fraction(at*29+place*11+0.5))
-		c.facts = append(c.facts, fact{k.day, index, distuv.UnitNormal.CDF(distuv.UnitNormal.Quantile(math.Min(judged, 0.999)) - eye)})
+		c.facts = append(
+			c.facts,
+			fact{k.day, index, distuv.UnitNormal.CDF(distuv.UnitNormal.Quantile(math.Min(judged, 0.999)) - eye)},
+		)
 		if index > 0 && !c.isEnd(index) {
 			c.outlasted = max(c.outlasted, k.day)
 		}
@@ -315,7 +328,12 @@ func (f *Forecast) datesOf(days []int16) Dates {
 	early, late := min(int(math.Ceil(at(0.1)-0.5)), middle), max(int(math.Floor(at(0.9)-0.5)), middle)
 	early, late = nearestEightInTen(counts, len(days), early, middle, late)
 	on := func(day int) calendar.Date { return f.Season.Start.AddDays(min(day, f.days-1)) }
-	return Dates{P10: on(early), P50: on(middle), P90: on(late), Chance: float64(len(days)-counts[f.days]) / float64(len(days))}
+	return Dates{
+		P10:    on(early),
+		P50:    on(middle),
+		P90:    on(late),
+		Chance: float64(len(days)-counts[f.days]) / float64(len(days)),
+	}
 }
 
 // nearestEightInTen takes a day off either end of a range about its middle where what is

@@ -69,7 +69,11 @@ const (
 //
 // The sighting's likelihood is that of judging the share of plants by eye
 // (normal error on the probit scale) with room for a one-stage mistake and for a slip.
-func (p *Plan) Learn(pace Pace, weather *climate.Ensemble, seen Sighting) (after Pace, read Reading, surprise *Surprise, learned bool) {
+func (p *Plan) Learn(
+	pace Pace,
+	weather *climate.Ensemble,
+	seen Sighting,
+) (after Pace, read Reading, surprise *Surprise, learned bool) {
 	index, has := p.Index(seen.Stage, seen.Day)
 	if !has || !p.Season.Contains(seen.Day) {
 		return pace, Reading{}, nil, false
@@ -208,7 +212,11 @@ func (on progress) learn(b *belief, k int, share Share) (chance float64) {
 	} else if k > 0 {
 		low, high := share.bounds()
 		// The larger the share, the further the typical plant is past the stage.
-		from, to := on.passed[k]-on.spread*distuv.UnitNormal.Quantile(high), on.passed[k]-on.spread*distuv.UnitNormal.Quantile(low)
+		from, to := on.passed[k]-on.spread*distuv.UnitNormal.Quantile(
+			high,
+		), on.passed[k]-on.spread*distuv.UnitNormal.Quantile(
+			low,
+		)
 		chance *= on.open[k] * b.learn(on.Stages[k], on.off[k], from, to, noise)
 	}
 	if next := k + 1; next < len(on.Stages) && chance > 0 {

@@ -88,7 +88,12 @@ func stagesOf(s *flora.Species, year *flora.YearOfLife, station climate.Normals)
 			return nil, err
 		}
 		if day <= before {
-			return nil, fmt.Errorf("%s on %s comes no later than the stage before; a season at this station runs from %s", stage, day.DayMonth(), season.Start.DayMonth())
+			return nil, fmt.Errorf(
+				"%s on %s comes no later than the stage before; a season at this station runs from %s",
+				stage,
+				day.DayMonth(),
+				season.Start.DayMonth(),
+			)
 		}
 		before = day
 		rule := flora.StageRule{Stage: stage, Warmth: around(sums[day.DaysSince(season.Start)+1], courseWarmth)}
@@ -117,7 +122,11 @@ func stagesOf(s *flora.Species, year *flora.YearOfLife, station climate.Normals)
 // years, with the usual lowest and highest temperature tminC and tmaxC. Days warmer and
 // colder than the mean do not weigh out near the base, so it is the mean over a normal
 // spread, by Gauss and Hermite's rule of three points.
-func meanWarmth(station climate.Normals, day calendar.Date, tminC, tmaxC, baseC, upperC float64) (warmth float64, err error) {
+func meanWarmth(
+	station climate.Normals,
+	day calendar.Date,
+	tminC, tmaxC, baseC, upperC float64,
+) (warmth float64, err error) {
 	spreadMin, spreadMax := station.Spread(day.YearDay())
 	for _, point := range []struct{ at, weight float64 }{{0, 2.0 / 3}, {math.Sqrt(3), 1.0 / 6}, {-math.Sqrt(3), 1.0 / 6}} {
 		low, high := tminC+point.at*spreadMin, tmaxC+point.at*spreadMax
@@ -162,7 +171,13 @@ func leastAfter(days int) *flora.Figure {
 }
 
 func around(value, share float64) flora.Figure {
-	return flora.Figure{Value: value, Low: value * (1 - share), High: value * (1 + share), Unit: "°C d", Standing: flora.Guess}
+	return flora.Figure{
+		Value:    value,
+		Low:      value * (1 - share),
+		High:     value * (1 + share),
+		Unit:     "°C d",
+		Standing: flora.Guess,
+	}
 }
 
 // CourseDay returns the day that an entry of a course names, "leafing 5 Apr", in a

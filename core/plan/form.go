@@ -106,7 +106,10 @@ func (f Form) Local() geometry.Region {
 	case Round:
 		return geometry.Region{Areas: []geometry.Polygon{geometry.Circle(f.Width/2, circleCorners)}}
 	case Ring:
-		return geometry.Region{Areas: []geometry.Polygon{geometry.Circle(f.Width/2, circleCorners)}, Hole: geometry.Circle(f.Inner/2, circleCorners)}
+		return geometry.Region{
+			Areas: []geometry.Polygon{geometry.Circle(f.Width/2, circleCorners)},
+			Hole:  geometry.Circle(f.Inner/2, circleCorners),
+		}
 	case Line:
 		return geometry.Region{Areas: geometry.Strip(f.Points, f.Width)}
 	}

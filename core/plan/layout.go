@@ -57,7 +57,10 @@ func handle(outline geometry.Polygon, plants []geometry.Point) geometry.Point {
 	if outline.Contains(middle) || len(plants) == 0 {
 		return middle
 	}
-	return slices.MinFunc(plants, func(a, b geometry.Point) int { return cmp.Compare(a.Distance(middle), b.Distance(middle)) })
+	return slices.MinFunc(
+		plants,
+		func(a, b geometry.Point) int { return cmp.Compare(a.Distance(middle), b.Distance(middle)) },
+	)
 }
 
 // sharesOf is each stand's share of the bed. A small one still gets room enough to be seen

@@ -23,7 +23,9 @@ func (i Item) Obstacles() []sun.Obstacle {
 		if base == 0 {
 			base = i.Traits.HeightM * usualCrownBase
 		}
-		return []sun.Obstacle{{Middle: i.Form.At, Radius: i.Form.Width / 2, Low: base, High: i.Traits.HeightM, Through: through}}
+		return []sun.Obstacle{
+			{Middle: i.Form.At, Radius: i.Form.Width / 2, Low: base, High: i.Traits.HeightM, Through: through},
+		}
 	case Solid:
 		var all []sun.Obstacle
 		for _, area := range i.Form.Region().Areas {

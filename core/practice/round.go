@@ -58,7 +58,8 @@ func (r Round) Inspectable() []string {
 	for _, c := range identity.Vocabulary() {
 		_, ofSpecies := r.Species.Identity.Shows[c.ID]
 		_, ofOther := r.Other.Identity.Shows[c.ID]
-		if (ofSpecies && ofOther) && !c.Hint && identity.ShowsAt(c, r.Stage, r.Species.Life.KeepsLeaf && r.Other.Life.KeepsLeaf) {
+		if (ofSpecies && ofOther) && !c.Hint &&
+			identity.ShowsAt(c, r.Stage, r.Species.Life.KeepsLeaf && r.Other.Life.KeepsLeaf) {
 			ids = append(ids, c.ID)
 		}
 	}
@@ -138,7 +139,8 @@ func (r Round) expert() []string {
 	two := identity.NewCatalogue([]*flora.Species{r.Species, r.Other})
 	inspectable := r.Inspectable()
 	var order []string
-	for _, worth := range two.Next(two.Find(nil), nil, func(c identity.Character) bool { return slices.Contains(inspectable, c.ID) }) {
+	canBeSeen := func(c identity.Character) bool { return slices.Contains(inspectable, c.ID) }
+	for _, worth := range two.Next(two.Find(nil), nil, canBeSeen) {
 		if len(order) == identity.NeedApart {
 			break
 		}

@@ -71,7 +71,10 @@ func plainASCII(text string) (plain string, is bool) {
 // Words writes a text as Plain does, with every mark that is no letter or digit taken
 // for a space, and single spaces between its words.
 func Words(text string) string {
-	return strings.Join(strings.FieldsFunc(Plain(text), func(r rune) bool { return !unicode.IsLetter(r) && !unicode.IsDigit(r) }), " ")
+	return strings.Join(
+		strings.FieldsFunc(Plain(text), func(r rune) bool { return !unicode.IsLetter(r) && !unicode.IsDigit(r) }),
+		" ",
+	)
 }
 
 // OneLine is a name as it can be shown on one line: every run of spaces and line breaks one

@@ -181,7 +181,14 @@ func believed(need Need, b ground.Belief, r flora.Range) Score {
 // depthRange turns a wanted depth in cm into a range without an upper end.
 func depthRange(wanted flora.Figure) flora.Range {
 	const deepest = 1000
-	return flora.Range{Low: wanted.Low / 2, From: wanted.Value, To: deepest, High: deepest, Unit: "cm", Standing: wanted.Standing}
+	return flora.Range{
+		Low:      wanted.Low / 2,
+		From:     wanted.Value,
+		To:       deepest,
+		High:     deepest,
+		Unit:     "cm",
+		Standing: wanted.Standing,
+	}
 }
 
 // winter scores the share of winters that the species outlives: each winter's
@@ -190,7 +197,11 @@ func depthRange(wanted flora.Figure) flora.Range {
 // meets no winter.
 func winter(species *flora.Species, place Place) Score {
 	site := species.Site
-	s := Score{Need: Cold, Known: len(place.WinterLows) > 0 && species.Life.Form != flora.Annual, Standing: site.Cold.Standing}
+	s := Score{
+		Need:     Cold,
+		Known:    len(place.WinterLows) > 0 && species.Life.Form != flora.Annual,
+		Standing: site.Cold.Standing,
+	}
 	if !s.Known {
 		return s
 	}
@@ -246,7 +257,14 @@ const (
 // poison scores the trees whose ground it is: full for one that the species
 // bears, half where nothing is on record, a tenth where it suffers.
 func poison(species *flora.Species, place Place) Score {
-	s := Score{Need: Toxin, Value: 1, Known: true, Has: 1, Range: flora.Range{Low: 0, From: 1, To: 1, High: 2}, Standing: flora.Usual}
+	s := Score{
+		Need:     Toxin,
+		Value:    1,
+		Known:    true,
+		Has:      1,
+		Range:    flora.Range{Low: 0, From: 1, To: 1, High: 2},
+		Standing: flora.Usual,
+	}
 	for _, tree := range place.Trees {
 		value := noRecordScore
 		switch {
@@ -272,7 +290,14 @@ const openScore = 0.45
 // edge scores what holds a plant that runs: full for one that does not, and in a
 // bed with a held edge.
 func edge(species *flora.Species, place Place) Score {
-	s := Score{Need: Edge, Value: 1, Known: true, Has: 1, Range: flora.Range{Low: 0, From: 1, To: 1, High: 2}, Standing: flora.Usual}
+	s := Score{
+		Need:     Edge,
+		Value:    1,
+		Known:    true,
+		Has:      1,
+		Range:    flora.Range{Low: 0, From: 1, To: 1, High: 2},
+		Standing: flora.Usual,
+	}
 	if species.Site.Spread == "runs" && !place.Held {
 		s.Value, s.Has, s.Direction, s.Standing = openScore, openScore, TooLittle, flora.Guess
 	}
@@ -280,7 +305,14 @@ func edge(species *flora.Species, place Place) Score {
 }
 
 func space(roomM2, wantedM2 float64) Score {
-	s := Score{Need: Space, Value: 1, Known: true, Has: roomM2, Range: flora.Range{From: wantedM2, To: math.MaxFloat64, High: math.MaxFloat64, Unit: "m²"}, Standing: flora.Usual}
+	s := Score{
+		Need:     Space,
+		Value:    1,
+		Known:    true,
+		Has:      roomM2,
+		Range:    flora.Range{From: wantedM2, To: math.MaxFloat64, High: math.MaxFloat64, Unit: "m²"},
+		Standing: flora.Usual,
+	}
 	if roomM2 < wantedM2 {
 		s.Value = math.Max(0, roomM2) / wantedM2
 		s.Direction = TooLittle

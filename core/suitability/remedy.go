@@ -40,7 +40,12 @@ type Remedies struct {
 
 // needAspects are the needs that are aspects of the ground.
 var needAspects = map[Need]string{
-	Moisture: ground.Moisture, Drainage: ground.Drainage, Texture: ground.Texture, Acidity: ground.Acidity, Fertility: ground.Fertility, Depth: ground.Depth,
+	Moisture:  ground.Moisture,
+	Drainage:  ground.Drainage,
+	Texture:   ground.Texture,
+	Acidity:   ground.Acidity,
+	Fertility: ground.Fertility,
+	Depth:     ground.Depth,
 }
 
 // Check returns an error that names the first thing wrong with the remedies.

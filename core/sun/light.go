@@ -19,7 +19,13 @@ type Light struct {
 // NewLight works out the light on points of the ground between obstacles. An
 // obstacle's Foot is taken from the terrain where its middle stands. The error is the
 // context's, where it ends before all is worked out.
-func NewLight(ctx context.Context, c *Course, terrain Terrain, points []geometry.Point, obstacles []Obstacle) (*Light, error) {
+func NewLight(
+	ctx context.Context,
+	c *Course,
+	terrain Terrain,
+	points []geometry.Point,
+	obstacles []Obstacle,
+) (*Light, error) {
 	l := &Light{course: c, points: points, heights: make([]float64, len(points)), share: make([][]float32, len(points))}
 	obstacles = terrain.standing(obstacles)
 	ramps := terrain.measured()

@@ -17,7 +17,21 @@ var ErrAmbiguous = errors.New("a comma before three figures can be read two ways
 
 // vulgar are the fractions that keyboards and pens write in one sign.
 var vulgar = map[rune]float64{
-	'½': 1.0 / 2, '⅓': 1.0 / 3, '⅔': 2.0 / 3, '¼': 1.0 / 4, '¾': 3.0 / 4, '⅕': 1.0 / 5, '⅖': 2.0 / 5, '⅗': 3.0 / 5, '⅘': 4.0 / 5, '⅙': 1.0 / 6, '⅚': 5.0 / 6, '⅛': 1.0 / 8, '⅜': 3.0 / 8, '⅝': 5.0 / 8, '⅞': 7.0 / 8,
+	'½': 1.0 / 2,
+	'⅓': 1.0 / 3,
+	'⅔': 2.0 / 3,
+	'¼': 1.0 / 4,
+	'¾': 3.0 / 4,
+	'⅕': 1.0 / 5,
+	'⅖': 2.0 / 5,
+	'⅗': 3.0 / 5,
+	'⅘': 4.0 / 5,
+	'⅙': 1.0 / 6,
+	'⅚': 5.0 / 6,
+	'⅛': 1.0 / 8,
+	'⅜': 3.0 / 8,
+	'⅝': 5.0 / 8,
+	'⅞': 7.0 / 8,
 }
 
 // spoken are numbers in words, the longer before those that they begin with.
@@ -25,9 +39,42 @@ var spoken = []struct {
 	words string
 	value float64
 }{
-	{"half a dozen", 6}, {"a dozen", 12}, {"one and a half", 1.5}, {"half an", 0.5}, {"half a", 0.5}, {"a half", 0.5}, {"half", 0.5},
-	{"quarter of a", 0.25}, {"a quarter", 0.25}, {"quarter", 0.25}, {"a third of a", 1.0 / 3}, {"a couple of", 2}, {"a pair of", 2}, {"an", 1}, {"a", 1},
-	{"one", 1}, {"two", 2}, {"three", 3}, {"four", 4}, {"five", 5}, {"six", 6}, {"seven", 7}, {"eight", 8}, {"nine", 9}, {"ten", 10}, {"eleven", 11}, {"twelve", 12},
+	{
+		"half a dozen",
+		6,
+	},
+	{"a dozen", 12},
+	{"one and a half", 1.5},
+	{"half an", 0.5},
+	{"half a", 0.5},
+	{"a half", 0.5},
+	{"half", 0.5},
+	{
+		"quarter of a",
+		0.25,
+	},
+	{"a quarter", 0.25},
+	{"quarter", 0.25},
+	{"a third of a", 1.0 / 3},
+	{"a couple of", 2},
+	{"a pair of", 2},
+	{"an", 1},
+	{"a", 1},
+	{
+		"one",
+		1,
+	},
+	{"two", 2},
+	{"three", 3},
+	{"four", 4},
+	{"five", 5},
+	{"six", 6},
+	{"seven", 7},
+	{"eight", 8},
+	{"nine", 9},
+	{"ten", 10},
+	{"eleven", 11},
+	{"twelve", 12},
 }
 
 var (

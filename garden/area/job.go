@@ -73,7 +73,14 @@ func (source Source) All(s *plot.State, on calendar.Date) []Job {
 
 // NewJob is a job of one planting, whose key says what it is about, with its first and last
 // day, as told on a day.
-func NewJob(s *plot.State, p *plot.Planting, kind, detail string, season calendar.Season, first, last calendar.Date, on calendar.Date) Job {
+func NewJob(
+	s *plot.State,
+	p *plot.Planting,
+	kind, detail string,
+	season calendar.Season,
+	first, last calendar.Date,
+	on calendar.Date,
+) Job {
 	key := fmt.Sprintf("%s:%d:%s:%d", kind, p.ID, detail, season.Start.Year())
 	j := Job{Job: agenda.Job{Key: key, First: first, Last: last}}
 	stage := flora.Resting

@@ -61,7 +61,10 @@ func (u *Uses) Baskets(ctx context.Context) ([]BasketView, error) {
 			}
 		}
 	}
-	slices.SortFunc(all, func(a, b dated) int { return say.CompareTexts(b.day, a.day, fmt.Sprint(b.id), fmt.Sprint(a.id)) })
+	slices.SortFunc(
+		all,
+		func(a, b dated) int { return say.CompareTexts(b.day, a.day, fmt.Sprint(b.id), fmt.Sprint(a.id)) },
+	)
 	views := []BasketView{}
 	for _, d := range all {
 		views = append(views, d.view)
@@ -74,8 +77,15 @@ const daysOfBasket = 400
 
 func viewBasket(s *plot.State, p *plot.Planting, picking store.Picking) BasketView {
 	v := BasketView{
-		PickingID: picking.ID, PlantingID: p.ID, SpeciesID: p.SpeciesID, Name: say.Capital(view.PartOf(p.Species.Names.Name, picking.Part)), Words: view.PickingWords(s, p, picking),
-		Questions: []view.CheckQuestion{}, Made: []string{}, MayMake: []string{}, Cautions: view.CautionsOf(s, p.Species, picking.Part, ""),
+		PickingID:  picking.ID,
+		PlantingID: p.ID,
+		SpeciesID:  p.SpeciesID,
+		Name:       say.Capital(view.PartOf(p.Species.Names.Name, picking.Part)),
+		Words:      view.PickingWords(s, p, picking),
+		Questions:  []view.CheckQuestion{},
+		Made:       []string{},
+		MayMake:    []string{},
+		Cautions:   view.CautionsOf(s, p.Species, picking.Part, ""),
 	}
 	v.State, v.Why = basketState(s, p, picking)
 	if sortings := s.Sortings[picking.ID]; len(sortings) > 0 {

@@ -41,7 +41,13 @@ func (u *Uses) Gather(ctx context.Context, on calendar.Date) (GatherView, error)
 	if s.Next.Contains(on) {
 		season = s.Next
 	}
-	v := GatherView{Day: on, SeasonStart: season.Start, SeasonEnd: season.End, Windows: []view.WindowView{}, Needs: needViews(s)}
+	v := GatherView{
+		Day:         on,
+		SeasonStart: season.Start,
+		SeasonEnd:   season.End,
+		Windows:     []view.WindowView{},
+		Needs:       needViews(s),
+	}
 	for _, p := range s.Plantings {
 		for _, span := range s.Spans(p) {
 			if span.Last >= season.Start && span.First <= season.End {
@@ -64,7 +70,13 @@ func needViews(s *plot.State) []NeedView {
 				continue
 			}
 			had[key] = true
-			view := NeedView{Version: needVersion(s, p.SpeciesID, part.Name), SpeciesID: p.SpeciesID, Name: p.Species.Names.Name, Part: part.Name, Need: view.KeptNeedWords(s, p.SpeciesID, part.Name)}
+			view := NeedView{
+				Version:   needVersion(s, p.SpeciesID, part.Name),
+				SpeciesID: p.SpeciesID,
+				Name:      p.Species.Names.Name,
+				Part:      part.Name,
+				Need:      view.KeptNeedWords(s, p.SpeciesID, part.Name),
+			}
 			taken := s.TakenGrams(p.SpeciesID, part.Name)
 			view.Taken = s.Units.Weight(taken)
 			if need, said := s.NeedOf(p.SpeciesID, part.Name); said && need > 0 {

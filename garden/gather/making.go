@@ -17,7 +17,13 @@ import (
 func checkPreparation(c *say.Checklist, p *plot.Planting, part, preparation string) {
 	described, _ := p.Species.Part(part)
 	if may := described.Preparations(); !slices.Contains(may, preparation) {
-		c.Add("preparation", "The %s of %s is not made into that here; choose from %s.", part, p.Species.Names.Name, say.OrList(may))
+		c.Add(
+			"preparation",
+			"The %s of %s is not made into that here; choose from %s.",
+			part,
+			p.Species.Names.Name,
+			say.OrList(may),
+		)
 	}
 }
 
@@ -42,7 +48,12 @@ func (u *Uses) MakeOf(ctx context.Context, pickingID int64, in MakingInput) (jou
 		}
 		var c say.Checklist
 		checkPreparation(&c, p, picking.Part, in.Preparation)
-		row := store.PutMakingParams{PickingID: pickingID, Day: s.Today.String(), Preparation: in.Preparation, Note: c.Text("note", in.Note, say.LongestNote)}
+		row := store.PutMakingParams{
+			PickingID:   pickingID,
+			Day:         s.Today.String(),
+			Preparation: in.Preparation,
+			Note:        c.Text("note", in.Note, say.LongestNote),
+		}
 		row.Grams = readShare(s, &c, p, picking, in.Amount)
 		if err := c.Err(); err != nil {
 			return journal.Record{}, err
@@ -50,7 +61,17 @@ func (u *Uses) MakeOf(ctx context.Context, pickingID int64, in MakingInput) (jou
 		if _, err := makingsTable.Put(ctx, d, 0, row); err != nil {
 			return journal.Record{}, err
 		}
-		return journal.Record{Kind: "making", Summary: fmt.Sprintf("Made %s of %s, %s", in.Preparation, view.PartOf(p.Species.Names.Name, picking.Part), s.Units.Weight(*row.Grams)), Bed: &p.BedID, Planting: &p.ID}, nil
+		return journal.Record{
+			Kind: "making",
+			Summary: fmt.Sprintf(
+				"Made %s of %s, %s",
+				in.Preparation,
+				view.PartOf(p.Species.Names.Name, picking.Part),
+				s.Units.Weight(*row.Grams),
+			),
+			Bed:      &p.BedID,
+			Planting: &p.ID,
+		}, nil
 	})
 }
 
@@ -128,7 +149,15 @@ func (u *Uses) Label(ctx context.Context, pickingID int64, preparation string) (
 		}
 	}
 	cautions := view.CautionsOf(s, p.Species, picking.Part, preparation)
-	label := LabelData{Title: say.Capital(p.Species.Names.Name), Botanical: p.Species.Names.Botanical, Part: picking.Part, Made: preparation, From: p.Bed.Name, Day: view.FullDayWords(picking.Day), Ask: view.AskFirst}
+	label := LabelData{
+		Title:     say.Capital(p.Species.Names.Name),
+		Botanical: p.Species.Names.Botanical,
+		Part:      picking.Part,
+		Made:      preparation,
+		From:      p.Bed.Name,
+		Day:       view.FullDayWords(picking.Day),
+		Ask:       view.AskFirst,
+	}
 	for _, c := range cautions.List {
 		label.Cautions = append(label.Cautions, view.CautionLine(c))
 	}

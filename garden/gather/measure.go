@@ -20,8 +20,24 @@ import (
 // household are the measures of a kitchen and a shed, singular and plural. What one of them
 // weighs is the grower's own, and weighed once for each part.
 var household = map[string]string{
-	"handful": "handfuls", "armful": "armfuls", "bowl": "bowls", "bunch": "bunches", "box": "boxes", "cup": "cups", "mug": "mugs", "pint": "pints", "quart": "quarts",
-	"spoon": "spoons", "teaspoon": "teaspoons", "tablespoon": "tablespoons", "basket": "baskets", "trug": "trugs", "bucket": "buckets", "jar": "jars", "bag": "bags", "crate": "crates",
+	"handful":    "handfuls",
+	"armful":     "armfuls",
+	"bowl":       "bowls",
+	"bunch":      "bunches",
+	"box":        "boxes",
+	"cup":        "cups",
+	"mug":        "mugs",
+	"pint":       "pints",
+	"quart":      "quarts",
+	"spoon":      "spoons",
+	"teaspoon":   "teaspoons",
+	"tablespoon": "tablespoons",
+	"basket":     "baskets",
+	"trug":       "trugs",
+	"bucket":     "buckets",
+	"jar":        "jars",
+	"bag":        "bags",
+	"crate":      "crates",
 }
 
 // householdMeasure returns the measure that a word means.
@@ -60,7 +76,10 @@ func (u *Uses) Measures(ctx context.Context) ([]MeasureView, error) {
 		if species, has := s.Lib.Species(m.SpeciesID); has {
 			name = species.Names.Name
 		}
-		views = append(views, MeasureView{m.ID, m.Name, m.SpeciesID, m.Part, view.PartOf(name, m.Part), m.Grams, s.Units.Weight(m.Grams)})
+		views = append(
+			views,
+			MeasureView{m.ID, m.Name, m.SpeciesID, m.Part, view.PartOf(name, m.Part), m.Grams, s.Units.Weight(m.Grams)},
+		)
 	}
 	return views, nil
 }
@@ -74,7 +93,14 @@ func (u *Uses) RemoveMeasure(ctx context.Context, id int64) (journal.Entry, erro
 			return journal.Record{}, say.NotFoundError{What: "measure"}
 		}
 		m := all[at]
-		return journal.Record{Kind: "measure", Summary: fmt.Sprintf("No longer says what a %s of %s weighs", m.Name, m.Part)}, measuresTable.Drop(ctx, d, id)
+		return journal.Record{
+				Kind:    "measure",
+				Summary: fmt.Sprintf("No longer says what a %s of %s weighs", m.Name, m.Part),
+			}, measuresTable.Drop(
+				ctx,
+				d,
+				id,
+			)
 	})
 }
 
@@ -93,7 +119,14 @@ const dryAt = 0.10
 // ("310 g", "1/4 lb"), dried ("500 g dried"), or in a measure of the household ("two
 // handfuls"), which is weighed once: measureWeighs is what one of it weighs, as typed.
 // gramsEach is what one unit of these plants weighs.
-func ReadAmount(s *plot.State, c *say.Checklist, species *flora.Species, part flora.Part, text, measureWeighs string, gramsEach float64) (amount measured) {
+func ReadAmount(
+	s *plot.State,
+	c *say.Checklist,
+	species *flora.Species,
+	part flora.Part,
+	text, measureWeighs string,
+	gramsEach float64,
+) (amount measured) {
 	rule := part.Harvest
 	text = strings.TrimSpace(text)
 	example := fmt.Sprintf("%s or %s", say.Counted(6, rule.One, rule.Many), s.Units.Weight(6*gramsEach))
@@ -124,7 +157,13 @@ func ReadAmount(s *plot.State, c *say.Checklist, species *flora.Species, part fl
 	}
 	grams, err := readWeight(s, part, text)
 	if err != nil {
-		c.Add("amount", "%q is not an amount here; write %s, a weight such as %s, or handfuls, bowls or cups.", text, rule.Many, s.Units.Weight(6*gramsEach))
+		c.Add(
+			"amount",
+			"%q is not an amount here; write %s, a weight such as %s, or handfuls, bowls or cups.",
+			text,
+			rule.Many,
+			s.Units.Weight(6*gramsEach),
+		)
 		return amount
 	}
 	if grams <= 0 {
@@ -135,7 +174,16 @@ func ReadAmount(s *plot.State, c *say.Checklist, species *flora.Species, part fl
 }
 
 // readMeasure reads a number of a household measure.
-func readMeasure(s *plot.State, c *say.Checklist, species *flora.Species, part flora.Part, one string, n float64, weighs string, gramsEach float64) (amount measured) {
+func readMeasure(
+	s *plot.State,
+	c *say.Checklist,
+	species *flora.Species,
+	part flora.Part,
+	one string,
+	n float64,
+	weighs string,
+	gramsEach float64,
+) (amount measured) {
 	grams := 0.0
 	for _, m := range measures.Of(s) {
 		if m.Name == one && m.SpeciesID == species.ID && m.Part == part.Name {
@@ -144,7 +192,14 @@ func readMeasure(s *plot.State, c *say.Checklist, species *flora.Species, part f
 	}
 	if grams == 0 {
 		if strings.TrimSpace(weighs) == "" {
-			c.Ask("measureWeighs", "weigh", nil, "What does one %s of %s weigh? Weigh one: it is kept, and not asked again.", one, view.PartOf(species.Names.Name, part.Name))
+			c.Ask(
+				"measureWeighs",
+				"weigh",
+				nil,
+				"What does one %s of %s weigh? Weigh one: it is kept, and not asked again.",
+				one,
+				view.PartOf(species.Names.Name, part.Name),
+			)
 			return amount
 		}
 		var err error

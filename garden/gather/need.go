@@ -61,12 +61,20 @@ func (u *Uses) SetNeed(ctx context.Context, seen say.Version, in NeedInput) (jou
 			return journal.Record{}, err
 		}
 		_, err = needsTable.Put(ctx, d, id, row)
-		return journal.Record{Kind: "need", Summary: fmt.Sprintf("Needs %s of %s a year, fresh", s.Units.Weight(grams), name)}, err
+		return journal.Record{
+			Kind:    "need",
+			Summary: fmt.Sprintf("Needs %s of %s a year, fresh", s.Units.Weight(grams), name),
+		}, err
 	})
 }
 
 // forgetNeed drops a need. It is written as a change, so it can be taken back.
-func forgetNeed(ctx context.Context, s *plot.State, d *journal.Draft, species, part, name string) (journal.Record, error) {
+func forgetNeed(
+	ctx context.Context,
+	s *plot.State,
+	d *journal.Draft,
+	species, part, name string,
+) (journal.Record, error) {
 	old, err := d.GetNeedOf(ctx, store.GetNeedOfParams{SpeciesID: species, Part: part})
 	if errors.Is(err, sql.ErrNoRows) {
 		return journal.Record{}, say.Faults{{Field: "amount", Message: "Write a weight, for example 400 g or 1 lb."}}
@@ -74,7 +82,14 @@ func forgetNeed(ctx context.Context, s *plot.State, d *journal.Draft, species, p
 	if err != nil {
 		return journal.Record{}, err
 	}
-	return journal.Record{Kind: "need", Summary: "No longer says how much " + name + " is needed"}, needsTable.Drop(ctx, d, old.ID)
+	return journal.Record{
+			Kind:    "need",
+			Summary: "No longer says how much " + name + " is needed",
+		}, needsTable.Drop(
+			ctx,
+			d,
+			old.ID,
+		)
 }
 
 // needVersion is the version of what is noted of a need.

@@ -67,7 +67,14 @@ func (u *Uses) NotePicking(ctx context.Context, plantingID int64, in PickingInpu
 		if _, err := pickingsTable.Put(ctx, d, 0, row); err != nil {
 			return journal.Record{}, err
 		}
-		summary := fmt.Sprintf("%s %s, %s, of %s in %s", took[rule.Verb], say.Counted(row.Units, rule.One, rule.Many), s.Units.Weight(row.Grams), view.PartOf(p.Species.Names.Name, row.Part), p.Bed.Name)
+		summary := fmt.Sprintf(
+			"%s %s, %s, of %s in %s",
+			took[rule.Verb],
+			say.Counted(row.Units, rule.One, rule.Many),
+			s.Units.Weight(row.Grams),
+			view.PartOf(p.Species.Names.Name, row.Part),
+			p.Bed.Name,
+		)
 		if row.CrownsBack > 0 {
 			summary += ", the crowns put back"
 		}
@@ -92,9 +99,19 @@ func (u *Uses) NotePicking(ctx context.Context, plantingID int64, in PickingInpu
 
 var took = map[string]string{"Cut": "Cut", "Pick": "Picked", "Lift": "Lifted", "Snip": "Snipped"}
 
-func readPicking(s *plot.State, p *plot.Planting, in PickingInput) (row store.PutPickingParams, rule *flora.HarvestRule, weighed *store.PutMeasureParams, err error) {
+func readPicking(
+	s *plot.State,
+	p *plot.Planting,
+	in PickingInput,
+) (row store.PutPickingParams, rule *flora.HarvestRule, weighed *store.PutMeasureParams, err error) {
 	var c say.Checklist
-	row = store.PutPickingParams{PlantingID: p.ID, Part: in.Part, Note: c.Text("note", in.Note, say.LongestNote), ClientKey: say.ReadClientKey(in.ClientKey), NotedAfter: s.LastEntry}
+	row = store.PutPickingParams{
+		PlantingID: p.ID,
+		Part:       in.Part,
+		Note:       c.Text("note", in.Note, say.LongestNote),
+		ClientKey:  say.ReadClientKey(in.ClientKey),
+		NotedAfter: s.LastEntry,
+	}
 	day := input.ReadPastDay(s, &c, p, in.Day)
 	row.Day = day.String()
 	part, has := p.Species.Part(in.Part)
@@ -117,7 +134,12 @@ func readPicking(s *plot.State, p *plot.Planting, in PickingInput) (row store.Pu
 	row.Units, row.Grams = amount.Units, amount.Grams
 	if in.CrownsBack {
 		if !harvest.LeavesCrowns(p.Species, rule) {
-			c.Add("crownsBack", "%s has no crown that grows on when its %s is lifted.", say.Capital(p.Species.Names.Name), part.Name)
+			c.Add(
+				"crownsBack",
+				"%s has no crown that grows on when its %s is lifted.",
+				say.Capital(p.Species.Names.Name),
+				part.Name,
+			)
 		}
 		row.CrownsBack = row.Units
 	}
@@ -130,7 +152,15 @@ func readPicking(s *plot.State, p *plot.Planting, in PickingInput) (row store.Pu
 
 // judgeAmount refuses what the planting cannot have yielded, and asks back
 // before noting more than the allowance.
-func judgeAmount(s *plot.State, c *say.Checklist, p *plot.Planting, part flora.Part, day calendar.Date, tookAnyway bool, row *store.PutPickingParams) {
+func judgeAmount(
+	s *plot.State,
+	c *say.Checklist,
+	p *plot.Planting,
+	part flora.Part,
+	day calendar.Date,
+	tookAnyway bool,
+	row *store.PutPickingParams,
+) {
 	rule := part.Harvest
 	const mostOfFull = 3 // a good year's plants, and a generous hand
 	most := float64(p.Plants) * rule.PerPlant.High * mostOfFull
@@ -138,8 +168,15 @@ func judgeAmount(s *plot.State, c *say.Checklist, p *plot.Planting, part flora.P
 		most = float64(p.Standing())
 	}
 	if row.Units > most {
-		c.Add("amount", "%s is more than the %s here can have borne (%s at most).",
-			say.Capital(say.Counted(row.Units, rule.One, rule.Many)), say.Counted(float64(p.Standing()), "plant", "plants"), say.Number(most))
+		c.Add(
+			"amount",
+			"%s is more than the %s here can have borne (%s at most).",
+			say.Capital(
+				say.Counted(row.Units, rule.One, rule.Many),
+			),
+			say.Counted(float64(p.Standing()), "plant", "plants"),
+			say.Number(most),
+		)
 		return
 	}
 	if !s.Season.Contains(day) {
@@ -166,10 +203,27 @@ func judgeAmount(s *plot.State, c *say.Checklist, p *plot.Planting, part flora.P
 	const overdrawn = "took anyway"
 	switch {
 	case view.Refusal != nil:
-		c.Ask("amount", overdrawn, nil, "Nothing may be taken on this day: %s If you took it all the same, say so, and it is noted.", view.Refusal.Why)
+		c.Ask(
+			"amount",
+			overdrawn,
+			nil,
+			"Nothing may be taken on this day: %s If you took it all the same, say so, and it is noted.",
+			view.Refusal.Why,
+		)
 	case allowed == 0:
-		c.Ask("amount", overdrawn, nil, "Nothing more may be taken now. If you took it all the same, say so, and it is noted.")
+		c.Ask(
+			"amount",
+			overdrawn,
+			nil,
+			"Nothing more may be taken now. If you took it all the same, say so, and it is noted.",
+		)
 	default:
-		c.Ask("amount", overdrawn, nil, "This is more than the allowance of %s. If you took it all the same, say so, and it is noted.", say.Counted(allowed, rule.One, rule.Many))
+		c.Ask(
+			"amount",
+			overdrawn,
+			nil,
+			"This is more than the allowance of %s. If you took it all the same, say so, and it is noted.",
+			say.Counted(allowed, rule.One, rule.Many),
+		)
 	}
 }

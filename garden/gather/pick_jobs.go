@@ -33,7 +33,9 @@ func pickJobs(s *plot.State, p *plot.Planting, on calendar.Date) []area.Job {
 		j.View.Verb, j.View.What, j.View.Part = offer.Verb, view.PartOf(p.Species.Names.Name, part.Name), part.Name
 		j.View.Amount = say.LowerFirst(offer.Amount) + " · " + offer.Weight
 		if on < span.First {
-			j.View.Reason = strings.TrimSpace(fmt.Sprintf("Opens %s. %s %s", say.ViewDates(span.Window.Opens).Text, offer.Sign, plot.LookedAt(p)))
+			j.View.Reason = strings.TrimSpace(
+				fmt.Sprintf("Opens %s. %s %s", say.ViewDates(span.Window.Opens).Text, offer.Sign, plot.LookedAt(p)),
+			)
 		} else {
 			j.View.Reason = strings.TrimSpace(offer.Sign + " " + regrowthWords(offer) + offer.Weather)
 		}

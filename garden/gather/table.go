@@ -64,7 +64,12 @@ func (u *Uses) SortPicking(ctx context.Context, pickingID int64, in SortingInput
 			return journal.Record{}, err
 		}
 		var c say.Checklist
-		row := store.PutSortingParams{PickingID: pickingID, Day: s.Today.String(), ByWhom: c.Name("by", in.By), Note: c.Text("note", in.Note, say.LongestNote)}
+		row := store.PutSortingParams{
+			PickingID: pickingID,
+			Day:       s.Today.String(),
+			ByWhom:    c.Name("by", in.By),
+			Note:      c.Text("note", in.Note, say.LongestNote),
+		}
 		if row.ByWhom == "" {
 			c.Add("by", "Say who sorted it.")
 		}

@@ -39,7 +39,13 @@ func (u *Uses) Copies(ctx context.Context) (CopiesView, error) {
 	if err != nil {
 		return CopiesView{}, err
 	}
-	v := CopiesView{Folder: u.plot.Store.Dir(), Kept: kept, Copies: []CopyView{}, Damage: u.plot.Damage(), Trouble: u.plot.CopyTrouble()}
+	v := CopiesView{
+		Folder:  u.plot.Store.Dir(),
+		Kept:    kept,
+		Copies:  []CopyView{},
+		Damage:  u.plot.Damage(),
+		Trouble: u.plot.CopyTrouble(),
+	}
 	if u.plot.Sample {
 		v.Folder = ""
 	}
@@ -87,6 +93,9 @@ func (u *Uses) SetCopiesKept(ctx context.Context, kept int) (journal.Entry, erro
 		row := store.PutSiteParams(site)
 		row.CopiesKept = int64(kept)
 		_, err = plot.SiteTable.Put(ctx, d, 1, row)
-		return journal.Record{Kind: "site", Summary: fmt.Sprintf("Keeps the copies of %s", say.Counted(float64(kept), "night", "nights"))}, err
+		return journal.Record{
+			Kind:    "site",
+			Summary: fmt.Sprintf("Keeps the copies of %s", say.Counted(float64(kept), "night", "nights")),
+		}, err
 	})
 }

@@ -60,7 +60,13 @@ func (u *Uses) Household(ctx context.Context) (HouseholdView, error) {
 }
 
 func viewPerson(s *plot.State, row store.Person) PersonView {
-	v := PersonView{ID: row.ID, Version: say.VersionOf(row), Name: row.Name, Note: row.Note, Circumstances: view.NonNil(plot.Ticked(row))}
+	v := PersonView{
+		ID:            row.ID,
+		Version:       say.VersionOf(row),
+		Name:          row.Name,
+		Note:          row.Note,
+		Circumstances: view.NonNil(plot.Ticked(row)),
+	}
 	var words []string
 	if row.Born != nil {
 		v.Born = *row.Born
@@ -135,7 +141,14 @@ func (u *Uses) RemovePerson(ctx context.Context, id int64) (journal.Entry, error
 			return journal.Record{}, err
 		}
 		today := s.Today.String()
-		row := store.PutPersonParams{ID: &id, Name: person.Name, Born: person.Born, Circumstances: person.Circumstances, Note: person.Note, RemovedOn: &today}
+		row := store.PutPersonParams{
+			ID:            &id,
+			Name:          person.Name,
+			Born:          person.Born,
+			Circumstances: person.Circumstances,
+			Note:          person.Note,
+			RemovedOn:     &today,
+		}
 		if _, err := peopleTable.Put(ctx, d, id, row); err != nil {
 			return journal.Record{}, err
 		}

@@ -5,7 +5,12 @@ import (
 	"bramblyacre/store"
 )
 
-var peopleTable = journal.NewTable("people", (*store.Queries).GetPerson, (*store.Queries).PutPerson, (*store.Queries).DropPerson)
+var peopleTable = journal.NewTable(
+	"people",
+	(*store.Queries).GetPerson,
+	(*store.Queries).PutPerson,
+	(*store.Queries).DropPerson,
+)
 
 // registration is what the journal has to know of household.
 var registration = journal.Registration{

@@ -114,13 +114,41 @@ func tryCheck(s *plot.State, p *plot.Planting, on calendar.Date) {
 }
 
 // viewCheck works a check out. forecast is of the plant's season, nil for none.
-func viewCheck(s *plot.State, rules *identity.Rules, looks []plot.Look, labelled bool, forecast *phenology.Forecast, on calendar.Date, by string) CheckView {
+func viewCheck(
+	s *plot.State,
+	rules *identity.Rules,
+	looks []plot.Look,
+	labelled bool,
+	forecast *phenology.Forecast,
+	on calendar.Date,
+	by string,
+) CheckView {
 	species := rules.Species
 	f := rules.Judge(plot.AsCore(looks), labelled)
 	v := CheckView{
-		SpeciesID: species.ID, Name: species.Names.Name, Botanical: species.Names.Botanical, State: string(f.State), LooksOwed: f.LooksOwed,
-		Proof: view.ProofWords(s, rules, f, looks, labelled), Questions: []view.CheckQuestion{}, Known: view.CharactersOf(species), Later: []CheckLater{}, Showing: []string{}, Seen: []view.CheckSeen{}, Against: []view.CheckSeen{},
-		Dangers: []CheckDanger{}, Looks: []LookView{}, People: view.Lookers(s, looks), HeldBack: []string{}, Today: s.Today,
+		SpeciesID: species.ID,
+		Name:      species.Names.Name,
+		Botanical: species.Names.Botanical,
+		State:     string(f.State),
+		LooksOwed: f.LooksOwed,
+		Proof: view.ProofWords(
+			s,
+			rules,
+			f,
+			looks,
+			labelled,
+		),
+		Questions: []view.CheckQuestion{},
+		Known:     view.CharactersOf(species),
+		Later:     []CheckLater{},
+		Showing:   []string{},
+		Seen:      []view.CheckSeen{},
+		Against:   []view.CheckSeen{},
+		Dangers:   []CheckDanger{},
+		Looks:     []LookView{},
+		People:    view.Lookers(s, looks),
+		HeldBack:  []string{},
+		Today:     s.Today,
 	}
 	if forecast != nil {
 		index, _ := forecast.StageOn(on)
@@ -144,7 +172,16 @@ func viewCheck(s *plot.State, rules *identity.Rules, looks []plot.Look, labelled
 	if f.State == identity.Unproven {
 		later := func(c identity.Character) bool { return !shows(c) }
 		for _, q := range rules.Questions(f, reading, later) {
-			v.Later = append(v.Later, CheckLater{q.Character.ID, q.Character.Name, q.Must, view.NonNil(q.Against), showsWords(s, q.Character, forecast, on)})
+			v.Later = append(
+				v.Later,
+				CheckLater{
+					q.Character.ID,
+					q.Character.Name,
+					q.Must,
+					view.NonNil(q.Against),
+					showsWords(s, q.Character, forecast, on),
+				},
+			)
 		}
 	}
 	for _, id := range identity.Sorted(f.Seen) {
@@ -170,7 +207,21 @@ func viewCheck(s *plot.State, rules *identity.Rules, looks []plot.Look, labelled
 			v.OthersOut++
 			continue
 		}
-		v.Dangers = append(v.Dangers, CheckDanger{d.ID, d.Name, d.Botanical, d.Danger, d.Listed, out, min(count, identity.NeedApart), identity.NeedApart, untold, view.NonNil(left)})
+		v.Dangers = append(
+			v.Dangers,
+			CheckDanger{
+				d.ID,
+				d.Name,
+				d.Botanical,
+				d.Danger,
+				d.Listed,
+				out,
+				min(count, identity.NeedApart),
+				identity.NeedApart,
+				untold,
+				view.NonNil(left),
+			},
+		)
 	}
 	for _, l := range slices.Backward(looks) {
 		v.Looks = append(v.Looks, viewLook(l))
@@ -194,7 +245,10 @@ func mayShowOn(forecast *phenology.Forecast, species *flora.Species, on calendar
 		}
 	}
 	return func(c identity.Character) bool {
-		return slices.ContainsFunc(may, func(stage flora.Stage) bool { return identity.ShowsAt(c, stage, species.Life.KeepsLeaf) })
+		return slices.ContainsFunc(
+			may,
+			func(stage flora.Stage) bool { return identity.ShowsAt(c, stage, species.Life.KeepsLeaf) },
+		)
 	}
 }
 
@@ -208,7 +262,14 @@ func shownSet(species *flora.Species) map[string]bool {
 }
 
 func viewLook(l plot.Look) LookView {
-	v := LookView{ID: l.Row.ID, Day: l.Day, By: l.By, Answers: []LookAnswer{}, Photos: view.NonNil(l.Photos), Note: l.Row.Note}
+	v := LookView{
+		ID:      l.Row.ID,
+		Day:     l.Day,
+		By:      l.By,
+		Answers: []LookAnswer{},
+		Photos:  view.NonNil(l.Photos),
+		Note:    l.Row.Note,
+	}
 	for _, character := range identity.Vocabulary() {
 		if answer, has := l.Answers[character.ID]; has {
 			v.Answers = append(v.Answers, LookAnswer{character.Name, string(answer)})
@@ -225,7 +286,12 @@ func seenView(species *flora.Species, looks []plot.Look, id string, answer ident
 			who = append(who, fmt.Sprintf("%s, %s", l.By, l.Day.DayMonth()))
 		}
 	}
-	return view.CheckSeen{ID: id, Name: character.Name, Shows: view.ViewStates(character, species.Identity.Shows[id]), Who: strings.Join(who, "; ")}
+	return view.CheckSeen{
+		ID:    id,
+		Name:  character.Name,
+		Shows: view.ViewStates(character, species.Identity.Shows[id]),
+		Who:   strings.Join(who, "; "),
+	}
 }
 
 // showsWords say when a character shows next.

@@ -20,7 +20,8 @@ var jobs = area.Source{Planting: checkJobs, Plot: findJobs}
 
 // checkJobs asks for the proof of a planting that could be used were it sure.
 func checkJobs(s *plot.State, p *plot.Planting, on calendar.Date) []area.Job {
-	if p.IdentityState == identity.Sure || p.Ground != "" || !p.Species.IsUsed() || !s.Season.Contains(on) || s.NotUpYet(p, on) {
+	if p.IdentityState == identity.Sure || p.Ground != "" || !p.Species.IsUsed() || !s.Season.Contains(on) ||
+		s.NotUpYet(p, on) {
 		return nil
 	}
 	j := area.NewJob(s, p, "check", "identity", s.Season, s.Season.Start, s.Next.End, on)
@@ -40,8 +41,16 @@ func checkJobs(s *plot.State, p *plot.Planting, on calendar.Date) []area.Job {
 	}
 	j.View.Reason = "Nothing of it is for use yet. " + view.ProofWords(s, p.Rules, p.Finding, s.Looks[p.ID], p.Labelled())
 	for _, d := range p.Finding.DangersOwed {
-		if at := slices.IndexFunc(p.Species.LookAlikes, func(l flora.LookAlike) bool { return l.ID == d.ID && d.Listed && l.Decides != "" }); at >= 0 {
-			j.View.Reason = fmt.Sprintf("Nothing of it is for use yet. First %s (%s): %s", d.Name, d.Danger, p.Species.LookAlikes[at].Decides)
+		if at := slices.IndexFunc(
+			p.Species.LookAlikes,
+			func(l flora.LookAlike) bool { return l.ID == d.ID && d.Listed && l.Decides != "" },
+		); at >= 0 {
+			j.View.Reason = fmt.Sprintf(
+				"Nothing of it is for use yet. First %s (%s): %s",
+				d.Name,
+				d.Danger,
+				p.Species.LookAlikes[at].Decides,
+			)
 			break
 		}
 	}
@@ -70,10 +79,25 @@ func findJobs(s *plot.State, on calendar.Date) []area.Job {
 			continue
 		}
 		index, _ := forecast.StageOn(day)
-		j := area.Job{Job: agenda.Job{Key: fmt.Sprintf("check:find:%d", f.ID), First: s.Season.Start, Last: s.Next.End, Minutes: 10}}
+		j := area.Job{
+			Job: agenda.Job{Key: fmt.Sprintf("check:find:%d", f.ID), First: s.Season.Start, Last: s.Next.End, Minutes: 10},
+		}
 		j.View = area.JobView{
-			Key: j.Key, Kind: "check", Verb: "Check", What: "the find, as " + rules.Species.Names.Name, FindID: f.ID, Bed: f.Place, Stage: forecast.Stages[index],
-			Amount: askedWords(now), Reason: view.ProofWords(s, rules, finding, s.FindLook[f.ID], false), Deadline: "before use", First: j.First, Last: j.Last, Minutes: j.Minutes,
+			Key:    j.Key,
+			Kind:   "check",
+			Verb:   "Check",
+			What:   "the find, as " + rules.Species.Names.Name,
+			FindID: f.ID,
+			Bed:    f.Place,
+			Stage:  forecast.Stages[index],
+			Amount: askedWords(
+				now,
+			),
+			Reason:   view.ProofWords(s, rules, finding, s.FindLook[f.ID], false),
+			Deadline: "before use",
+			First:    j.First,
+			Last:     j.Last,
+			Minutes:  j.Minutes,
 		}
 		jobs = append(jobs, j)
 	}
@@ -82,7 +106,15 @@ func findJobs(s *plot.State, on calendar.Date) []area.Job {
 
 // askedNow are the questions of a check that show on a day and are needed, for whoever
 // of the household is furthest with a look that counts now.
-func askedNow(s *plot.State, rules *identity.Rules, finding identity.Finding, looks []plot.Look, labelled bool, forecast *phenology.Forecast, on calendar.Date) []identity.Question {
+func askedNow(
+	s *plot.State,
+	rules *identity.Rules,
+	finding identity.Finding,
+	looks []plot.Look,
+	labelled bool,
+	forecast *phenology.Forecast,
+	on calendar.Date,
+) []identity.Question {
 	if forecast == nil {
 		return nil
 	}
@@ -92,7 +124,10 @@ func askedNow(s *plot.State, rules *identity.Rules, finding identity.Finding, lo
 		if from > on {
 			continue
 		}
-		needed := slices.DeleteFunc(rules.Questions(finding, reading, view.ShowsOn(forecast, rules.Species, on)), func(q identity.Question) bool { return !q.Needed })
+		needed := slices.DeleteFunc(
+			rules.Questions(finding, reading, view.ShowsOn(forecast, rules.Species, on)),
+			func(q identity.Question) bool { return !q.Needed },
+		)
 		if i == 0 || fewest == nil || len(needed) > 0 && len(needed) < len(fewest) {
 			fewest = needed
 		}
@@ -101,5 +136,9 @@ func askedNow(s *plot.State, rules *identity.Rules, finding identity.Finding, lo
 }
 
 func askedWords(now []identity.Question) string {
-	return "unproven · " + say.Counted(float64(len(now)), "character to look at", "characters to look at") + ", first the " + now[0].Character.Name
+	return "unproven · " + say.Counted(
+		float64(len(now)),
+		"character to look at",
+		"characters to look at",
+	) + ", first the " + now[0].Character.Name
 }

@@ -29,7 +29,21 @@ func (u *Uses) PlantFind(ctx context.Context, id int64, in FindPlantingInput) (j
 		if err != nil {
 			return journal.Record{}, err
 		}
-		row, err := input.ReadPlanting(u.plot, s, input.PlantingInput{BedID: in.BedID, SpeciesID: f.SpeciesID, Plants: in.Plants, StartedOn: f.Day, Origin: string(flora.FromFound), Year: in.Year, Affirmed: in.Affirmed, Note: "Found: " + f.Place}, nil)
+		row, err := input.ReadPlanting(
+			u.plot,
+			s,
+			input.PlantingInput{
+				BedID:     in.BedID,
+				SpeciesID: f.SpeciesID,
+				Plants:    in.Plants,
+				StartedOn: f.Day,
+				Origin:    string(flora.FromFound),
+				Year:      in.Year,
+				Affirmed:  in.Affirmed,
+				Note:      "Found: " + f.Place,
+			},
+			nil,
+		)
 		if err != nil {
 			return journal.Record{}, err
 		}
@@ -39,7 +53,17 @@ func (u *Uses) PlantFind(ctx context.Context, id int64, in FindPlantingInput) (j
 			return journal.Record{}, err
 		}
 		for _, l := range s.FindLook[id] {
-			moved := store.PutLookParams{ID: &l.Row.ID, PlantingID: &planting.ID, Day: l.Row.Day, ByWhom: l.Row.ByWhom, Answers: l.Row.Answers, Shown: l.Row.Shown, Photos: l.Row.Photos, Note: l.Row.Note, NotedOn: l.Row.NotedOn}
+			moved := store.PutLookParams{
+				ID:         &l.Row.ID,
+				PlantingID: &planting.ID,
+				Day:        l.Row.Day,
+				ByWhom:     l.Row.ByWhom,
+				Answers:    l.Row.Answers,
+				Shown:      l.Row.Shown,
+				Photos:     l.Row.Photos,
+				Note:       l.Row.Note,
+				NotedOn:    l.Row.NotedOn,
+			}
 			if _, err := LooksTable.Put(ctx, d, l.Row.ID, moved); err != nil {
 				return journal.Record{}, err
 			}
@@ -50,7 +74,13 @@ func (u *Uses) PlantFind(ctx context.Context, id int64, in FindPlantingInput) (j
 			return journal.Record{}, err
 		}
 		species, _ := s.Lib.Species(f.SpeciesID)
-		summary := fmt.Sprintf("Set the find %s as %s, %s, in %s", f.Place, species.Names.Name, say.Counted(float64(in.Plants), "plant", "plants"), s.BedByID[in.BedID].Name)
+		summary := fmt.Sprintf(
+			"Set the find %s as %s, %s, in %s",
+			f.Place,
+			species.Names.Name,
+			say.Counted(float64(in.Plants), "plant", "plants"),
+			s.BedByID[in.BedID].Name,
+		)
 		return journal.Record{Kind: "find", Summary: summary, Bed: &in.BedID, Planting: &planting.ID}, nil
 	})
 }

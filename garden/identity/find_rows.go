@@ -20,11 +20,24 @@ func find(s *plot.State, id int64) (store.Find, error) {
 }
 
 func findParams(f store.Find) store.PutFindParams {
-	return store.PutFindParams{ID: &f.ID, Day: f.Day, Place: f.Place, SpeciesID: f.SpeciesID, Seen: f.Seen, Note: f.Note, RemovedOn: f.RemovedOn}
+	return store.PutFindParams{
+		ID:        &f.ID,
+		Day:       f.Day,
+		Place:     f.Place,
+		SpeciesID: f.SpeciesID,
+		Seen:      f.Seen,
+		Note:      f.Note,
+		RemovedOn: f.RemovedOn,
+	}
 }
 
 func storeFind(c *say.Checklist, s *plot.State, in FindInput) store.PutFindParams {
-	row := store.PutFindParams{Day: input.ReadDay(s, c, "day", in.Day).String(), Place: c.Name("place", in.Place), SpeciesID: in.SpeciesID, Note: c.Text("note", in.Note, say.LongestNote)}
+	row := store.PutFindParams{
+		Day:       input.ReadDay(s, c, "day", in.Day).String(),
+		Place:     c.Name("place", in.Place),
+		SpeciesID: in.SpeciesID,
+		Note:      c.Text("note", in.Note, say.LongestNote),
+	}
 	if row.Place == "" {
 		c.Add("place", "Say where it stands.")
 	}

@@ -72,7 +72,12 @@ func (u *Uses) NoteLook(ctx context.Context, plantingID int64, in LookInput) (jo
 			return journal.Record{}, err
 		}
 		after := p.Rules.Judge(append(plot.AsCore(s.Looks[plantingID]), coreLook(day, in)), p.Labelled())
-		return journal.Record{Kind: "check", Summary: lookSummary(p.Species.Names.Name, p.Bed.Name, p.IdentityState, after.State, len(in.Answers)), Bed: &p.BedID, Planting: &p.ID}, nil
+		return journal.Record{
+			Kind:     "check",
+			Summary:  lookSummary(p.Species.Names.Name, p.Bed.Name, p.IdentityState, after.State, len(in.Answers)),
+			Bed:      &p.BedID,
+			Planting: &p.ID,
+		}, nil
 	})
 }
 
@@ -116,8 +121,22 @@ func readLookDay(s *plot.State, c *say.Checklist, in LookInput) calendar.Date {
 
 // readLook checks a look's answers against what the species is known by and what can
 // show on the day. forecast is of the plant's season, nil for none.
-func readLook(ctx context.Context, s *plot.State, d *journal.Draft, c *say.Checklist, rules *identity.Rules, forecast *phenology.Forecast, day calendar.Date, in LookInput) (store.PutLookParams, error) {
-	row := store.PutLookParams{Day: day.String(), NotedOn: day.String(), ByWhom: c.Name("by", in.By), Note: c.Text("note", in.Note, say.LongestNote)}
+func readLook(
+	ctx context.Context,
+	s *plot.State,
+	d *journal.Draft,
+	c *say.Checklist,
+	rules *identity.Rules,
+	forecast *phenology.Forecast,
+	day calendar.Date,
+	in LookInput,
+) (store.PutLookParams, error) {
+	row := store.PutLookParams{
+		Day:     day.String(),
+		NotedOn: day.String(),
+		ByWhom:  c.Name("by", in.By),
+		Note:    c.Text("note", in.Note, say.LongestNote),
+	}
 	if spelling.PersonKey(row.ByWhom) == "" {
 		c.Add("by", "Say who looked.")
 	}
@@ -125,7 +144,13 @@ func readLook(ctx context.Context, s *plot.State, d *journal.Draft, c *say.Check
 	mayShow := mayShowOn(forecast, rules.Species, day)
 	for _, character := range identity.Vocabulary() {
 		if _, answered := in.Answers[character.ID]; answered && !mayShow(character) {
-			c.Add("answers", "%s: to be seen %s, and not on %s. Answer it then.", say.Capital(character.Name), showsWords(s, character, forecast, day), day.DayMonth())
+			c.Add(
+				"answers",
+				"%s: to be seen %s, and not on %s. Answer it then.",
+				say.Capital(character.Name),
+				showsWords(s, character, forecast, day),
+				day.DayMonth(),
+			)
 		}
 	}
 	if len(in.Photos) > mostPhotos {

@@ -59,10 +59,22 @@ func readPicture(picture []byte) (kind string, err error) {
 			break
 		}
 		if size.Width*size.Height > mostPixels {
-			return "", say.Faults{{Field: "photo", Message: fmt.Sprintf("The photograph is %d by %d pixels; %d million are the most. Save it smaller.", size.Width, size.Height, mostPixels/1_000_000)}}
+			return "", say.Faults{
+				{
+					Field: "photo",
+					Message: fmt.Sprintf(
+						"The photograph is %d by %d pixels; %d million are the most. Save it smaller.",
+						size.Width,
+						size.Height,
+						mostPixels/1_000_000,
+					),
+				},
+			}
 		}
 		if _, err := kind.whole(bytes.NewReader(picture)); err != nil {
-			return "", say.Faults{{Field: "photo", Message: "The photograph is broken: not all of it can be read. Save it anew."}}
+			return "", say.Faults{
+				{Field: "photo", Message: "The photograph is broken: not all of it can be read. Save it anew."},
+			}
 		}
 		return name, nil
 	}

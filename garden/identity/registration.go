@@ -6,9 +6,19 @@ import (
 )
 
 // LooksTable holds the looks at plantings and finds.
-var LooksTable = journal.NewTable("looks", (*store.Queries).GetLook, (*store.Queries).PutLook, (*store.Queries).DropLook)
+var LooksTable = journal.NewTable(
+	"looks",
+	(*store.Queries).GetLook,
+	(*store.Queries).PutLook,
+	(*store.Queries).DropLook,
+)
 
-var findsTable = journal.NewTable("finds", (*store.Queries).GetFind, (*store.Queries).PutFind, (*store.Queries).DropFind)
+var findsTable = journal.NewTable(
+	"finds",
+	(*store.Queries).GetFind,
+	(*store.Queries).PutFind,
+	(*store.Queries).DropFind,
+)
 
 // registration is what the journal has to know of identity.
 var registration = journal.Registration{

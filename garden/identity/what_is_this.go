@@ -73,7 +73,13 @@ func (u *Uses) WhatIsThis(ctx context.Context, seen map[string]string, skipped [
 	}
 	catalogue := u.plot.Lib().Catalogue()
 	found := catalogue.Find(seen)
-	v := WhatIsThisView{Candidates: []CandidateView{}, Dangers: []CandidateView{}, All: len(u.plot.Lib().AllSpecies()), Left: len(found), Next: []view.CharacterView{}}
+	v := WhatIsThisView{
+		Candidates: []CandidateView{},
+		Dangers:    []CandidateView{},
+		All:        len(u.plot.Lib().AllSpecies()),
+		Left:       len(found),
+		Next:       []view.CharacterView{},
+	}
 	for _, candidate := range found {
 		view := viewCandidate(candidate)
 		if flora.IsDangerous(view.Danger) {
@@ -106,7 +112,15 @@ func (u *Uses) WhatIsThis(ctx context.Context, seen map[string]string, skipped [
 
 func viewCandidate(candidate identity.Candidate) CandidateView {
 	s := candidate.Species
-	v := CandidateView{ID: s.ID, Name: s.Names.Name, Botanical: s.Names.Botanical, Danger: s.Identity.Danger, Used: s.IsUsed(), Agrees: len(candidate.Agrees), Against: []string{}}
+	v := CandidateView{
+		ID:        s.ID,
+		Name:      s.Names.Name,
+		Botanical: s.Names.Botanical,
+		Danger:    s.Identity.Danger,
+		Used:      s.IsUsed(),
+		Agrees:    len(candidate.Agrees),
+		Against:   []string{},
+	}
 	for _, id := range candidate.Against {
 		character, _ := identity.CharacterOf(id)
 		v.Against = append(v.Against, character.Name)
@@ -124,9 +138,17 @@ func whatWords(v WhatIsThisView, seen int) string {
 	case v.Harmless == 0:
 		return "Only dangerous plants are left. Leave it, and wash your hands."
 	case v.Harmless == 1:
-		return fmt.Sprintf("To be checked as %s. That is no proof: the check has to rule out %s.", v.Candidates[0].Name, dangersWords(v.Dangers))
+		return fmt.Sprintf(
+			"To be checked as %s. That is no proof: the check has to rule out %s.",
+			v.Candidates[0].Name,
+			dangersWords(v.Dangers),
+		)
 	}
-	return fmt.Sprintf("It can still be %s, %d of them dangerous.", say.Counted(float64(v.Left), "plant on record", "plants on record"), len(v.Dangers))
+	return fmt.Sprintf(
+		"It can still be %s, %d of them dangerous.",
+		say.Counted(float64(v.Left), "plant on record", "plants on record"),
+		len(v.Dangers),
+	)
 }
 
 func dangersWords(dangers []CandidateView) string {
@@ -170,7 +192,19 @@ func (u *Uses) Finds(ctx context.Context) ([]FindView, error) {
 			continue
 		}
 		finding := rules.Judge(plot.AsCore(s.FindLook[f.ID]), false)
-		views = append(views, FindView{f.ID, f.Day, f.Place, f.SpeciesID, rules.Species.Names.Name, string(finding.State), view.ProofWords(s, rules, finding, s.FindLook[f.ID], false), f.Note})
+		views = append(
+			views,
+			FindView{
+				f.ID,
+				f.Day,
+				f.Place,
+				f.SpeciesID,
+				rules.Species.Names.Name,
+				string(finding.State),
+				view.ProofWords(s, rules, finding, s.FindLook[f.ID], false),
+				f.Note,
+			},
+		)
 	}
 	return views, nil
 }
@@ -187,7 +221,10 @@ func (u *Uses) AddFind(ctx context.Context, in FindInput) (journal.Entry, error)
 			return journal.Record{}, err
 		}
 		species, _ := s.Lib.Species(in.SpeciesID)
-		return journal.Record{Kind: "find", Summary: fmt.Sprintf("Found a plant, %s, to be checked as %s", row.Place, species.Names.Name)}, nil
+		return journal.Record{
+			Kind:    "find",
+			Summary: fmt.Sprintf("Found a plant, %s, to be checked as %s", row.Place, species.Names.Name),
+		}, nil
 	})
 }
 
@@ -262,6 +299,9 @@ func (u *Uses) NoteFindLook(ctx context.Context, id int64, in LookInput) (journa
 		}
 		before := rules.Judge(plot.AsCore(s.FindLook[id]), false)
 		after := rules.Judge(append(plot.AsCore(s.FindLook[id]), coreLook(day, in)), false)
-		return journal.Record{Kind: "check", Summary: lookSummary(rules.Species.Names.Name, f.Place, before.State, after.State, len(in.Answers))}, nil
+		return journal.Record{
+			Kind:    "check",
+			Summary: lookSummary(rules.Species.Names.Name, f.Place, before.State, after.State, len(in.Answers)),
+		}, nil
 	})
 }

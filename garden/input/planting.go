@@ -39,18 +39,32 @@ func StandingPlanting(s *plot.State, id int64) (*plot.Planting, error) {
 		return nil, say.NotFoundError{What: "planting"}
 	}
 	if p.RemovedOn != nil {
-		return nil, say.ConflictError{Why: say.Capital(p.Species.Names.Name) + " was removed from " + p.Bed.Name + ". Take the removal back in the ledger first."}
+		return nil, say.ConflictError{
+			Why: say.Capital(
+				p.Species.Names.Name,
+			) + " was removed from " + p.Bed.Name + ". Take the removal back in the ledger first.",
+		}
 	}
 	return p, nil
 }
 
 // ReadPlanting reads a planting as it is typed; before is the one that is changed, nil for a
 // new one.
-func ReadPlanting(g *plot.Plot, s *plot.State, in PlantingInput, before *plot.Planting) (store.PutPlantingParams, error) {
+func ReadPlanting(
+	g *plot.Plot,
+	s *plot.State,
+	in PlantingInput,
+	before *plot.Planting,
+) (store.PutPlantingParams, error) {
 	var c say.Checklist
 	row := store.PutPlantingParams{
-		BedID: in.BedID, SpeciesID: in.SpeciesID, Plants: int64(in.Plants), Origin: in.Origin, Identity: string(identity.Unproven),
-		IdentityNote: c.Text("source", in.Source, say.LongestNote), Note: c.Text("note", in.Note, say.LongestNote),
+		BedID:        in.BedID,
+		SpeciesID:    in.SpeciesID,
+		Plants:       int64(in.Plants),
+		Origin:       in.Origin,
+		Identity:     string(identity.Unproven),
+		IdentityNote: c.Text("source", in.Source, say.LongestNote),
+		Note:         c.Text("note", in.Note, say.LongestNote),
 	}
 	bed, hasBed := s.BedByID[in.BedID]
 	switch {
@@ -84,7 +98,9 @@ func ReadPlanting(g *plot.Plot, s *plot.State, in PlantingInput, before *plot.Pl
 	}
 	if hasSpecies {
 		row.StartYear = readStartYear(&c, species, in)
-		if isSet := before == nil || before.SpeciesID != in.SpeciesID || before.BedID != in.BedID; isSet && hasBed && bed.RemovedOn == nil {
+		if isSet := before == nil || before.SpeciesID != in.SpeciesID ||
+			before.BedID != in.BedID; isSet && hasBed &&
+			bed.RemovedOn == nil {
 			askBeforeSetting(s, &c, species, bed, in)
 		}
 	}
@@ -127,7 +143,13 @@ func readStartYear(c *say.Checklist, species *flora.Species, in PlantingInput) *
 // runs in ground which does not hold it.
 func askBeforeSetting(s *plot.State, c *say.Checklist, species *flora.Species, bed store.Bed, in PlantingInput) {
 	if species.Law != "" && species.Site.Spread != "stays" {
-		c.Ask("speciesId", AskLaw, in.Affirmed, "%s Your local list decides, not this program. Set it all the same?", say.Sentence(species.Law))
+		c.Ask(
+			"speciesId",
+			AskLaw,
+			in.Affirmed,
+			"%s Your local list decides, not this program. Set it all the same?",
+			say.Sentence(species.Law),
+		)
 	}
 	held := s.EdgeHeld(bed)
 	if species.Site.Spread == "runs" && !held {
@@ -135,6 +157,13 @@ func askBeforeSetting(s *plot.State, c *say.Checklist, species *flora.Species, b
 		if note == "" {
 			note = "It runs."
 		}
-		c.Ask("bedId", AskSpreads, in.Affirmed, "%s %s's edge does not hold it. Set it there all the same?", say.Sentence(note), bed.Name)
+		c.Ask(
+			"bedId",
+			AskSpreads,
+			in.Affirmed,
+			"%s %s's edge does not hold it. Set it there all the same?",
+			say.Sentence(note),
+			bed.Name,
+		)
 	}
 }

@@ -62,7 +62,12 @@ type Record struct {
 // fails, nothing is written. What is sent twice, as after a lost connection, counts once
 // and is answered with the same entry. Where ready is not nil it is called before the
 // transaction begins, while no other change is under way.
-func (j *Journal) Write(ctx context.Context, sent Sending, ready func() error, work func(*Draft) (Record, error)) (Entry, error) {
+func (j *Journal) Write(
+	ctx context.Context,
+	sent Sending,
+	ready func() error,
+	work func(*Draft) (Record, error),
+) (Entry, error) {
 	j.writing.Lock()
 	defer j.writing.Unlock()
 	if ready != nil {

@@ -61,7 +61,11 @@ func (j *Journal) LedgerLines(ctx context.Context, filter LedgerFilter) ([]Ledge
 		before = math.MaxInt64
 	}
 	rows, err := j.store.ListLedger(ctx, store.ListLedgerParams{
-		Kind: filter.Kind, Planting: filter.PlantingID, Containing: filter.Containing, Before: before, Most: int64(filter.Most),
+		Kind:       filter.Kind,
+		Planting:   filter.PlantingID,
+		Containing: filter.Containing,
+		Before:     before,
+		Most:       int64(filter.Most),
 	})
 	if err != nil {
 		return nil, fmt.Errorf("read the ledger: %w", err)
@@ -69,8 +73,17 @@ func (j *Journal) LedgerLines(ctx context.Context, filter LedgerFilter) ([]Ledge
 	lines := []LedgerLine{}
 	for _, row := range rows {
 		lines = append(lines, LedgerLine{
-			ID: row.ID, Day: row.Day, At: row.At, Kind: row.Kind, Summary: row.Summary,
-			BedID: orZero(row.BedID), PlantingID: orZero(row.PlantingID), TakenBack: row.TakenBackBy != nil, TakesBack: orZero(row.TakesBack),
+			ID:      row.ID,
+			Day:     row.Day,
+			At:      row.At,
+			Kind:    row.Kind,
+			Summary: row.Summary,
+			BedID: orZero(
+				row.BedID,
+			),
+			PlantingID: orZero(row.PlantingID),
+			TakenBack:  row.TakenBackBy != nil,
+			TakesBack:  orZero(row.TakesBack),
 		})
 	}
 	return lines, nil
@@ -103,6 +116,12 @@ func (j *Journal) TakeBack(ctx context.Context, id int64) (Entry, error) {
 		if err := undo(ctx, d, changes); err != nil {
 			return Record{}, err
 		}
-		return Record{Kind: takenBack, Summary: "Took back: " + row.Summary, Bed: row.BedID, Planting: row.PlantingID, TakesBack: &row.ID}, nil
+		return Record{
+			Kind:      takenBack,
+			Summary:   "Took back: " + row.Summary,
+			Bed:       row.BedID,
+			Planting:  row.PlantingID,
+			TakesBack: &row.ID,
+		}, nil
 	})
 }

@@ -65,7 +65,12 @@ func (s Sending) before(ctx context.Context, q *store.Queries) (entry Entry, kno
 		return Entry{}, false, fmt.Errorf("read what was sent: %w", err)
 	}
 	if row.Digest != "" && row.Digest != s.digest { // keys of old say nothing of their content
-		return Entry{}, false, say.ConflictError{Why: fmt.Sprintf("This was noted already, as it was first sent: %s. Nothing more was noted now. If it was wrong, take it back in the ledger; for something else close this and begin anew.", noted.Summary)}
+		return Entry{}, false, say.ConflictError{
+			Why: fmt.Sprintf(
+				"This was noted already, as it was first sent: %s. Nothing more was noted now. If it was wrong, take it back in the ledger; for something else close this and begin anew.",
+				noted.Summary,
+			),
+		}
 	}
 	var changes []RowChange
 	if err := json.Unmarshal([]byte(noted.Changes), &changes); err != nil {

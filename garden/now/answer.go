@@ -35,7 +35,9 @@ func (u *Uses) AnswerJob(ctx context.Context, key, answer string) (journal.Entry
 				continue
 			}
 			if answer == Done && j.View.Kind == "check" {
-				return journal.Record{}, say.Faults{{Field: "answer", Message: "A check is done by noting on the planting how it was proved."}}
+				return journal.Record{}, say.Faults{
+					{Field: "answer", Message: "A check is done by noting on the planting how it was proved."},
+				}
 			}
 			row := store.PutJobAnswerParams{PlantingID: j.View.PlantingID, JobKey: key, Answer: answer, Day: s.Today.String()}
 			if answer == NotYet {

@@ -46,8 +46,15 @@ func (u *Uses) Calendar(ctx context.Context) (CalendarData, error) {
 			}
 			v := view.ViewWindow(s, p, span, max(span.First, s.Today))
 			data.Events = append(data.Events, Event{
-				UID:   fmt.Sprintf("window-%d-%s-%s@brambly-acre", p.ID, strings.ReplaceAll(span.Window.Part.Name, " ", "-"), span.Window.Season().Start),
-				First: span.First, Last: span.Last, Place: p.Bed.Name,
+				UID: fmt.Sprintf(
+					"window-%d-%s-%s@brambly-acre",
+					p.ID,
+					strings.ReplaceAll(span.Window.Part.Name, " ", "-"),
+					span.Window.Season().Start,
+				),
+				First:   span.First,
+				Last:    span.Last,
+				Place:   p.Bed.Name,
 				Summary: fmt.Sprintf("%s %s", v.Verb, view.PartOf(p.Species.Names.Name, v.Part)),
 				Description: fmt.Sprintf("%s. Opens %s; closes %s. %s", v.Amount, v.Opens.Text, v.Closes.Text,
 					joinCautions(s, p.Species, v.Part)),
@@ -91,8 +98,16 @@ func (u *Uses) Pickings(ctx context.Context) ([]PickingRow, error) {
 	for _, p := range s.EverPlanted {
 		for _, picking := range p.Pickings {
 			row := PickingRow{
-				Day: picking.Day, Bed: p.Bed.Name, Plant: p.Species.Names.Name, Botanical: p.Species.Names.Botanical, Part: picking.Part,
-				Units: picking.Units, Grams: picking.Grams, ShareOfStand: picking.Share, OverAllowance: picking.TookAnyway != 0, Note: picking.Note,
+				Day:           picking.Day,
+				Bed:           p.Bed.Name,
+				Plant:         p.Species.Names.Name,
+				Botanical:     p.Species.Names.Botanical,
+				Part:          picking.Part,
+				Units:         picking.Units,
+				Grams:         picking.Grams,
+				ShareOfStand:  picking.Share,
+				OverAllowance: picking.TookAnyway != 0,
+				Note:          picking.Note,
 			}
 			if part, has := p.Species.Part(picking.Part); has && part.Harvest != nil {
 				row.UnitName = part.Harvest.Many
@@ -125,8 +140,16 @@ func (u *Uses) Observations(ctx context.Context) ([]ObservationRow, error) {
 	for _, p := range s.EverPlanted {
 		for _, seen := range p.Sightings {
 			rows = append(rows, ObservationRow{
-				Day: seen.Row.Day, Bed: p.Bed.Name, Plant: p.Species.Names.Name, Botanical: p.Species.Names.Botanical, Stage: seen.Stage,
-				Share: seen.Row.Share, HeightCm: inCm(seen.Row.HeightM), WidthCm: inCm(seen.Row.WidthM), Marks: seen.Row.Marks, Note: seen.Row.Note,
+				Day:       seen.Row.Day,
+				Bed:       p.Bed.Name,
+				Plant:     p.Species.Names.Name,
+				Botanical: p.Species.Names.Botanical,
+				Stage:     seen.Stage,
+				Share:     seen.Row.Share,
+				HeightCm:  inCm(seen.Row.HeightM),
+				WidthCm:   inCm(seen.Row.WidthM),
+				Marks:     seen.Row.Marks,
+				Note:      seen.Row.Note,
 			})
 		}
 	}

@@ -47,14 +47,31 @@ func (u *Uses) Find(ctx context.Context, words string) ([]Found, error) {
 	for _, p := range s.EverPlanted {
 		names := append(plot.AllNames(p.Species), p.Bed.Name)
 		if p.RemovedOn == nil && matches(names...) {
-			found = append(found, Found{Kind: "planting", PlantingID: p.ID, BedID: p.BedID, Name: say.Capital(p.Species.Names.Name), Detail: p.Bed.Name})
+			found = append(
+				found,
+				Found{
+					Kind:       "planting",
+					PlantingID: p.ID,
+					BedID:      p.BedID,
+					Name:       say.Capital(p.Species.Names.Name),
+					Detail:     p.Bed.Name,
+				},
+			)
 		}
 		if !matches(append(names, "basket")...) {
 			continue
 		}
 		for _, picking := range slices.Backward(p.Pickings) {
 			if s.LeftGrams(picking) > 0 && len(baskets) < mostBaskets {
-				baskets = append(baskets, Found{Kind: "basket", PlantingID: p.ID, Name: say.Capital(p.Species.Names.Name) + " " + picking.Part, Detail: "basket of " + view.FullDayWords(picking.Day)})
+				baskets = append(
+					baskets,
+					Found{
+						Kind:       "basket",
+						PlantingID: p.ID,
+						Name:       say.Capital(p.Species.Names.Name) + " " + picking.Part,
+						Detail:     "basket of " + view.FullDayWords(picking.Day),
+					},
+				)
 			}
 		}
 	}
@@ -74,7 +91,10 @@ func (u *Uses) Find(ctx context.Context, words string) ([]Found, error) {
 			if flora.IsDangerous(species.Identity.Danger) {
 				detail += ", " + species.Identity.Danger
 			}
-			found = append(found, Found{Kind: "plant", SpeciesID: match.ID, Name: say.Capital(species.Names.Name), Detail: detail})
+			found = append(
+				found,
+				Found{Kind: "plant", SpeciesID: match.ID, Name: say.Capital(species.Names.Name), Detail: detail},
+			)
 		}
 	}
 	return append(found, baskets...), nil

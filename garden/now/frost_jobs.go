@@ -66,7 +66,14 @@ func frostJobs(s *plot.State, p *plot.Planting, on calendar.Date) []area.Job {
 	if most {
 		chances += fmt.Sprintf(", in 5 of 10 by %s", last.DayMonth())
 	}
-	j.View.Reason = fmt.Sprintf("A night at %s or below %s. The first may come about %s; such a night comes %s (%s).", night, ends, first.DayMonth(), chances, limit.Standing)
+	j.View.Reason = fmt.Sprintf(
+		"A night at %s or below %s. The first may come about %s; such a night comes %s (%s).",
+		night,
+		ends,
+		first.DayMonth(),
+		chances,
+		limit.Standing,
+	)
 	j.View.Deadline = "best by " + best.DayMonth()
 	if agenda.UrgencyOn(j.Job, on) == agenda.Closing {
 		j.View.Deadline = say.DaysLeft(on, last)

@@ -136,12 +136,22 @@ func roundJobs(s *plot.State, on calendar.Date) []area.Job {
 	if waiting == 0 {
 		return nil
 	}
-	j := area.Job{Job: agenda.Job{Key: roundKey, First: on, Last: on.AddDays(roundEveryDays), Minutes: float64(2 * waiting)}}
+	j := area.Job{
+		Job: agenda.Job{Key: roundKey, First: on, Last: on.AddDays(roundEveryDays), Minutes: float64(2 * waiting)},
+	}
 	j.View = area.JobView{
-		Key: roundKey, Kind: "round", Verb: "Walk", What: "a round", Bed: say.Counted(float64(len(beds)), "bed", "beds"), Stage: sample,
+		Key:      roundKey,
+		Kind:     "round",
+		Verb:     "Walk",
+		What:     "a round",
+		Bed:      say.Counted(float64(len(beds)), "bed", "beds"),
+		Stage:    sample,
 		Amount:   say.Counted(float64(waiting), "planting", "plantings") + " · " + say.MinutesWords(j.Minutes),
 		Reason:   "Not looked at for two weeks or more: each look makes the dates narrower.",
-		Deadline: "when you can", First: j.First, Last: j.Last, Minutes: j.Minutes,
+		Deadline: "when you can",
+		First:    j.First,
+		Last:     j.Last,
+		Minutes:  j.Minutes,
 	}
 	return []area.Job{j}
 }

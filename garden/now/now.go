@@ -38,8 +38,15 @@ func (u *Uses) Now(ctx context.Context, on calendar.Date) (NowView, error) {
 		return NowView{}, err
 	}
 	v := NowView{
-		Day: on, Title: on.WeekdayDayMonth(), IsToday: on == s.Today, Closing: []area.JobView{}, Open: []area.JobView{}, Coming: []area.JobView{},
-		Source: s.Sky.Source(), HasBeds: len(s.Beds) > 0, Plantings: len(s.Plantings),
+		Day:       on,
+		Title:     on.WeekdayDayMonth(),
+		IsToday:   on == s.Today,
+		Closing:   []area.JobView{},
+		Open:      []area.JobView{},
+		Coming:    []area.JobView{},
+		Source:    s.Sky.Source(),
+		HasBeds:   len(s.Beds) > 0,
+		Plantings: len(s.Plantings),
 	}
 	lists := map[agenda.Urgency]*[]area.JobView{agenda.Closing: &v.Closing, agenda.Open: &v.Open, agenda.Coming: &v.Coming}
 	minutes, beds := 0.0, map[string]bool{}
@@ -55,7 +62,12 @@ func (u *Uses) Now(ctx context.Context, on calendar.Date) (NowView, error) {
 		}
 	}
 	if n := len(v.Closing) + len(v.Open); n > 0 {
-		v.Summary = fmt.Sprintf("%s · %s · in %s", say.Counted(float64(n), "job", "jobs"), say.MinutesWords(minutes), say.Counted(float64(len(beds)), "bed", "beds"))
+		v.Summary = fmt.Sprintf(
+			"%s · %s · in %s",
+			say.Counted(float64(n), "job", "jobs"),
+			say.MinutesWords(minutes),
+			say.Counted(float64(len(beds)), "bed", "beds"),
+		)
 	} else {
 		v.Summary = "nothing to do"
 	}

@@ -141,7 +141,13 @@ func readObservation(s *plot.State, p *plot.Planting, in ObservationInput) (stor
 // askAbout asks back about a look that would be read as another than it says, or that goes
 // back behind what was seen before: a slip of the pen must not move the year. It tells whether
 // there was a question to ask, affirmed or not.
-func askAbout(s *plot.State, c *say.Checklist, p *plot.Planting, seen phenology.Sighting, affirmed []string) (asked bool) {
+func askAbout(
+	s *plot.State,
+	c *say.Checklist,
+	p *plot.Planting,
+	seen phenology.Sighting,
+	affirmed []string,
+) (asked bool) {
 	season := calendar.SeasonOf(s.Site.Latitude, seen.Day)
 	plan, lives := s.Plan(p, season)
 	if !lives {
@@ -154,7 +160,16 @@ func askAbout(s *plot.State, c *say.Checklist, p *plot.Planting, seen phenology.
 	for _, other := range p.SeenIn(season) {
 		at, known := plan.Index(other.Stage, other.Day)
 		if known && (other.Day < seen.Day && at > index || other.Day > seen.Day && at < index) {
-			c.Ask("stage", AskOrder, affirmed, "On %s it was seen %s; %s on %s would go backward. Seen, or a slip?", other.Day.DayMonth(), other.Stage, seen.Stage, seen.Day.DayMonth())
+			c.Ask(
+				"stage",
+				AskOrder,
+				affirmed,
+				"On %s it was seen %s; %s on %s would go backward. Seen, or a slip?",
+				other.Day.DayMonth(),
+				other.Stage,
+				seen.Stage,
+				seen.Day.DayMonth(),
+			)
 			return true
 		}
 	}
@@ -167,7 +182,16 @@ func askAbout(s *plot.State, c *say.Checklist, p *plot.Planting, seen phenology.
 		return false
 	}
 	if chance, doubted := plan.Doubts(p.Now.Pace, weather, seen); doubted {
-		c.Ask("stage", AskSurprise, affirmed, "%s on %s? The forecast gave it %s: it expected %s. Seen, or a slip?", say.Capital(seen.Stage.String()), seen.Day.DayMonth(), oneIn(chance), p.Now.Stages[expected])
+		c.Ask(
+			"stage",
+			AskSurprise,
+			affirmed,
+			"%s on %s? The forecast gave it %s: it expected %s. Seen, or a slip?",
+			say.Capital(seen.Stage.String()),
+			seen.Day.DayMonth(),
+			oneIn(chance),
+			p.Now.Stages[expected],
+		)
 		return true
 	}
 	return false

@@ -70,7 +70,12 @@ func (u *Uses) Round(ctx context.Context) (RoundView, error) {
 const nearStages = 4
 
 func stop(s *plot.State, p *plot.Planting) Stop {
-	stop := Stop{PlantingBrief: view.Brief(s, p, s.Today), SizeStep: s.Units.LengthUnit(), Ready: view.ReadyWords(s, p, s.Today), AllStages: say.Distinct(p.Now.Stages)}
+	stop := Stop{
+		PlantingBrief: view.Brief(s, p, s.Today),
+		SizeStep:      s.Units.LengthUnit(),
+		Ready:         view.ReadyWords(s, p, s.Today),
+		AllStages:     say.Distinct(p.Now.Stages),
+	}
 	index, _ := p.Now.StageOn(s.Today)
 	stop.Expected = p.Now.Stages[index]
 	shares := p.Now.SharesOn(s.Today)
@@ -91,7 +96,11 @@ func stop(s *plot.State, p *plot.Planting) Stop {
 	if s.Units == "us" {
 		perMetre = 1 / 0.0254
 	}
-	stop.HeightNumber, stop.WidthNumber = float64(int(size.Height*scale*perMetre+0.5)), float64(int(size.Width*scale*perMetre+0.5))
+	stop.HeightNumber, stop.WidthNumber = float64(
+		int(size.Height*scale*perMetre+0.5),
+	), float64(
+		int(size.Width*scale*perMetre+0.5),
+	)
 	if n := len(p.Sightings); n > 0 {
 		stop.SeenToday = p.Sightings[n-1].Day == s.Today
 	}

@@ -59,7 +59,13 @@ func shift(s *plot.State, c *say.Checklist, field, text string) float64 {
 	return length(c, field, text, s.Units.GroundUnit(), -plan.LargestM, plan.LargestM)
 }
 
-func arrange(ctx context.Context, s *plot.State, d *journal.Draft, in ArrangeInput, by geometry.Point) (journal.Record, error) {
+func arrange(
+	ctx context.Context,
+	s *plot.State,
+	d *journal.Draft,
+	in ArrangeInput,
+	by geometry.Point,
+) (journal.Record, error) {
 	var all geometry.Polygon
 	forms := make([]plan.Form, len(in.Things))
 	for i, thing := range in.Things {
@@ -169,7 +175,14 @@ func (u *Uses) Reshape(ctx context.Context, in ReshapeInput) (journal.Entry, err
 }
 
 // setForm writes a thing's new form, or a copy of the thing with it.
-func setForm(ctx context.Context, s *plot.State, d *journal.Draft, thing Thing, form plan.Form, asCopy bool) (name string, bed *int64, err error) {
+func setForm(
+	ctx context.Context,
+	s *plot.State,
+	d *journal.Draft,
+	thing Thing,
+	form plan.Form,
+	asCopy bool,
+) (name string, bed *int64, err error) {
 	id := thing.ID
 	if thing.What == "bed" {
 		row := bedParams(s.BedByID[id])
@@ -199,8 +212,11 @@ func setForm(ctx context.Context, s *plot.State, d *journal.Draft, thing Thing, 
 	if err != nil {
 		return "", nil, err
 	}
-	if !form.At.IsFinite() || math.Abs(form.At.X) > plan.LargestM+offPlotM || math.Abs(form.At.Y) > plan.LargestM+offPlotM {
-		return "", nil, say.ConflictError{Why: plot.ItemName(it.PlanItem.Kind, it.Name) + " would stand too far from the plot."}
+	if !form.At.IsFinite() || math.Abs(form.At.X) > plan.LargestM+offPlotM ||
+		math.Abs(form.At.Y) > plan.LargestM+offPlotM {
+		return "", nil, say.ConflictError{
+			Why: plot.ItemName(it.PlanItem.Kind, it.Name) + " would stand too far from the plot.",
+		}
 	}
 	row := itemParams(it.PlanItem)
 	if asCopy {
@@ -253,11 +269,16 @@ func (u *Uses) SetBoundary(ctx context.Context, seen say.Version, in BoundaryInp
 		}
 		for _, bed := range s.Beds {
 			if !withinPlot(s.Forms[bed.ID], boundary) {
-				return journal.Record{}, say.Faults{{Field: "points", Message: bed.Name + " would lie outside. Move it first, or draw the boundary wider."}}
+				return journal.Record{}, say.Faults{
+					{Field: "points", Message: bed.Name + " would lie outside. Move it first, or draw the boundary wider."},
+				}
 			}
 		}
 		_, err = plot.SiteTable.Put(ctx, d, 1, row)
-		return journal.Record{Kind: "plan", Summary: "Drew the boundary: " + unit.System(row.Units).Area(boundary.Area())}, err
+		return journal.Record{
+			Kind:    "plan",
+			Summary: "Drew the boundary: " + unit.System(row.Units).Area(boundary.Area()),
+		}, err
 	})
 }
 
@@ -271,7 +292,12 @@ func readBoundary(s *plot.State, in BoundaryInput) (store.PutSiteParams, geometr
 	if l := in.Longitude; l != nil && !(*l >= -180 && *l <= 180) {
 		c.Add("longitude", "A longitude lies between -180 and 180 degrees, west below 0.")
 	}
-	boundary := geometry.Polygon{{X: 0, Y: 0}, {X: row.WidthM, Y: 0}, {X: row.WidthM, Y: row.DepthM}, {X: 0, Y: row.DepthM}}
+	boundary := geometry.Polygon{
+		{X: 0, Y: 0},
+		{X: row.WidthM, Y: 0},
+		{X: row.WidthM, Y: row.DepthM},
+		{X: 0, Y: row.DepthM},
+	}
 	if len(in.Points) > 0 {
 		form := readForm(s, &c, FormInput{Shape: string(plan.Polygon), Points: in.Points}, plan.LargestM)
 		boundary = geometry.Polygon(form.Points).Moved(form.At)

@@ -98,7 +98,9 @@ func (u *Uses) RemoveBed(ctx context.Context, id int64) (journal.Entry, error) {
 			}
 		}
 		if len(names) > 0 {
-			return journal.Record{}, say.ConflictError{Why: say.Capital(say.Joined(names)) + " still stand in " + bed.Name + ". Remove or move them first."}
+			return journal.Record{}, say.ConflictError{
+				Why: say.Capital(say.Joined(names)) + " still stand in " + bed.Name + ". Remove or move them first.",
+			}
 		}
 		row := bedParams(bed)
 		today := s.Today.String()
@@ -107,31 +109,81 @@ func (u *Uses) RemoveBed(ctx context.Context, id int64) (journal.Entry, error) {
 	})
 }
 
-func putBed(ctx context.Context, d *journal.Draft, id int64, row store.PutBedParams, summary string) (journal.Record, error) {
+func putBed(
+	ctx context.Context,
+	d *journal.Draft,
+	id int64,
+	row store.PutBedParams,
+	summary string,
+) (journal.Record, error) {
 	bed, err := bedsTable.Put(ctx, d, id, row)
 	return journal.Record{Kind: "bed", Summary: summary, Bed: &bed.ID}, err
 }
 
 func bedParams(bed store.Bed) store.PutBedParams {
 	return store.PutBedParams{
-		ID: &bed.ID, Name: bed.Name, XM: bed.XM, YM: bed.YM, WidthM: bed.WidthM, DepthM: bed.DepthM, TurnDeg: bed.TurnDeg,
-		SunHours: bed.SunHours, Moisture: bed.Moisture, Unsafe: bed.Unsafe, Note: bed.Note, RoundOrder: bed.RoundOrder, RemovedOn: bed.RemovedOn,
-		Shape: bed.Shape, Points: bed.Points, InnerM: bed.InnerM, Texture: bed.Texture, Drainage: bed.Drainage, Winter: bed.Winter, Ph: bed.Ph,
-		Fertility: bed.Fertility, SoilDepth: bed.SoilDepth, MulchM: bed.MulchM, Shelter: bed.Shelter, Warmth: bed.Warmth, FrostHollow: bed.FrostHollow, Edge: bed.Edge,
+		ID:          &bed.ID,
+		Name:        bed.Name,
+		XM:          bed.XM,
+		YM:          bed.YM,
+		WidthM:      bed.WidthM,
+		DepthM:      bed.DepthM,
+		TurnDeg:     bed.TurnDeg,
+		SunHours:    bed.SunHours,
+		Moisture:    bed.Moisture,
+		Unsafe:      bed.Unsafe,
+		Note:        bed.Note,
+		RoundOrder:  bed.RoundOrder,
+		RemovedOn:   bed.RemovedOn,
+		Shape:       bed.Shape,
+		Points:      bed.Points,
+		InnerM:      bed.InnerM,
+		Texture:     bed.Texture,
+		Drainage:    bed.Drainage,
+		Winter:      bed.Winter,
+		Ph:          bed.Ph,
+		Fertility:   bed.Fertility,
+		SoilDepth:   bed.SoilDepth,
+		MulchM:      bed.MulchM,
+		Shelter:     bed.Shelter,
+		Warmth:      bed.Warmth,
+		FrostHollow: bed.FrostHollow,
+		Edge:        bed.Edge,
 	}
 }
 
 func (in BedInput) said() []plot.SaidWord {
-	return plot.SaidOf(store.Bed{Moisture: in.Moisture, Winter: in.Winter, Texture: in.Texture, Drainage: in.Drainage, Ph: in.PH, Fertility: in.Fertility, SoilDepth: in.SoilDepth})
+	return plot.SaidOf(
+		store.Bed{
+			Moisture:  in.Moisture,
+			Winter:    in.Winter,
+			Texture:   in.Texture,
+			Drainage:  in.Drainage,
+			Ph:        in.PH,
+			Fertility: in.Fertility,
+			SoilDepth: in.SoilDepth,
+		},
+	)
 }
 
 // readBed checks what was entered of a bed; id is 0 for a new one.
 func readBed(s *plot.State, in BedInput, id int64) (store.PutBedParams, error) {
 	var c say.Checklist
 	row := store.PutBedParams{
-		Name: c.Name("name", in.Name), Note: c.Text("note", in.Note, say.LongestNote),
-		SunHours: in.SunHours, Moisture: in.Moisture, Winter: in.Winter, Texture: in.Texture, Drainage: in.Drainage, Ph: in.PH,
-		Fertility: in.Fertility, SoilDepth: in.SoilDepth, Shelter: in.Shelter, Warmth: in.Warmth, Edge: in.Edge, Unsafe: in.Unsafe,
+		Name:      c.Name("name", in.Name),
+		Note:      c.Text("note", in.Note, say.LongestNote),
+		SunHours:  in.SunHours,
+		Moisture:  in.Moisture,
+		Winter:    in.Winter,
+		Texture:   in.Texture,
+		Drainage:  in.Drainage,
+		Ph:        in.PH,
+		Fertility: in.Fertility,
+		SoilDepth: in.SoilDepth,
+		Shelter:   in.Shelter,
+		Warmth:    in.Warmth,
+		Edge:      in.Edge,
+		Unsafe:    in.Unsafe,
 	}
 	if in.Frost {
 		row.FrostHollow = 1
@@ -210,7 +262,11 @@ func readBedForm(s *plot.State, c *say.Checklist, in FormInput, id int64) plan.F
 	}
 	at, found := plan.FreeSpot(form, s.Boundary, taken, pathM)
 	if !found {
-		c.Add("width", "There is no room for it beside what is laid out, with a path of %s around. Make it smaller, or draw it where it lies.", s.Units.GroundLength(pathM))
+		c.Add(
+			"width",
+			"There is no room for it beside what is laid out, with a path of %s around. Make it smaller, or draw it where it lies.",
+			s.Units.GroundLength(pathM),
+		)
 		return form
 	}
 	form.At = at
@@ -238,7 +294,12 @@ func checkBedForm(s *plot.State, c *say.Checklist, form plan.Form, id int64) {
 		other := s.Forms[bed.ID]
 		const touch = 0.01
 		if bed.ID != id && other.Shape == plan.Round && form.At.Distance(other.At) < (form.Width+other.Width)/2-touch {
-			c.Add(field, "The pot would stand in the pot %s. Leave %s between their middles.", bed.Name, s.Units.GroundLength((form.Width+other.Width)/2))
+			c.Add(
+				field,
+				"The pot would stand in the pot %s. Leave %s between their middles.",
+				bed.Name,
+				s.Units.GroundLength((form.Width+other.Width)/2),
+			)
 			return
 		}
 	}
@@ -267,7 +328,15 @@ func askWhatLiesUnder(s *plot.State, c *say.Checklist, id int64, form plan.Form,
 			if form.Shape == plan.Polygon {
 				field = "points"
 			}
-			c.Ask(field, AskOverBuilding, affirmed, "%s of the bed would lie over the %s %s. Is it so drawn?", say.Capital(say.ShareWords(over)), thing.Item.Kind.Kind, thing.PlanItem.Name)
+			c.Ask(
+				field,
+				AskOverBuilding,
+				affirmed,
+				"%s of the bed would lie over the %s %s. Is it so drawn?",
+				say.Capital(say.ShareWords(over)),
+				thing.Item.Kind.Kind,
+				thing.PlanItem.Name,
+			)
 			return
 		}
 	}
@@ -276,9 +345,22 @@ func askWhatLiesUnder(s *plot.State, c *say.Checklist, id int64, form plan.Form,
 // bedInput is a bed as it would be typed.
 func bedInput(s *plot.State, bed store.Bed) BedInput {
 	in := BedInput{
-		Name: bed.Name, FormInput: viewForm(s, s.Forms[bed.ID]), SunHours: bed.SunHours, Moisture: bed.Moisture, Winter: bed.Winter,
-		Texture: bed.Texture, Drainage: bed.Drainage, PH: bed.Ph, Fertility: bed.Fertility, SoilDepth: bed.SoilDepth,
-		Shelter: bed.Shelter, Warmth: bed.Warmth, Frost: bed.FrostHollow != 0, Edge: bed.Edge, Unsafe: bed.Unsafe, Note: bed.Note,
+		Name:      bed.Name,
+		FormInput: viewForm(s, s.Forms[bed.ID]),
+		SunHours:  bed.SunHours,
+		Moisture:  bed.Moisture,
+		Winter:    bed.Winter,
+		Texture:   bed.Texture,
+		Drainage:  bed.Drainage,
+		PH:        bed.Ph,
+		Fertility: bed.Fertility,
+		SoilDepth: bed.SoilDepth,
+		Shelter:   bed.Shelter,
+		Warmth:    bed.Warmth,
+		Frost:     bed.FrostHollow != 0,
+		Edge:      bed.Edge,
+		Unsafe:    bed.Unsafe,
+		Note:      bed.Note,
 	}
 	if bed.MulchM > 0 {
 		in.Mulch = smallLength(s, bed.MulchM)

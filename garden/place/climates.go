@@ -35,7 +35,13 @@ func climateChoices(all []climate.Normals, units unit.System, latitude float64) 
 	var choices []ClimateChoice
 	for _, n := range climate.Suggested(all, latitude) {
 		fit := n.FitAt(latitude)
-		choice := ClimateChoice{ID: n.ID, Name: n.Name, Kind: n.Kind, Means: climateMeans(n.OutlineAt(latitude), units), Fits: fit.Near()}
+		choice := ClimateChoice{
+			ID:    n.ID,
+			Name:  n.Name,
+			Kind:  n.Kind,
+			Means: climateMeans(n.OutlineAt(latitude), units),
+			Fits:  fit.Near(),
+		}
 		switch {
 		case fit.OtherHalf:
 			choice.Far = "Known from the other half of the world: its year is turned round for you."
@@ -65,6 +71,16 @@ func climateMeans(o climate.Outline, units unit.System) string {
 	case o.WarmHalf <= 1-rainy:
 		season = "most of it in the cool half of the year"
 	}
-	return fmt.Sprintf("Nights about %s in %s, days about %s in %s. %s Rain: %s a year, %s.",
-		units.Temperature(o.ColdestNightC), o.ColdestMonth, units.Temperature(o.WarmestDayC), o.WarmestMonth, frost, units.Rain(o.RainMM), season)
+	return fmt.Sprintf(
+		"Nights about %s in %s, days about %s in %s. %s Rain: %s a year, %s.",
+		units.Temperature(
+			o.ColdestNightC,
+		),
+		o.ColdestMonth,
+		units.Temperature(o.WarmestDayC),
+		o.WarmestMonth,
+		frost,
+		units.Rain(o.RainMM),
+		season,
+	)
 }

@@ -21,7 +21,20 @@ const (
 
 // causes are why a planting failed or throve; other is told in the note.
 var causes = map[string][]string{
-	failed: {"too dry", "too wet", "rotted", "too shady", "scorched", "frozen", "eaten", "crowded out", "poisoned by a tree", "wrong soil", "never took", "not known"},
+	failed: {
+		"too dry",
+		"too wet",
+		"rotted",
+		"too shady",
+		"scorched",
+		"frozen",
+		"eaten",
+		"crowded out",
+		"poisoned by a tree",
+		"wrong soil",
+		"never took",
+		"not known",
+	},
 	throve: {"the spot suits it", "after mulching", "after watering", "after moving", "not known"},
 }
 
@@ -50,7 +63,13 @@ func (u *Uses) NoteFate(ctx context.Context, plantingID int64, in FateInput) (jo
 			return journal.Record{}, say.NotFoundError{What: "planting"}
 		}
 		var c say.Checklist
-		row := store.PutFateParams{PlantingID: plantingID, Outcome: in.Outcome, Cause: in.Cause, Day: in.Day, Note: c.Text("note", in.Note, say.LongestNote)}
+		row := store.PutFateParams{
+			PlantingID: plantingID,
+			Outcome:    in.Outcome,
+			Cause:      in.Cause,
+			Day:        in.Day,
+			Note:       c.Text("note", in.Note, say.LongestNote),
+		}
 		if known, has := causes[in.Outcome]; !has {
 			c.Add("outcome", "Say whether it throve or failed.")
 		} else if !slices.Contains(known, in.Cause) {

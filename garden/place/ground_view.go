@@ -104,7 +104,14 @@ func (u *Uses) BedGround(ctx context.Context, bedID int64) (GroundView, error) {
 	}
 	lore := u.plot.Lib().Ground()
 	lows := s.WinterLows()
-	v := GroundView{BedID: bedID, Name: bed.Name, Aspects: viewAspects(s, bedID), Readings: []ReadingView{}, Signs: []SignChoice{}, Beside: beside(s, bedID)}
+	v := GroundView{
+		BedID:    bedID,
+		Name:     bed.Name,
+		Aspects:  viewAspects(s, bedID),
+		Readings: []ReadingView{},
+		Signs:    []SignChoice{},
+		Beside:   beside(s, bedID),
+	}
 	for _, row := range s.Readings[bedID] {
 		evidence, err := plot.ReadingEvidence(lore.Signs, row)
 		if err != nil {
@@ -139,7 +146,11 @@ func (u *Uses) BedGround(ctx context.Context, bedID int64) (GroundView, error) {
 		v.Edge = "held: what runs stays in it"
 	}
 	mean, coldest := lowsOf(lows, offset)
-	v.Winter = fmt.Sprintf("Coldest night of a winter: %s in the mean, %s or colder in 1 of 10.", s.Units.Temperature(mean), s.Units.Temperature(coldest))
+	v.Winter = fmt.Sprintf(
+		"Coldest night of a winter: %s in the mean, %s or colder in 1 of 10.",
+		s.Units.Temperature(mean),
+		s.Units.Temperature(coldest),
+	)
 	plotMean, _ := lowsOf(lows, 0)
 	v.Zone = suitability.HardinessZone(plotMean)
 	return v, nil
@@ -176,7 +187,13 @@ func viewAspects(s *plot.State, bedID int64) []AspectView {
 	views := []AspectView{}
 	for _, aspect := range ground.Aspects() {
 		b := s.Beliefs[bedID][aspect.ID]
-		v := AspectView{ID: aspect.ID, Name: aspect.Name, Classes: []ClassChance{}, Evidence: []EvidenceView{}, Against: []string{}}
+		v := AspectView{
+			ID:       aspect.ID,
+			Name:     aspect.Name,
+			Classes:  []ClassChance{},
+			Evidence: []EvidenceView{},
+			Against:  []string{},
+		}
 		for i, word := range aspect.Words {
 			v.Classes = append(v.Classes, ClassChance{word, math.Round(b.Chance[i]*100) / 100})
 		}
@@ -187,11 +204,20 @@ func viewAspects(s *plot.State, bedID int64) []AspectView {
 			v.Words = fmt.Sprintf("%s, %s", v.Likely, say.InTen(chance))
 		}
 		for _, e := range b.Evidence {
-			v.Evidence = append(v.Evidence, EvidenceView{e.Name, e.From, e.Strength(), bestClass(aspect, e), e.Standing.String()})
+			v.Evidence = append(
+				v.Evidence,
+				EvidenceView{e.Name, e.From, e.Strength(), bestClass(aspect, e), e.Standing.String()},
+			)
 		}
 		for _, pair := range b.Against {
 			a, b := b.Evidence[pair[0]], b.Evidence[pair[1]]
-			words := fmt.Sprintf("“%s” speaks for %s, “%s” for %s: look again, or dig a hole.", a.Name, bestClass(aspect, a), b.Name, bestClass(aspect, b))
+			words := fmt.Sprintf(
+				"“%s” speaks for %s, “%s” for %s: look again, or dig a hole.",
+				a.Name,
+				bestClass(aspect, a),
+				b.Name,
+				bestClass(aspect, b),
+			)
 			if !slices.Contains(v.Against, words) { // the same sign may have been read more than once
 				v.Against = append(v.Against, words)
 			}
@@ -229,7 +255,11 @@ func viewBedSun(ctx context.Context, s *plot.State, bedID int64) (BedSunView, er
 	v.Summer = say.Round1(v.Summer)
 	v.Words = say.HoursWords(v.Summer) + " a day in summer, computed from the plan"
 	if v.Measured {
-		v.Words = fmt.Sprintf("%s a day in summer, as you measured; the plan gives %s", say.HoursWords(v.Summer), say.HoursWords(s.ComputedSummer(bedID)))
+		v.Words = fmt.Sprintf(
+			"%s a day in summer, as you measured; the plan gives %s",
+			say.HoursWords(v.Summer),
+			say.HoursWords(s.ComputedSummer(bedID)),
+		)
 	}
 	v.Takers, err = shadeTakers(ctx, s, bedID)
 	return v, err

@@ -56,7 +56,15 @@ func (u *Uses) Light(ctx context.Context, on calendar.Date) (LightView, error) {
 	}
 	open := course.OpenHours()[0]
 	low, high := s.Boundary.Bounds()
-	v := LightView{Day: on, OpenH: open, DayText: say.HoursWords(open), Sunrise: 12 - open/2, Sunset: 12 + open/2, Beds: []BedHours{}, Hours: []float64{}}
+	v := LightView{
+		Day:     on,
+		OpenH:   open,
+		DayText: say.HoursWords(open),
+		Sunrise: 12 - open/2,
+		Sunset:  12 + open/2,
+		Beds:    []BedHours{},
+		Hours:   []float64{},
+	}
 	v.StepM = math.Max(0.5, math.Ceil(2*math.Sqrt((high.X-low.X)*(high.Y-low.Y)/mostCells))/2)
 	v.Columns, v.Rows = int(math.Ceil((high.X-low.X)/v.StepM)), int(math.Ceil((high.Y-low.Y)/v.StepM))
 	var points []geometry.Point
@@ -82,7 +90,10 @@ func (u *Uses) Light(ctx context.Context, on calendar.Date) (LightView, error) {
 	}
 	for _, span := range spans {
 		hours := say.Round1(beds.MeanHours(span.First, span.End)[0])
-		v.Beds = append(v.Beds, BedHours{ID: span.Bed, Hours: hours, Words: say.HoursWords(hours), Months: monthHours(s, span.Bed)})
+		v.Beds = append(
+			v.Beds,
+			BedHours{ID: span.Bed, Hours: hours, Words: say.HoursWords(hours), Months: monthHours(s, span.Bed)},
+		)
 	}
 	return v, nil
 }
@@ -120,13 +131,25 @@ func shadows(s *plot.State, on calendar.Date, hour float64, obstacles []sun.Obst
 	if err != nil {
 		return ShadowsView{}, say.Faults{{Field: "hour", Message: say.Sentence(err.Error())}}
 	}
-	v := ShadowsView{Day: on, Hour: hour, Altitude: say.Round1(at.Altitude), Azimuth: say.Round1(at.Azimuth), Outlines: []geometry.Polygon{}, Toward: sun.Toward(at.Azimuth, s.Site.BearingDeg)}
+	v := ShadowsView{
+		Day:      on,
+		Hour:     hour,
+		Altitude: say.Round1(at.Altitude),
+		Azimuth:  say.Round1(at.Azimuth),
+		Outlines: []geometry.Polygon{},
+		Toward:   sun.Toward(at.Azimuth, s.Site.BearingDeg),
+	}
 	if at.Altitude <= 0 {
 		v.Words = "The sun is down."
 		return v, nil
 	}
-	v.Words = fmt.Sprintf("The sun stands %.0f° high in the %s. A fence of %s casts %s.", at.Altitude, compassWord(at.Azimuth),
-		s.Units.GroundLength(1.8), s.Units.GroundLength(math.Round(10*sun.ShadowLength(1.8, at.Altitude))/10))
+	v.Words = fmt.Sprintf(
+		"The sun stands %.0f° high in the %s. A fence of %s casts %s.",
+		at.Altitude,
+		compassWord(at.Azimuth),
+		s.Units.GroundLength(1.8),
+		s.Units.GroundLength(math.Round(10*sun.ShadowLength(1.8, at.Altitude))/10),
+	)
 	for _, o := range obstacles {
 		for _, outline := range o.Shadow(at, s.Site.BearingDeg) {
 			v.Outlines = append(v.Outlines, rounded(outline))
@@ -211,7 +234,10 @@ func (u *Uses) Drag(ctx context.Context, in DragInput) (DragView, error) {
 		for m := range months {
 			months[m] = say.Round1(months[m])
 		}
-		v.Beds = append(v.Beds, BedHours{ID: span.Bed, Hours: say.Round1(summer), Words: say.HoursWords(summer), Months: months})
+		v.Beds = append(
+			v.Beds,
+			BedHours{ID: span.Bed, Hours: say.Round1(summer), Words: say.HoursWords(summer), Months: months},
+		)
 	}
 	v.Shadows, err = shadows(s, on, in.Hour, append(s.Obstacles(it.ID), it.Obstacles()...))
 	return v, err
@@ -277,7 +303,11 @@ func shadeTakers(ctx context.Context, s *plot.State, bedID int64) ([]ShadeTaker,
 	var asked []plot.Item
 	for _, it := range s.Items {
 		if obstacles := it.Obstacles(); len(obstacles) > 0 {
-			alone[it.ID] = summer(open.MeanHours(0, len(points))) - summer(open.With(s.Terrain(), obstacles).MeanHours(0, len(points)))
+			alone[it.ID] = summer(
+				open.MeanHours(0, len(points)),
+			) - summer(
+				open.With(s.Terrain(), obstacles).MeanHours(0, len(points)),
+			)
 			if alone[it.ID] >= leastHours {
 				asked = append(asked, it)
 			}
@@ -292,7 +322,10 @@ func shadeTakers(ctx context.Context, s *plot.State, bedID int64) ([]ShadeTaker,
 		}
 		gain := summer(without.MeanHours(0, len(points))) - summer(s.SunHours[bedID])
 		if gain >= leastHours {
-			takers = append(takers, ShadeTaker{it.ID, plot.ItemName(it.PlanItem.Kind, it.Name), say.Number(gain) + " h a day in summer", gain})
+			takers = append(
+				takers,
+				ShadeTaker{it.ID, plot.ItemName(it.PlanItem.Kind, it.Name), say.Number(gain) + " h a day in summer", gain},
+			)
 		}
 	}
 	slices.SortStableFunc(takers, func(a, b ShadeTaker) int { return cmp.Compare(b.hours, a.hours) })

@@ -87,9 +87,13 @@ func (u *Uses) ReadListing(ctx context.Context, in ListingInput) (ListingView, e
 	}
 	switch {
 	case len(v.Plants)+len(v.Refused) == 0:
-		return v, say.Faults{{Field: "text", Message: "Write down at least one plant, for example: 3 lovage, a hop at the fence."}}
+		return v, say.Faults{
+			{Field: "text", Message: "Write down at least one plant, for example: 3 lovage, a hop at the fence."},
+		}
 	case len(v.Plants) > mostListed:
-		return v, say.Faults{{Field: "text", Message: fmt.Sprintf("These are %d plants; %d are the most at once.", len(v.Plants), mostListed)}}
+		return v, say.Faults{
+			{Field: "text", Message: fmt.Sprintf("These are %d plants; %d are the most at once.", len(v.Plants), mostListed)},
+		}
 	}
 	return v, nil
 }
@@ -123,7 +127,10 @@ func exactNames(s *plot.State) map[string][]*flora.Species {
 // meant are the plants that are called just so, in one or in many.
 func (r listingReader) meant(name string) []*flora.Species {
 	plain := spelling.Words(name)
-	for _, one := range []string{plain, strings.TrimSuffix(plain, "s"), strings.TrimSuffix(plain, "es"), strings.TrimSuffix(plain, "ies") + "y"} {
+	inOne := []string{
+		plain, strings.TrimSuffix(plain, "s"), strings.TrimSuffix(plain, "es"), strings.TrimSuffix(plain, "ies") + "y",
+	}
+	for _, one := range inOne {
 		if all := r.exact[one]; len(all) > 0 && one != "" {
 			return all
 		}
@@ -169,7 +176,10 @@ func (r listingReader) name(ctx context.Context, plant *ListedPlant, name string
 	all := r.meant(name)
 	if only := r.shortened(name); len(all) == 0 && only != nil {
 		all = []*flora.Species{only}
-		plant.Asks = append(plant.Asks, fmt.Sprintf("%q is taken as %s: no other plant of the library is called so.", name, only.Names.Name))
+		plant.Asks = append(
+			plant.Asks,
+			fmt.Sprintf("%q is taken as %s: no other plant of the library is called so.", name, only.Names.Name),
+		)
 	}
 	if len(all) == 0 && name != "" {
 		var err error
@@ -177,7 +187,13 @@ func (r listingReader) name(ctx context.Context, plant *ListedPlant, name string
 			return err
 		}
 		if len(all) == 0 {
-			plant.Asks = append(plant.Asks, fmt.Sprintf("No plant of the library is called %q. Choose one, or write it down as a plant of your own first.", name))
+			plant.Asks = append(
+				plant.Asks,
+				fmt.Sprintf(
+					"No plant of the library is called %q. Choose one, or write it down as a plant of your own first.",
+					name,
+				),
+			)
 		} else {
 			plant.Asks = append(plant.Asks, fmt.Sprintf("No plant is called just %q. Which is meant?", name))
 		}
@@ -188,7 +204,10 @@ func (r listingReader) name(ctx context.Context, plant *ListedPlant, name string
 		plant.Asks = append(plant.Asks, "Which plant is meant?")
 	}
 	for _, species := range all {
-		plant.Choices = append(plant.Choices, ListedChoice{species.ID, say.Capital(species.Names.Name), species.Names.Botanical, view.WarningOf(species)})
+		plant.Choices = append(
+			plant.Choices,
+			ListedChoice{species.ID, say.Capital(species.Names.Name), species.Names.Botanical, view.WarningOf(species)},
+		)
 	}
 	return nil
 }
@@ -262,7 +281,9 @@ func (r listingReader) where(plant *ListedPlant, written string) {
 func (u *Uses) SetMany(ctx context.Context, plantings []input.PlantingInput) (journal.Entry, error) {
 	return u.plot.Change(ctx, func(s *plot.State, d *journal.Draft) (journal.Record, error) {
 		if len(plantings) == 0 || len(plantings) > mostListed {
-			return journal.Record{}, say.Faults{{Field: "plantings", Message: fmt.Sprintf("Set from 1 to %d plantings at once.", mostListed)}}
+			return journal.Record{}, say.Faults{
+				{Field: "plantings", Message: fmt.Sprintf("Set from 1 to %d plantings at once.", mostListed)},
+			}
 		}
 		var all say.Faults
 		rows := make([]store.PutPlantingParams, len(plantings))

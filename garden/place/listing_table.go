@@ -59,7 +59,13 @@ func readTable(text string) (lines []tableLine, refused []string) {
 			}
 		}
 		if columns[i] == "" && strings.TrimSpace(name) != "" {
-			refused = append(refused, fmt.Sprintf("Line 1: there is no column %q, and it is left out. The columns are plant, count, area, bed, since, origin, label, note.", name))
+			refused = append(
+				refused,
+				fmt.Sprintf(
+					"Line 1: there is no column %q, and it is left out. The columns are plant, count, area, bed, since, origin, label, note.",
+					name,
+				),
+			)
 		}
 	}
 	if !slices.Contains(columns, "plant") {
@@ -75,7 +81,10 @@ func readTable(text string) (lines []tableLine, refused []string) {
 		}
 		number, _ := reader.FieldPos(0)
 		if len(record) > len(columns) {
-			refused = append(refused, fmt.Sprintf("Line %d has %d cells where the first line names %d columns.", number, len(record), len(columns)))
+			refused = append(
+				refused,
+				fmt.Sprintf("Line %d has %d cells where the first line names %d columns.", number, len(record), len(columns)),
+			)
 			continue
 		}
 		line := tableLine{number, map[string]string{}}
@@ -98,7 +107,12 @@ func readTable(text string) (lines []tableLine, refused []string) {
 // 2028-04-15, or in words.
 func (r listingReader) ofLine(ctx context.Context, line tableLine) (ListedPlant, error) {
 	written := line.cells["plant"]
-	e := listing.Entry{Text: fmt.Sprintf("line %d: %s", line.number, written), Name: written, Where: line.cells["bed"], Area: line.cells["area"]}
+	e := listing.Entry{
+		Text:  fmt.Sprintf("line %d: %s", line.number, written),
+		Name:  written,
+		Where: line.cells["bed"],
+		Area:  line.cells["area"],
+	}
 	var asks []string
 	if count, has := line.cells["count"]; has {
 		n, err := strconv.Atoi(count)

@@ -55,7 +55,16 @@ func (u *Uses) Mates(ctx context.Context, bedID int64) (MatesView, error) {
 	if err != nil {
 		return MatesView{}, err
 	}
-	v := MatesView{BedID: bedID, Bed: bed.Name, AreaM2: say.Round1(s.AreaM2(bedID)), Area: s.Units.Area(s.AreaM2(bedID)), Stands: []MateStand{}, Troubles: []string{}, Groups: []WaterGroup{}, Ground: []view.GroundNotice{}}
+	v := MatesView{
+		BedID:    bedID,
+		Bed:      bed.Name,
+		AreaM2:   say.Round1(s.AreaM2(bedID)),
+		Area:     s.Units.Area(s.AreaM2(bedID)),
+		Stands:   []MateStand{},
+		Troubles: []string{},
+		Groups:   []WaterGroup{},
+		Ground:   []view.GroundNotice{},
+	}
 	for y := range crowdingYears + 1 {
 		v.Years = append(v.Years, s.Today.Year()+y)
 	}

@@ -57,7 +57,15 @@ func (u *Uses) PlanFile(ctx context.Context) (PlanData, error) {
 	}
 	metric := *s
 	metric.Units = unit.Metric
-	data := PlanData{Anchored: true, Name: s.Site.Name, Latitude: s.Site.Latitude, Longitude: s.Site.Longitude, BearingDeg: s.Site.BearingDeg, WidthM: s.Site.WidthM, DepthM: s.Site.DepthM}
+	data := PlanData{
+		Anchored:   true,
+		Name:       s.Site.Name,
+		Latitude:   s.Site.Latitude,
+		Longitude:  s.Site.Longitude,
+		BearingDeg: s.Site.BearingDeg,
+		WidthM:     s.Site.WidthM,
+		DepthM:     s.Site.DepthM,
+	}
 	if isDrawn(s.Site) {
 		data.Boundary = s.Boundary
 	}
@@ -116,10 +124,14 @@ func (u *Uses) ImportPlan(ctx context.Context, data PlanData) (journal.Entry, er
 	return u.plot.Change(ctx, func(s *plot.State, d *journal.Draft) (journal.Record, error) {
 		// Far too large a plan is refused before it is gone through bed by bed.
 		if len(data.Beds) > MostBeds {
-			return journal.Record{}, say.ConflictError{Why: fmt.Sprintf("%d beds would lie on the plan; %d are the most.", len(data.Beds), MostBeds)}
+			return journal.Record{}, say.ConflictError{
+				Why: fmt.Sprintf("%d beds would lie on the plan; %d are the most.", len(data.Beds), MostBeds),
+			}
 		}
 		if len(data.Items) > MostThings {
-			return journal.Record{}, say.ConflictError{Why: fmt.Sprintf("%d things would stand on the plan; %d are the most.", len(data.Items), MostThings)}
+			return journal.Record{}, say.ConflictError{
+				Why: fmt.Sprintf("%d things would stand on the plan; %d are the most.", len(data.Items), MostThings),
+			}
 		}
 		on, err := withBoundary(ctx, s, d, data)
 		if err != nil {
@@ -133,7 +145,15 @@ func (u *Uses) ImportPlan(ctx context.Context, data PlanData) (journal.Entry, er
 		if err != nil {
 			return journal.Record{}, err
 		}
-		return journal.Record{Kind: "plan", Summary: fmt.Sprintf("Read a plan: %s changed, %s drawn, %d taken away", say.Counted(float64(bedsChanged), "bed", "beds"), say.Counted(float64(drawn), "thing", "things"), removed)}, nil
+		return journal.Record{
+			Kind: "plan",
+			Summary: fmt.Sprintf(
+				"Read a plan: %s changed, %s drawn, %d taken away",
+				say.Counted(float64(bedsChanged), "bed", "beds"),
+				say.Counted(float64(drawn), "thing", "things"),
+				removed,
+			),
+		}, nil
 	})
 }
 
@@ -223,7 +243,9 @@ func importBeds(ctx context.Context, s *plot.State, d *journal.Draft, beds []Pla
 	}
 	for _, bed := range s.Beds {
 		if !inFile[strings.ToLower(bed.Name)] && !withinPlot(s.Forms[bed.ID], s.Boundary) {
-			return 0, say.Faults{{Field: "boundary", Message: bed.Name + " is not in the file and would lie outside its boundary."}}
+			return 0, say.Faults{
+				{Field: "boundary", Message: bed.Name + " is not in the file and would lie outside its boundary."},
+			}
 		}
 	}
 	return changed, nil
@@ -232,12 +254,19 @@ func importBeds(ctx context.Context, s *plot.State, d *journal.Draft, beds []Pla
 // sameBed tells whether writing a row would change nothing.
 func sameBed(bed store.Bed, row store.PutBedParams) bool {
 	was := bedParams(bed)
-	measured := was.SunHours == row.SunHours || was.SunHours != nil && row.SunHours != nil && *was.SunHours == *row.SunHours
+	measured := was.SunHours == row.SunHours ||
+		was.SunHours != nil && row.SunHours != nil && *was.SunHours == *row.SunHours
 	was.ID, was.SunHours, was.RemovedOn = row.ID, row.SunHours, row.RemovedOn
 	return measured && was == row
 }
 
-func importItems(ctx context.Context, s *plot.State, g *plot.Plot, d *journal.Draft, items []PlanItem) (drawn, removed int, err error) {
+func importItems(
+	ctx context.Context,
+	s *plot.State,
+	g *plot.Plot,
+	d *journal.Draft,
+	items []PlanItem,
+) (drawn, removed int, err error) {
 	standing := map[string][]store.PlanItem{}
 	for _, it := range s.Items {
 		key := itemKey(itemParams(it.PlanItem))
@@ -277,5 +306,17 @@ func importItems(ctx context.Context, s *plot.State, g *plot.Plot, d *journal.Dr
 
 // itemKey is the same for things that are alike in everything.
 func itemKey(row store.PutPlanItemParams) string {
-	return fmt.Sprintln(row.Kind, row.Name, row.Shape, row.XM, row.YM, row.WidthM, row.DepthM, row.TurnDeg, row.Points, row.Traits, row.Note)
+	return fmt.Sprintln(
+		row.Kind,
+		row.Name,
+		row.Shape,
+		row.XM,
+		row.YM,
+		row.WidthM,
+		row.DepthM,
+		row.TurnDeg,
+		row.Points,
+		row.Traits,
+		row.Note,
+	)
 }

@@ -78,15 +78,32 @@ func (u *Uses) RemoveItem(ctx context.Context, id int64) (journal.Entry, error) 
 	})
 }
 
-func putItem(ctx context.Context, d *journal.Draft, id int64, row store.PutPlanItemParams, verb string) (journal.Record, error) {
+func putItem(
+	ctx context.Context,
+	d *journal.Draft,
+	id int64,
+	row store.PutPlanItemParams,
+	verb string,
+) (journal.Record, error) {
 	_, err := planItemsTable.Put(ctx, d, id, row)
 	return journal.Record{Kind: "plan", Summary: verb + plot.ItemName(row.Kind, row.Name)}, err
 }
 
 func itemParams(row store.PlanItem) store.PutPlanItemParams {
 	return store.PutPlanItemParams{
-		ID: &row.ID, Kind: row.Kind, Name: row.Name, Shape: row.Shape, XM: row.XM, YM: row.YM, WidthM: row.WidthM, DepthM: row.DepthM,
-		TurnDeg: row.TurnDeg, Points: row.Points, Traits: row.Traits, Note: row.Note, RemovedOn: row.RemovedOn,
+		ID:        &row.ID,
+		Kind:      row.Kind,
+		Name:      row.Name,
+		Shape:     row.Shape,
+		XM:        row.XM,
+		YM:        row.YM,
+		WidthM:    row.WidthM,
+		DepthM:    row.DepthM,
+		TurnDeg:   row.TurnDeg,
+		Points:    row.Points,
+		Traits:    row.Traits,
+		Note:      row.Note,
+		RemovedOn: row.RemovedOn,
 	}
 }
 
@@ -107,13 +124,25 @@ func setItemForm(row *store.PutPlanItemParams, f plan.Form) {
 
 // traitFields are the fields that the traits are typed in.
 var traitFields = map[plan.Trait]string{
-	plan.Height: "height", plan.CrownBase: "crownBase", plan.LeafSeason: "leaf", plan.TreeSpecies: "tree", plan.LetsThrough: "letsThrough",
-	plan.Reach: "reach", plan.Unsafe: "unsafe", plan.Fall: "fallPercent", plan.Faces: "facesDeg",
+	plan.Height:      "height",
+	plan.CrownBase:   "crownBase",
+	plan.LeafSeason:  "leaf",
+	plan.TreeSpecies: "tree",
+	plan.LetsThrough: "letsThrough",
+	plan.Reach:       "reach",
+	plan.Unsafe:      "unsafe",
+	plan.Fall:        "fallPercent",
+	plan.Faces:       "facesDeg",
 }
 
 func readItem(s *plot.State, g *plot.Plot, in ItemInput) (store.PutPlanItemParams, error) {
 	var c say.Checklist
-	row := store.PutPlanItemParams{Kind: in.Kind, Name: c.Name("name", in.Name), Note: c.Text("note", in.Note, say.LongestNote), Points: "[]"}
+	row := store.PutPlanItemParams{
+		Kind:   in.Kind,
+		Name:   c.Name("name", in.Name),
+		Note:   c.Text("note", in.Note, say.LongestNote),
+		Points: "[]",
+	}
 	kind, err := plan.KindOf(in.Kind)
 	if err != nil {
 		c.AddError("kind", err)
@@ -149,7 +178,13 @@ func readItem(s *plot.State, g *plot.Plot, in ItemInput) (store.PutPlanItemParam
 }
 
 func readTraits(s *plot.State, c *say.Checklist, kind plan.KindRow, in ItemInput) plan.Traits {
-	t := plan.Traits{Leaf: in.Leaf, LeafFrom: time.Month(in.LeafFrom), LeafUntil: time.Month(in.LeafUntil), Tree: in.Tree, Unsafe: in.Unsafe}
+	t := plan.Traits{
+		Leaf:      in.Leaf,
+		LeafFrom:  time.Month(in.LeafFrom),
+		LeafUntil: time.Month(in.LeafUntil),
+		Tree:      in.Tree,
+		Unsafe:    in.Unsafe,
+	}
 	unit := s.Units.GroundUnit()
 	if kind.Has(plan.Height) {
 		t.HeightM = length(c, "height", in.Height, unit, 0, plan.TallestM)
@@ -180,8 +215,15 @@ func readTraits(s *plot.State, c *say.Checklist, kind plan.KindRow, in ItemInput
 func ItemAsTyped(s *plot.State, it plot.Item) ItemInput {
 	t, length := it.Item.Traits, s.Units.GroundLength
 	in := ItemInput{
-		Kind: it.PlanItem.Kind, Name: it.Name, FormInput: viewForm(s, it.Form), Leaf: t.Leaf, LeafFrom: int(t.LeafFrom), LeafUntil: int(t.LeafUntil),
-		Tree: t.Tree, Unsafe: t.Unsafe, Note: it.Note,
+		Kind:      it.PlanItem.Kind,
+		Name:      it.Name,
+		FormInput: viewForm(s, it.Form),
+		Leaf:      t.Leaf,
+		LeafFrom:  int(t.LeafFrom),
+		LeafUntil: int(t.LeafUntil),
+		Tree:      t.Tree,
+		Unsafe:    t.Unsafe,
+		Note:      it.Note,
 	}
 	kind := it.Item.Kind
 	if kind.Has(plan.Height) {

@@ -43,7 +43,13 @@ func keepWithinLimits(ctx context.Context, d *journal.Draft) error {
 		}
 	}
 	if standing > mostPlantings {
-		return say.ConflictError{Why: fmt.Sprintf("%d plantings would stand; %d are the most. Remove some that are gone first.", standing, mostPlantings)}
+		return say.ConflictError{
+			Why: fmt.Sprintf(
+				"%d plantings would stand; %d are the most. Remove some that are gone first.",
+				standing,
+				mostPlantings,
+			),
+		}
 	}
 	return nil
 }
@@ -75,9 +81,17 @@ func limitPlan(ctx context.Context, q *store.Queries) error {
 	case beds > MostBeds:
 		return say.ConflictError{Why: fmt.Sprintf("%d beds would lie on the plan; %d are the most.", beds, MostBeds)}
 	case len(items) > MostThings:
-		return say.ConflictError{Why: fmt.Sprintf("%d things would stand on the plan; %d are the most.", len(items), MostThings)}
+		return say.ConflictError{
+			Why: fmt.Sprintf("%d things would stand on the plan; %d are the most.", len(items), MostThings),
+		}
 	case beds*shading > mostShadings:
-		return say.ConflictError{Why: fmt.Sprintf("%d beds among %d things that shade are more than can be worked out while you wait. Draw a row of trees as one hedge, or fewer of them.", beds, shading)}
+		return say.ConflictError{
+			Why: fmt.Sprintf(
+				"%d beds among %d things that shade are more than can be worked out while you wait. Draw a row of trees as one hedge, or fewer of them.",
+				beds,
+				shading,
+			),
+		}
 	}
 	return nil
 }

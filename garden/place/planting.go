@@ -27,7 +27,12 @@ func (u *Uses) AddPlanting(ctx context.Context, in input.PlantingInput) (journal
 
 // ChangePlanting changes a planting. A changed number of plants is a new count:
 // roots lifted before it are no longer taken off.
-func (u *Uses) ChangePlanting(ctx context.Context, id int64, seen say.Version, in input.PlantingInput) (journal.Entry, error) {
+func (u *Uses) ChangePlanting(
+	ctx context.Context,
+	id int64,
+	seen say.Version,
+	in input.PlantingInput,
+) (journal.Entry, error) {
 	return u.plot.Change(ctx, func(s *plot.State, d *journal.Draft) (journal.Record, error) {
 		p, err := input.StandingPlanting(s, id)
 		if err != nil {
@@ -64,21 +69,45 @@ func (u *Uses) RemovePlanting(ctx context.Context, id int64) (journal.Entry, err
 	})
 }
 
-func (u *Uses) putPlanting(ctx context.Context, s *plot.State, d *journal.Draft, id int64, row store.PutPlantingParams, verb string) (journal.Record, error) {
+func (u *Uses) putPlanting(
+	ctx context.Context,
+	s *plot.State,
+	d *journal.Draft,
+	id int64,
+	row store.PutPlantingParams,
+	verb string,
+) (journal.Record, error) {
 	written, err := plot.PlantingsTable.Put(ctx, d, id, row)
 	if err != nil {
 		return journal.Record{}, err
 	}
 	species, _ := u.plot.Lib().Species(row.SpeciesID)
-	summary := fmt.Sprintf("%s%s, %s, in %s", verb, species.Names.Name, say.Counted(float64(row.Plants), "plant", "plants"), s.BedByID[row.BedID].Name)
+	summary := fmt.Sprintf(
+		"%s%s, %s, in %s",
+		verb,
+		species.Names.Name,
+		say.Counted(float64(row.Plants), "plant", "plants"),
+		s.BedByID[row.BedID].Name,
+	)
 	return journal.Record{Kind: "planting", Summary: summary, Bed: &row.BedID, Planting: &written.ID}, nil
 }
 
 func plantingParams(p store.Planting) store.PutPlantingParams {
 	return store.PutPlantingParams{
-		ID: &p.ID, BedID: p.BedID, SpeciesID: p.SpeciesID, Plants: p.Plants, AreaM2: p.AreaM2, CountedOn: p.CountedOn, StartedOn: p.StartedOn,
-		CountedAfter: p.CountedAfter, StartYear: p.StartYear,
-		Origin: p.Origin, Identity: p.Identity, IdentityNote: p.IdentityNote, Note: p.Note, RemovedOn: p.RemovedOn,
+		ID:           &p.ID,
+		BedID:        p.BedID,
+		SpeciesID:    p.SpeciesID,
+		Plants:       p.Plants,
+		AreaM2:       p.AreaM2,
+		CountedOn:    p.CountedOn,
+		StartedOn:    p.StartedOn,
+		CountedAfter: p.CountedAfter,
+		StartYear:    p.StartYear,
+		Origin:       p.Origin,
+		Identity:     p.Identity,
+		IdentityNote: p.IdentityNote,
+		Note:         p.Note,
+		RemovedOn:    p.RemovedOn,
 	}
 }
 

@@ -106,12 +106,36 @@ func viewPlanting(s *plot.State, p *plot.Planting, on calendar.Date) PlantingVie
 		season = s.Next
 	}
 	v := PlantingView{
-		PlantingBrief: view.Brief(s, p, on), Day: on, SeasonStart: season.Start, SeasonEnd: season.End, Today: s.Today,
-		Family: p.Species.Names.Family, OtherNames: []string{}, StartedOn: p.StartedOn, Origin: p.Origin, Labelled: p.Labelled(), Source: p.IdentityNote, Proof: view.ProofWords(s, p.Rules, p.Finding, s.Looks[p.ID], p.Labelled()),
-		Note: p.Note, Removed: p.RemovedOn != nil, Unsafe: string(p.Ground),
-		Stages: []view.StageBand{}, Shares: []StageShare{}, Seen: []SeenMark{}, Windows: []view.WindowView{}, Allowance: []view.AllowanceView{},
-		Owed: owed(s, p), LookAlike: view.ViewLookAlikes(identity.LookAlikes(p.Species)), Moved: view.Moved(s, p), Options: []flora.Stage{},
-		Ground: view.Notices(p), Neighbours: view.Neighbours(s, p), Fates: viewFates(s.Fates[p.ID]),
+		PlantingBrief: view.Brief(s, p, on),
+		Day:           on,
+		SeasonStart:   season.Start,
+		SeasonEnd:     season.End,
+		Today:         s.Today,
+		Family:        p.Species.Names.Family,
+		OtherNames:    []string{},
+		StartedOn:     p.StartedOn,
+		Origin:        p.Origin,
+		Labelled:      p.Labelled(),
+		Source:        p.IdentityNote,
+		Proof:         view.ProofWords(s, p.Rules, p.Finding, s.Looks[p.ID], p.Labelled()),
+		Note:          p.Note,
+		Removed:       p.RemovedOn != nil,
+		Unsafe:        string(p.Ground),
+		Stages:        []view.StageBand{},
+		Shares:        []StageShare{},
+		Seen:          []SeenMark{},
+		Windows:       []view.WindowView{},
+		Allowance:     []view.AllowanceView{},
+		Owed: owed(
+			s,
+			p,
+		),
+		LookAlike:  view.ViewLookAlikes(identity.LookAlikes(p.Species)),
+		Moved:      view.Moved(s, p),
+		Options:    []flora.Stage{},
+		Ground:     view.Notices(p),
+		Neighbours: view.Neighbours(s, p),
+		Fates:      viewFates(s.Fates[p.ID]),
 	}
 	if p.StartYear != nil {
 		v.StartYear = *p.StartYear

@@ -112,9 +112,20 @@ func (u *Uses) Plot(ctx context.Context, on calendar.Date) (PlotView, error) {
 	}
 	s := j.State
 	v := PlotView{
-		Day: on, WidthM: s.Site.WidthM, DepthM: s.Site.DepthM, AreaWords: s.Units.Area(s.Boundary.Area()), Version: plot.PlaceVersion(s.Site), Beds: []BedView{}, Items: []ItemView{},
-		Boundary: s.Boundary, Drawn: isDrawn(s.Site), Bearing: s.Site.BearingDeg, Longitude: s.Site.Longitude, Uses: flora.UseWords,
-		MetresPer: 1, GroundIn: s.Units.GroundUnit(),
+		Day:       on,
+		WidthM:    s.Site.WidthM,
+		DepthM:    s.Site.DepthM,
+		AreaWords: s.Units.Area(s.Boundary.Area()),
+		Version:   plot.PlaceVersion(s.Site),
+		Beds:      []BedView{},
+		Items:     []ItemView{},
+		Boundary:  s.Boundary,
+		Drawn:     isDrawn(s.Site),
+		Bearing:   s.Site.BearingDeg,
+		Longitude: s.Site.Longitude,
+		Uses:      flora.UseWords,
+		MetresPer: 1,
+		GroundIn:  s.Units.GroundUnit(),
 	}
 	v.ScaleM, v.ScaleText = 5, "5 m"
 	if s.Units == "us" {
@@ -139,9 +150,20 @@ func viewBed(s *plot.State, bed store.Bed) BedView {
 	form := s.Forms[bed.ID]
 	region := form.Region()
 	b := BedView{
-		ID: bed.ID, Version: say.VersionOf(bed), Name: bed.Name, Input: bedInput(s, bed), At: form.At, WidthM: form.Width, DepthM: form.Depth,
-		Areas: region.Areas, Hole: view.NonNil(region.Hole), Unsafe: bed.Unsafe, UnsafeWhy: suitability.UnsafeGround(bed.Unsafe).Why(), Note: bed.Note,
-		Area: s.Units.Area(form.Area()), Plantings: []PlantedView{},
+		ID:        bed.ID,
+		Version:   say.VersionOf(bed),
+		Name:      bed.Name,
+		Input:     bedInput(s, bed),
+		At:        form.At,
+		WidthM:    form.Width,
+		DepthM:    form.Depth,
+		Areas:     region.Areas,
+		Hole:      view.NonNil(region.Hole),
+		Unsafe:    bed.Unsafe,
+		UnsafeWhy: suitability.UnsafeGround(bed.Unsafe).Why(),
+		Note:      bed.Note,
+		Area:      s.Units.Area(form.Area()),
+		Plantings: []PlantedView{},
 	}
 	hours, measured := s.SummerHours(bed)
 	b.SunHours, b.SunWords = say.Round1(hours), say.HoursWords(hours)+" sun"
@@ -179,8 +201,19 @@ func sizeWords(s *plot.State, form plan.Form) string {
 
 func viewPlanted(s *plot.State, p *plot.Planting, bed store.Bed, j view.Judging, on calendar.Date) PlantedView {
 	v := PlantedView{
-		PlantingBrief: view.Brief(s, p, on), Middle: p.Area.Middle, Outline: p.Area.Outline, WidthM: p.Area.Width, DepthM: p.Area.Depth, Spots: view.NonNil(p.Spots),
-		Water: waterWord(p.Species), Uses: view.NonNil(p.Species.Site.Uses), Ground: view.Notices(p),
+		PlantingBrief: view.Brief(
+			s,
+			p,
+			on,
+		),
+		Middle:  p.Area.Middle,
+		Outline: p.Area.Outline,
+		WidthM:  p.Area.Width,
+		DepthM:  p.Area.Depth,
+		Spots:   view.NonNil(p.Spots),
+		Water:   waterWord(p.Species),
+		Uses:    view.NonNil(p.Species.Site.Uses),
+		Ground:  view.Notices(p),
 	}
 	if forecast, year := s.ForecastOn(p, on); forecast != nil {
 		v.PlantM = forecast.SizeOn(p.Species, year, on).Width * s.MeasuredScale(p)
@@ -208,7 +241,10 @@ func bearsWords(j view.Judging, tree string) string {
 		}
 	}
 	if len(bear)+len(suffer) == 0 {
-		return fmt.Sprintf("Of the library's %d plants, none is on record as bearing it or suffering from it: try one plant first.", len(j.Species))
+		return fmt.Sprintf(
+			"Of the library's %d plants, none is on record as bearing it or suffering from it: try one plant first.",
+			len(j.Species),
+		)
 	}
 	words := "On record as bearing it: " + cmp.Or(say.Joined(bear), "none") + "."
 	return words + " As suffering from it: " + cmp.Or(say.Joined(suffer), "none") + ". Of all others nothing is on record."
@@ -216,9 +252,20 @@ func bearsWords(j view.Judging, tree string) string {
 
 func viewItem(s *plot.State, it plot.Item, j view.Judging) ItemView {
 	v := ItemView{
-		ID: it.ID, Version: say.VersionOf(it.PlanItem), Kind: it.PlanItem.Kind, Name: it.Name, Input: ItemAsTyped(s, it), At: it.Form.At, WidthM: it.Form.Width, DepthM: it.Form.Depth,
-		Areas: it.Form.Region().Areas, Path: it.Form.Path(), ReachM: it.Item.Traits.Reach(it.Item.Kind), Shades: it.Item.Kind.Shade != plan.NoShade,
-		Means: it.Item.Kind.Means, Words: sizeWords(s, it.Form),
+		ID:      it.ID,
+		Version: say.VersionOf(it.PlanItem),
+		Kind:    it.PlanItem.Kind,
+		Name:    it.Name,
+		Input:   ItemAsTyped(s, it),
+		At:      it.Form.At,
+		WidthM:  it.Form.Width,
+		DepthM:  it.Form.Depth,
+		Areas:   it.Form.Region().Areas,
+		Path:    it.Form.Path(),
+		ReachM:  it.Item.Traits.Reach(it.Item.Kind),
+		Shades:  it.Item.Kind.Shade != plan.NoShade,
+		Means:   it.Item.Kind.Means,
+		Words:   sizeWords(s, it.Form),
 	}
 	t := it.Item.Traits
 	if it.Item.Kind.Has(plan.Height) {

@@ -38,7 +38,12 @@ func (u *Uses) NoteReading(ctx context.Context, bedID int64, in ReadingInput) (j
 	})
 }
 
-func readReading(s *plot.State, table ground.Table, bedID int64, in ReadingInput) (store.PutReadingParams, string, error) {
+func readReading(
+	s *plot.State,
+	table ground.Table,
+	bedID int64,
+	in ReadingInput,
+) (store.PutReadingParams, string, error) {
 	var c say.Checklist
 	row := store.PutReadingParams{BedID: bedID, Day: in.Day, Kind: in.Kind, Note: c.Text("note", in.Note, say.LongestNote)}
 	input.ReadDay(s, &c, "day", in.Day)
@@ -76,7 +81,15 @@ func (u *Uses) RemoveReading(ctx context.Context, id int64) (journal.Entry, erro
 		for bedID, rows := range s.Readings {
 			for _, row := range rows {
 				if row.ID == id {
-					return journal.Record{Kind: "ground", Summary: "Took a reading away from " + s.BedByID[bedID].Name, Bed: &bedID}, readingsTable.Drop(ctx, d, id)
+					return journal.Record{
+							Kind:    "ground",
+							Summary: "Took a reading away from " + s.BedByID[bedID].Name,
+							Bed:     &bedID,
+						}, readingsTable.Drop(
+							ctx,
+							d,
+							id,
+						)
 				}
 			}
 		}

@@ -47,11 +47,11 @@ type SiteView struct {
 	SeasonEnd   calendar.Date `json:"seasonEnd"`
 	LatestShown calendar.Date `json:"latestShown" doc:"The last day that can be shown"`
 
-	Newcomer    bool          `json:"newcomer" doc:"Few looks are noted yet: words of ours are explained where they first stand"`
+	Newcomer bool `json:"newcomer" doc:"Few looks are noted yet: words of ours are explained where they first stand"`
 
 	WeatherSource    string `json:"weatherSource"`
 	WeatherSimulated bool   `json:"weatherSimulated"`
-	Station          string `json:"station" enum:",simulated" doc:"What is switched on to read the weather; empty for nothing"`
+	Station          string `json:"station" enum:",simulated" doc:"What reads the weather; empty for nothing"`
 
 	FrostWords []string        `json:"frostWords"`
 	Climates   []ClimateChoice `json:"climates"`
@@ -114,14 +114,35 @@ func (u *Uses) Site(ctx context.Context) (SiteView, error) {
 		return SiteView{}, err
 	}
 	v := SiteView{
-		PlotID: u.plot.PlotID(), Damage: u.plot.Damage(), Version: plot.PlaceVersion(s.Site), Name: s.Site.Name, Placed: s.Site.Placed != 0, Longitude: s.Site.Longitude, Latitude: s.Site.Latitude, AltitudeM: s.Site.AltitudeM, ClimateID: s.Site.ClimateID,
-		Altitude: s.Units.GroundLength(s.Site.AltitudeM),
-		WidthM:   s.Site.WidthM, DepthM: s.Site.DepthM, Width: s.Units.GroundLength(s.Site.WidthM), Depth: s.Units.GroundLength(s.Site.DepthM),
-		AreaWords: s.Units.Area(s.Site.WidthM * s.Site.DepthM), Units: s.Site.Units, Customs: s.Site.Customs != 0,
-		Today: s.Today, Pinned: u.plot.PinnedTo != nil, Sample: u.plot.Sample,
-		SeasonStart: s.Season.Start, SeasonEnd: s.Season.End, LatestShown: s.Next.End,
-		WeatherSource: s.Sky.Source(), WeatherSimulated: s.Sky.Station != nil && s.Sky.Station.Simulated(), Station: s.Site.Station,
-		Marks: plot.Marks, Shelters: flora.ShelterWords, Causes: FateCauses{causes[throve], causes[failed]},
+		PlotID:           u.plot.PlotID(),
+		Damage:           u.plot.Damage(),
+		Version:          plot.PlaceVersion(s.Site),
+		Name:             s.Site.Name,
+		Placed:           s.Site.Placed != 0,
+		Longitude:        s.Site.Longitude,
+		Latitude:         s.Site.Latitude,
+		AltitudeM:        s.Site.AltitudeM,
+		ClimateID:        s.Site.ClimateID,
+		Altitude:         s.Units.GroundLength(s.Site.AltitudeM),
+		WidthM:           s.Site.WidthM,
+		DepthM:           s.Site.DepthM,
+		Width:            s.Units.GroundLength(s.Site.WidthM),
+		Depth:            s.Units.GroundLength(s.Site.DepthM),
+		AreaWords:        s.Units.Area(s.Site.WidthM * s.Site.DepthM),
+		Units:            s.Site.Units,
+		Customs:          s.Site.Customs != 0,
+		Today:            s.Today,
+		Pinned:           u.plot.PinnedTo != nil,
+		Sample:           u.plot.Sample,
+		SeasonStart:      s.Season.Start,
+		SeasonEnd:        s.Season.End,
+		LatestShown:      s.Next.End,
+		WeatherSource:    s.Sky.Source(),
+		WeatherSimulated: s.Sky.Station != nil && s.Sky.Station.Simulated(),
+		Station:          s.Site.Station,
+		Marks:            plot.Marks,
+		Shelters:         flora.ShelterWords,
+		Causes:           FateCauses{causes[throve], causes[failed]},
 	}
 	v.Newcomer = looksNoted(s) < fewLooks
 	u.addPlanChoices(&v)
@@ -281,7 +302,10 @@ func (u *Uses) SetSite(ctx context.Context, seen say.Version, in SiteInput) (jou
 			c.Add("station", "Choose no station, or the simulated one.")
 		}
 		fitBoundary(s, &c, &row)
-		if climate, has := u.plot.Lib().Climate(in.ClimateID); has && len(c.Faults) == 0 && (row.ClimateID != s.Site.ClimateID || row.Latitude != s.Site.Latitude || s.Site.Placed == 0) {
+		if climate, has := u.plot.Lib().Climate(
+			in.ClimateID,
+		); has && len(c.Faults) == 0 &&
+			(row.ClimateID != s.Site.ClimateID || row.Latitude != s.Site.Latitude || s.Site.Placed == 0) {
 			askClimate(&c, climate, in.Latitude, in.Affirmed)
 		}
 		if err := c.Err(); err != nil {
@@ -296,10 +320,24 @@ func (u *Uses) SetSite(ctx context.Context, seen say.Version, in SiteInput) (jou
 func askClimate(c *say.Checklist, climate climate.Normals, latitude float64, affirmed []string) {
 	fit := climate.FitAt(latitude)
 	if fit.OtherHalf {
-		c.Ask("climateId", AskHemisphere, affirmed, "%s is a climate of the other half of the world: its year is turned round by six months for yours. Is it the nearest there is?", climate.Name)
+		c.Ask(
+			"climateId",
+			AskHemisphere,
+			affirmed,
+			"%s is a climate of the other half of the world: its year is turned round by six months for yours. Is it the nearest there is?",
+			climate.Name,
+		)
 	}
 	if fit.FarOff() {
-		c.Ask("latitude", AskLatitude, affirmed, "%s is usual about %.0f° from the equator, and %.0f° is far from that: days and seasons would not fit the weather. Is the latitude right?", climate.Name, math.Abs(climate.Latitude), math.Abs(latitude))
+		c.Ask(
+			"latitude",
+			AskLatitude,
+			affirmed,
+			"%s is usual about %.0f° from the equator, and %.0f° is far from that: days and seasons would not fit the weather. Is the latitude right?",
+			climate.Name,
+			math.Abs(climate.Latitude),
+			math.Abs(latitude),
+		)
 	}
 }
 
@@ -349,7 +387,13 @@ func length(c *say.Checklist, field, text, defaultUnit string, low, high float64
 	case err != nil:
 		c.AddError(field, err)
 	case metres < low || metres > high:
-		c.Add(field, "%s is not possible here; it must lie between %s and %s.", text, unit.Metric.GroundLength(low), unit.Metric.GroundLength(high))
+		c.Add(
+			field,
+			"%s is not possible here; it must lie between %s and %s.",
+			text,
+			unit.Metric.GroundLength(low),
+			unit.Metric.GroundLength(high),
+		)
 	}
 	return metres
 }

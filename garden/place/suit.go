@@ -97,7 +97,15 @@ func (u *Uses) Where(ctx context.Context, speciesID string) (WhereView, error) {
 	if !has {
 		return WhereView{}, say.NotFoundError{What: "plant in the library"}
 	}
-	v := WhereView{SpeciesID: speciesID, Name: species.Names.Name, Botanical: species.Names.Botanical, Memory: view.Memory(j.State, 0, speciesID), Beds: []SuitView{}, ForMe: view.ForMeAnswers(j.State, species), Warnings: view.WarningsBeforeSetting(species)}
+	v := WhereView{
+		SpeciesID: speciesID,
+		Name:      species.Names.Name,
+		Botanical: species.Names.Botanical,
+		Memory:    view.Memory(j.State, 0, speciesID),
+		Beds:      []SuitView{},
+		ForMe:     view.ForMeAnswers(j.State, species),
+		Warnings:  view.WarningsBeforeSetting(species),
+	}
 	for _, bed := range j.Beds {
 		v.Beds = append(v.Beds, suit(j, bed, species, nil))
 	}
@@ -134,16 +142,26 @@ func (u *Uses) What(ctx context.Context, bedID int64, filter WhatFilter) (WhatVi
 	if err != nil {
 		return WhatView{}, err
 	}
-	if filter.Use != "" && !slices.Contains(flora.UseWords, filter.Use) || filter.Spread != "" && !slices.Contains(flora.SpreadWords, filter.Spread) {
+	if filter.Use != "" && !slices.Contains(flora.UseWords, filter.Use) ||
+		filter.Spread != "" && !slices.Contains(flora.SpreadWords, filter.Spread) {
 		return WhatView{}, say.Faults{{Field: "use", Message: "Choose one of the uses and ways of spreading."}}
 	}
 	room := j.RoomM2(bedID, nil)
-	v := WhatView{BedID: bedID, Bed: bed.Name, Room: j.Units.Area(room) + " free when all stand full-grown", Species: []SuitView{}, Uses: flora.UseWords, Spreads: flora.SpreadWords, Forbids: forbidWords(j.Place(bed, j.Lore, j.Lows, nil))}
+	v := WhatView{
+		BedID:   bedID,
+		Bed:     bed.Name,
+		Room:    j.Units.Area(room) + " free when all stand full-grown",
+		Species: []SuitView{},
+		Uses:    flora.UseWords,
+		Spreads: flora.SpreadWords,
+		Forbids: forbidWords(j.Place(bed, j.Lore, j.Lows, nil)),
+	}
 	for _, species := range j.Species {
 		if !species.IsUsed() { // what is never used is never offered for a bed
 			continue
 		}
-		if filter.Use != "" && !slices.Contains(species.Site.Uses, filter.Use) || filter.Spread != "" && species.Site.Spread != filter.Spread {
+		if filter.Use != "" && !slices.Contains(species.Site.Uses, filter.Use) ||
+			filter.Spread != "" && species.Site.Spread != filter.Spread {
 			continue
 		}
 		v.Species = append(v.Species, suit(j, bed, species, nil))
@@ -157,16 +175,36 @@ func suit(j view.Judging, bed store.Bed, species *flora.Species, of *plot.Planti
 	return suitPlace(j, j.Place(bed, j.Lore, j.Lows, of), bed, species, of)
 }
 
-func suitPlace(j view.Judging, place suitability.Place, bed store.Bed, species *flora.Species, of *plot.Planting) SuitView {
+func suitPlace(
+	j view.Judging,
+	place suitability.Place,
+	bed store.Bed,
+	species *flora.Species,
+	of *plot.Planting,
+) SuitView {
 	wanted := suitability.MatureArea(species, 1)
 	if of != nil {
 		wanted = j.WantedM2(of)
 	}
 	answer := suitability.Judge(species, place, wanted)
 	v := SuitView{
-		BedID: bed.ID, Bed: bed.Name, SpeciesID: species.ID, Name: species.Names.Name, Value: say.Round2(answer.Value), Verdict: view.VerdictOf(answer.Value),
-		Memory: view.Memory(j.State, bed.ID, species.ID), Forbids: forbidWords(place), Needs: []SiteNeedView{}, Unknown: []string{}, Uses: view.NonNil(species.Site.Uses), Spread: species.Site.Spread,
-		Mates: []string{},
+		BedID:     bed.ID,
+		Bed:       bed.Name,
+		SpeciesID: species.ID,
+		Name:      species.Names.Name,
+		Value:     say.Round2(answer.Value),
+		Verdict:   view.VerdictOf(answer.Value),
+		Memory: view.Memory(
+			j.State,
+			bed.ID,
+			species.ID,
+		),
+		Forbids: forbidWords(place),
+		Needs:   []SiteNeedView{},
+		Unknown: []string{},
+		Uses:    view.NonNil(species.Site.Uses),
+		Spread:  species.Site.Spread,
+		Mates:   []string{},
 	}
 	width := species.Size.Width.Value / 100
 	more := int(place.RoomM2 / (width * width)) // set in a square, each at its width
@@ -187,7 +225,11 @@ func suitPlace(j view.Judging, place suitability.Place, bed store.Bed, species *
 	v.Words = verdictWords(v, answer)
 	if answer.Value < suitability.ShortBelow {
 		if whole := j.Lore.Remedies.MendAll(species, place, wanted); len(whole.Steps) > 0 {
-			mended := MendedView{Value: say.Round2(whole.Answer.Value), Verdict: view.VerdictOf(whole.Answer.Value), Hours: remedyHours(whole.HoursFirst, whole.HoursAYear)}
+			mended := MendedView{
+				Value:   say.Round2(whole.Answer.Value),
+				Verdict: view.VerdictOf(whole.Answer.Value),
+				Hours:   remedyHours(whole.HoursFirst, whole.HoursAYear),
+			}
 			for _, step := range whole.Steps {
 				mended.Steps = append(mended.Steps, step.Name)
 			}
@@ -203,7 +245,9 @@ func suitPlace(j view.Judging, place suitability.Place, bed store.Bed, species *
 }
 
 func verdictWords(v SuitView, answer suitability.Answer) string {
-	words := map[string]string{"well": "Does well here", "fairly": "Gets by here", "hardly": "Hardly lives here", "no": "Not here"}[v.Verdict]
+	words := map[string]string{
+		"well": "Does well here", "fairly": "Gets by here", "hardly": "Hardly lives here", "no": "Not here",
+	}[v.Verdict]
 	if answer.Value >= suitability.ShortBelow || len(v.Needs) == 0 {
 		return words + "."
 	}
@@ -222,14 +266,37 @@ func forbidWords(place suitability.Place) []string {
 	return words
 }
 
-func viewSiteNeed(j view.Judging, species *flora.Species, place suitability.Place, areaM2 float64, score suitability.Score) SiteNeedView {
-	v := SiteNeedView{Need: view.NeedName[score.Need], Value: say.Round2(score.Value), Known: true, Falls: score.Falls(), Standing: score.Standing.String(), Remedies: []RemedyView{}}
+func viewSiteNeed(
+	j view.Judging,
+	species *flora.Species,
+	place suitability.Place,
+	areaM2 float64,
+	score suitability.Score,
+) SiteNeedView {
+	v := SiteNeedView{
+		Need:     view.NeedName[score.Need],
+		Value:    say.Round2(score.Value),
+		Known:    true,
+		Falls:    score.Falls(),
+		Standing: score.Standing.String(),
+		Remedies: []RemedyView{},
+	}
 	v.Words = view.NeedWords(j.Units, species, score)
 	if !v.Falls {
 		return v
 	}
 	for _, m := range j.Lore.Remedies.Mend(species, place, areaM2, score) {
-		v.Remedies = append(v.Remedies, RemedyView{m.Remedy.Name, m.Remedy.How, say.Round2(m.Need), say.Round2(m.Answer.Value), remedyHours(m.HoursFirst, m.HoursAYear), j.Lore.Remedies.Standing.String()})
+		v.Remedies = append(
+			v.Remedies,
+			RemedyView{
+				m.Remedy.Name,
+				m.Remedy.How,
+				say.Round2(m.Need),
+				say.Round2(m.Answer.Value),
+				remedyHours(m.HoursFirst, m.HoursAYear),
+				j.Lore.Remedies.Standing.String(),
+			},
+		)
 	}
 	if len(v.Remedies) == 0 {
 		v.NoRemedy = "No remedy: choose another bed."
@@ -247,5 +314,9 @@ func remedyHours(first, aYear float64) string {
 	case math.Abs(first-aYear) < 0.05:
 		return say.MinutesWords(aYear*60) + " of work a year"
 	}
-	return fmt.Sprintf("%s of work in the first year, %s a year after", say.MinutesWords(first*60), say.MinutesWords(aYear*60))
+	return fmt.Sprintf(
+		"%s of work in the first year, %s a year after",
+		say.MinutesWords(first*60),
+		say.MinutesWords(aYear*60),
+	)
 }

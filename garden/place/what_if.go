@@ -81,14 +81,28 @@ func (u *Uses) WhatIf(ctx context.Context, bedID int64, in WhatIfInput) (WhatIfV
 
 func (in WhatIfInput) values() map[string]*float64 {
 	return map[string]*float64{
-		"sunHours": in.SunHours, "moisture": in.Moisture, "winter": in.Winter, "drainage": in.Drainage, "texture": in.Texture, "ph": in.PH,
-		"fertility": in.Fertility, "depthCm": in.DepthCm, "shelter": in.Shelter, "colder": in.Colder,
+		"sunHours":  in.SunHours,
+		"moisture":  in.Moisture,
+		"winter":    in.Winter,
+		"drainage":  in.Drainage,
+		"texture":   in.Texture,
+		"ph":        in.PH,
+		"fertility": in.Fertility,
+		"depthCm":   in.DepthCm,
+		"shelter":   in.Shelter,
+		"colder":    in.Colder,
 	}
 }
 
 // groundKeys are the conditions that are aspects of the ground.
 var groundKeys = map[string]string{
-	"moisture": ground.Moisture, "winter": ground.Winter, "drainage": ground.Drainage, "texture": ground.Texture, "ph": ground.Acidity, "fertility": ground.Fertility, "depthCm": ground.Depth,
+	"moisture":  ground.Moisture,
+	"winter":    ground.Winter,
+	"drainage":  ground.Drainage,
+	"texture":   ground.Texture,
+	"ph":        ground.Acidity,
+	"fertility": ground.Fertility,
+	"depthCm":   ground.Depth,
 }
 
 // sliders are the conditions that can be tried, at what they are in a bed. One

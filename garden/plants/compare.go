@@ -89,7 +89,8 @@ func pairsThatMatter(plants []PlantView) (pairs [][2]int) {
 
 // apartCells tells whether two plants share no state.
 func apartCells(a, b []view.StateView) bool {
-	return len(a) > 0 && len(b) > 0 && !slices.ContainsFunc(a, func(s view.StateView) bool { return slices.Contains(b, s) })
+	return len(a) > 0 && len(b) > 0 &&
+		!slices.ContainsFunc(a, func(s view.StateView) bool { return slices.Contains(b, s) })
 }
 
 // CompareRow is one thing to know, for each plant.
@@ -113,10 +114,17 @@ const fewestCompared, mostCompared = 2, 4
 // Compare sets two to four plants side by side on a day.
 func (u *Uses) Compare(ctx context.Context, on calendar.Date, ids []string) (CompareView, error) {
 	if len(ids) < fewestCompared || len(ids) > mostCompared {
-		return CompareView{}, say.Faults{{Field: "ids", Message: fmt.Sprintf("Choose from %d to %d plants.", fewestCompared, mostCompared)}}
+		return CompareView{}, say.Faults{
+			{Field: "ids", Message: fmt.Sprintf("Choose from %d to %d plants.", fewestCompared, mostCompared)},
+		}
 	}
 	var plants []PlantView
-	v := CompareView{Plants: []PlantBrief{}, Rows: []CompareRow{}, Apart: []CompareNote{}, Characters: []CompareCharacter{}}
+	v := CompareView{
+		Plants:     []PlantBrief{},
+		Rows:       []CompareRow{},
+		Apart:      []CompareNote{},
+		Characters: []CompareCharacter{},
+	}
 	for i, id := range ids {
 		if slices.Contains(ids[:i], id) {
 			return v, say.Faults{{Field: "ids", Message: "Choose each plant once."}}

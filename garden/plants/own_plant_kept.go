@@ -30,7 +30,12 @@ func (u *Uses) leavesNoPlanting(ctx context.Context, d *journal.Draft) error {
 		}
 		for _, p := range plantings {
 			if p.SpeciesID == gone.SpeciesID {
-				return say.ConflictError{Why: fmt.Sprintf("%s stands or stood in a bed, so it stays in the library. Take back what was noted of it first.", say.Capital(gone.SpeciesID))}
+				return say.ConflictError{
+					Why: fmt.Sprintf(
+						"%s stands or stood in a bed, so it stays in the library. Take back what was noted of it first.",
+						say.Capital(gone.SpeciesID),
+					),
+				}
 			}
 		}
 	}

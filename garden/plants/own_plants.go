@@ -204,11 +204,24 @@ func (u *Uses) RemoveOwnPlant(ctx context.Context, id string) (journal.Entry, er
 			if _, ships := u.plot.Library.Species(id); !ships {
 				for _, p := range s.EverPlanted {
 					if p.SpeciesID == id {
-						return journal.Record{}, say.ConflictError{Why: fmt.Sprintf("%s stands or stood in %s, so it stays in the library.", say.Capital(p.Species.Names.Name), p.Bed.Name)}
+						return journal.Record{}, say.ConflictError{
+							Why: fmt.Sprintf(
+								"%s stands or stood in %s, so it stays in the library.",
+								say.Capital(p.Species.Names.Name),
+								p.Bed.Name,
+							),
+						}
 					}
 				}
 			}
-			return journal.Record{Kind: "own plant", Summary: "Took the own plant " + id + " out of the library"}, ownPlantsTable.Drop(ctx, d, own.ID)
+			return journal.Record{
+					Kind:    "own plant",
+					Summary: "Took the own plant " + id + " out of the library",
+				}, ownPlantsTable.Drop(
+					ctx,
+					d,
+					own.ID,
+				)
 		}
 		return journal.Record{}, say.NotFoundError{What: "own plant"}
 	})
@@ -216,7 +229,12 @@ func (u *Uses) RemoveOwnPlant(ctx context.Context, id string) (journal.Entry, er
 
 // PutOwnFigure puts the grower's own figure in place of the library's, or takes it back
 // where it is empty.
-func (u *Uses) PutOwnFigure(ctx context.Context, speciesID string, seen say.Version, in OwnFigureInput) (journal.Entry, error) {
+func (u *Uses) PutOwnFigure(
+	ctx context.Context,
+	speciesID string,
+	seen say.Version,
+	in OwnFigureInput,
+) (journal.Entry, error) {
 	return u.plot.Change(ctx, func(s *plot.State, d *journal.Draft) (journal.Record, error) {
 		species, has := s.Lib.Species(speciesID)
 		if !has {
@@ -247,12 +265,24 @@ func (u *Uses) PutOwnFigure(ctx context.Context, speciesID string, seen say.Vers
 			if before == nil {
 				return journal.Record{}, say.Faults{{Field: "figure", Message: "The library's figure holds already."}}
 			}
-			return journal.Record{Kind: "own figure", Summary: fmt.Sprintf("Went back to the library's %s of %s", key.Name, species.Names.Name)}, ownFiguresTable.Drop(ctx, d, before.ID)
+			return journal.Record{
+					Kind:    "own figure",
+					Summary: fmt.Sprintf("Went back to the library's %s of %s", key.Name, species.Names.Name),
+				}, ownFiguresTable.Drop(
+					ctx,
+					d,
+					before.ID,
+				)
 		}
 		line := strings.TrimSpace(in.Figure) + " " + flora.Measured.String()
 		var figure flora.Figure
 		if err := figure.UnmarshalText([]byte(line)); err != nil {
-			return journal.Record{}, say.Faults{{Field: "figure", Message: fmt.Sprintf("Write a number with its unit, or with its range: %s.", bareFigure(key.Figure))}}
+			return journal.Record{}, say.Faults{
+				{
+					Field:   "figure",
+					Message: fmt.Sprintf("Write a number with its unit, or with its range: %s.", bareFigure(key.Figure)),
+				},
+			}
 		}
 		row := store.PutOwnFigureParams{SpeciesID: speciesID, Key: in.Key, Figure: line}
 		id := int64(0)
@@ -262,18 +292,33 @@ func (u *Uses) PutOwnFigure(ctx context.Context, speciesID string, seen say.Vers
 			was, _ := key.Figure.MarshalText()
 			row.Was = string(was)
 		}
-		if err := u.tryFigure(ctx, d, speciesID, others, library.OwnFigure{Species: speciesID, Key: in.Key, Figure: line}); err != nil {
+		if err := u.tryFigure(
+			ctx,
+			d,
+			speciesID,
+			others,
+			library.OwnFigure{Species: speciesID, Key: in.Key, Figure: line},
+		); err != nil {
 			return journal.Record{}, say.Faults{{Field: "figure", Message: fileFault(err)}}
 		}
 		if _, err := ownFiguresTable.Put(ctx, d, id, row); err != nil {
 			return journal.Record{}, err
 		}
-		return journal.Record{Kind: "own figure", Summary: fmt.Sprintf("Own figure for %s of %s: %s", key.Name, species.Names.Name, strings.TrimSpace(in.Figure))}, nil
+		return journal.Record{
+			Kind:    "own figure",
+			Summary: fmt.Sprintf("Own figure for %s of %s: %s", key.Name, species.Names.Name, strings.TrimSpace(in.Figure)),
+		}, nil
 	})
 }
 
 // tryFigure makes sure that a plant can be relied on with a figure.
-func (u *Uses) tryFigure(ctx context.Context, d *journal.Draft, speciesID string, others []library.OwnFigure, figure library.OwnFigure) error {
+func (u *Uses) tryFigure(
+	ctx context.Context,
+	d *journal.Draft,
+	speciesID string,
+	others []library.OwnFigure,
+	figure library.OwnFigure,
+) error {
 	plants, err := d.ListOwnPlants(ctx)
 	if err != nil {
 		return err
@@ -306,7 +351,13 @@ func figuresOf(s *plot.State, species *flora.Species) []FigureView {
 	origin, _ := s.Lib.Origin(species.ID)
 	views := []FigureView{}
 	for _, k := range library.FigureKeys(species) {
-		v := FigureView{Version: say.VersionOf(nil), Key: k.Key, Name: k.Name, Figure: bareFigure(k.Figure), Standing: k.Figure.Standing.String()}
+		v := FigureView{
+			Version:  say.VersionOf(nil),
+			Key:      k.Key,
+			Name:     k.Name,
+			Figure:   bareFigure(k.Figure),
+			Standing: k.Figure.Standing.String(),
+		}
 		if own, has := origin.Figures[k.Key]; has {
 			v.Own, v.Library, v.Changed, v.Version = true, own.Now, own.Now != own.Library, say.VersionOf(own.Figure)
 		}

@@ -29,7 +29,12 @@ func (u *Uses) AddPlantNote(ctx context.Context, speciesID string, in PlantNoteI
 			return journal.Record{}, say.NotFoundError{What: "plant in the library"}
 		}
 		var c say.Checklist
-		row := store.PutPlantNoteParams{SpeciesID: speciesID, Kind: in.Kind, Author: c.Name("author", in.Author), Text: c.Text("text", in.Text, say.LongestNote)}
+		row := store.PutPlantNoteParams{
+			SpeciesID: speciesID,
+			Kind:      in.Kind,
+			Author:    c.Name("author", in.Author),
+			Text:      c.Text("text", in.Text, say.LongestNote),
+		}
 		if !slices.Contains(noteKinds, in.Kind) {
 			c.Add("kind", "A note is on law, a custom, or a note.")
 		}
@@ -60,7 +65,14 @@ func (u *Uses) RemovePlantNote(ctx context.Context, id int64) (journal.Entry, er
 				continue
 			}
 			today := s.Today.String()
-			row := store.PutPlantNoteParams{ID: &id, SpeciesID: n.SpeciesID, Kind: n.Kind, Author: n.Author, Text: n.Text, RemovedOn: &today}
+			row := store.PutPlantNoteParams{
+				ID:        &id,
+				SpeciesID: n.SpeciesID,
+				Kind:      n.Kind,
+				Author:    n.Author,
+				Text:      n.Text,
+				RemovedOn: &today,
+			}
 			if _, err := plantNotesTable.Put(ctx, d, id, row); err != nil {
 				return journal.Record{}, err
 			}

@@ -118,13 +118,38 @@ func (u *Uses) Plant(ctx context.Context, id string, on calendar.Date) (PlantVie
 		return PlantView{}, err
 	}
 	v := PlantView{
-		PlantBrief: brief, OtherNames: []string{}, Former: view.NonNil(species.Names.Former), SameName: sameNames(j, species), Facts: plantFacts(j.Units, species),
-		Parts: []PlantPart{}, Care: []string{}, Cautions: []string{}, LookAlikes: view.ViewLookAlikes(identity.LookAlikes(species)), Years: []PlantYear{},
-		ForMe: view.ForMeAnswers(j.State, species), Memory: view.Memory(j.State, 0, id), Plantings: []view.PlantingBrief{}, SeasonStart: j.Season.Start, SeasonEnd: j.Season.End, Today: j.Today,
+		PlantBrief: brief,
+		OtherNames: []string{},
+		Former:     view.NonNil(species.Names.Former),
+		SameName:   sameNames(j, species),
+		Facts:      plantFacts(j.Units, species),
+		Parts:      []PlantPart{},
+		Care:       []string{},
+		Cautions:   []string{},
+		LookAlikes: view.ViewLookAlikes(identity.LookAlikes(species)),
+		Years:      []PlantYear{},
+		ForMe: view.ForMeAnswers(
+			j.State,
+			species,
+		),
+		Memory:      view.Memory(j.State, 0, id),
+		Plantings:   []view.PlantingBrief{},
+		SeasonStart: j.Season.Start,
+		SeasonEnd:   j.Season.End,
+		Today:       j.Today,
 	}
 	v.Danger, v.Used, v.Kin = species.Identity.Danger, species.IsUsed(), species.Identity.Kin
 	v.Wildlife, v.Watch, v.Law = species.Wildlife, species.Watch, species.Law
-	v.Propagation, v.Characters, v.CautionList = propagationOf(species), view.CharactersOf(species), view.CautionsOf(j.State, species, "", "")
+	v.Propagation, v.Characters, v.CautionList = propagationOf(
+		species,
+	), view.CharactersOf(
+		species,
+	), view.CautionsOf(
+		j.State,
+		species,
+		"",
+		"",
+	)
 	v.Notes, v.Customs, v.Figures = view.NotesOn(j.State, id), j.Site.Customs != 0, figuresOf(j.State, species)
 	if origin, has := j.Lib.Origin(id); has {
 		v.Own = origin.Own
@@ -139,7 +164,10 @@ func (u *Uses) Plant(ctx context.Context, id string, on calendar.Date) (PlantVie
 		v.Parts = append(v.Parts, viewPart(j.State, species, part))
 	}
 	for _, care := range species.Care {
-		v.Care = append(v.Care, fmt.Sprintf("%s %s, %s. %s", care.Verb, care.What, bandWords(care.From, care.Until), care.Why))
+		v.Care = append(
+			v.Care,
+			fmt.Sprintf("%s %s, %s. %s", care.Verb, care.What, bandWords(care.From, care.Until), care.Why),
+		)
 	}
 	for _, caution := range species.Cautions {
 		about := ""
@@ -177,7 +205,10 @@ func sameNames(j view.Judging, species *flora.Species) []string {
 		}
 		for _, name := range plot.AllNames(other) {
 			if own[spelling.Plain(name)] {
-				words = append(words, fmt.Sprintf("“%s” is also a name of %s (%s), another plant.", name, other.Names.Name, other.Names.Botanical))
+				words = append(
+					words,
+					fmt.Sprintf("“%s” is also a name of %s (%s), another plant.", name, other.Names.Name, other.Names.Botanical),
+				)
 			}
 		}
 	}
@@ -203,7 +234,14 @@ func sharesWord(species *flora.Species, l flora.LookAlike) bool {
 }
 
 func viewPart(s *plot.State, species *flora.Species, part flora.Part) PlantPart {
-	v := PlantPart{Name: part.Name, Verdicts: []string{}, Use: part.Use, Standing: part.UseStanding, Hazards: []string{}, Cautions: view.CautionLines(s, species, part.Name)}
+	v := PlantPart{
+		Name:     part.Name,
+		Verdicts: []string{},
+		Use:      part.Use,
+		Standing: part.UseStanding,
+		Hazards:  []string{},
+		Cautions: view.CautionLines(s, species, part.Name),
+	}
 	for _, verdict := range part.Verdicts {
 		v.Verdicts = append(v.Verdicts, string(verdict))
 		v.Warns = v.Warns || verdict == flora.Poisonous
@@ -211,7 +249,17 @@ func viewPart(s *plot.State, species *flora.Species, part flora.Part) PlantPart 
 	if rule := part.Harvest; rule != nil {
 		from := say.YearWords(int(rule.MinYear.Value))
 		v.When = fmt.Sprintf("%s, from the %s on", bandWords(rule.From, rule.Until), from)
-		v.How = fmt.Sprintf("%s %s %s", rule.Sign, rule.Way, fmt.Sprintf("No more than %s; %s is left for %s.", say.ShareWords(rule.CutShare.Value), say.ShareWords(rule.Floor.Value), rule.FloorFor))
+		v.How = fmt.Sprintf(
+			"%s %s %s",
+			rule.Sign,
+			rule.Way,
+			fmt.Sprintf(
+				"No more than %s; %s is left for %s.",
+				say.ShareWords(rule.CutShare.Value),
+				say.ShareWords(rule.Floor.Value),
+				rule.FloorFor,
+			),
+		)
 		v.Hazards = view.NonNil(rule.Hazards)
 	}
 	return v
@@ -251,11 +299,19 @@ func plantFacts(units unit.System, s *flora.Species) []PlantFact {
 		{"moisture", words(s.Site.Moisture), s.Site.Moisture.Standing.String()},
 		{"drainage", words(s.Site.Drainage), s.Site.Drainage.Standing.String()},
 		{"soil", words(s.Site.Texture), s.Site.Texture.Standing.String()},
-		{"pH", fmt.Sprintf("%s to %s", say.Number(s.Site.Acidity.From), say.Number(s.Site.Acidity.To)), s.Site.Acidity.Standing.String()},
+		{
+			"pH",
+			fmt.Sprintf("%s to %s", say.Number(s.Site.Acidity.From), say.Number(s.Site.Acidity.To)),
+			s.Site.Acidity.Standing.String(),
+		},
 		{"fertility", words(s.Site.Fertility), s.Site.Fertility.Standing.String()},
 		{"shelter", words(s.Site.Shelter), s.Site.Shelter.Standing.String()},
 		{"winter cold", cold, s.Site.Cold.Standing.String()},
-		{"roots", fmt.Sprintf("%s, reaching %s", s.Site.Roots, units.PlantLength(s.Site.RootReach.Value/100)), s.Site.RootReach.Standing.String()},
+		{
+			"roots",
+			fmt.Sprintf("%s, reaching %s", s.Site.Roots, units.PlantLength(s.Site.RootReach.Value/100)),
+			s.Site.RootReach.Standing.String(),
+		},
 		{"spread", s.Site.Spread + ". " + s.Site.SpreadNote, flora.Usual.String()},
 		{"grown for", grownFor(s), flora.Usual.String()},
 	}
@@ -286,7 +342,10 @@ func plantYear(j view.Judging, species *flora.Species, from int) (PlantYear, err
 	for k, stage := range forecast.Stages {
 		if k > 0 {
 			dates := say.ViewDates(forecast.Dates(k))
-			v.Stages = append(v.Stages, view.StageBand{Stage: stage, BBCH: stage.BBCH(), Dates: dates, Past: dates.P50 <= j.Today})
+			v.Stages = append(
+				v.Stages,
+				view.StageBand{Stage: stage, BBCH: stage.BBCH(), Dates: dates, Past: dates.P50 <= j.Today},
+			)
 		}
 	}
 	const longSettled = 50 // no window is held back for having been set lately
@@ -295,7 +354,16 @@ func plantYear(j view.Judging, species *flora.Species, from int) (PlantYear, err
 		if !opens {
 			continue
 		}
-		v.Windows = append(v.Windows, PartWindow{w.Part.Name, w.Part.Harvest.Verb, first, last, fmt.Sprintf("%s %s, %s", w.Part.Harvest.Verb, w.Part.Name, calendar.Span(first, last))})
+		v.Windows = append(
+			v.Windows,
+			PartWindow{
+				w.Part.Name,
+				w.Part.Harvest.Verb,
+				first,
+				last,
+				fmt.Sprintf("%s %s, %s", w.Part.Harvest.Verb, w.Part.Name, calendar.Span(first, last)),
+			},
+		)
 	}
 	return v, nil
 }

@@ -42,11 +42,26 @@ type StationWord struct {
 // PlantWords lists the words of every field that has a set of them.
 func (u *Uses) PlantWords() PlantWords {
 	w := PlantWords{
-		NewVersion: say.VersionOf(nil), Forms: flora.FormWords, Habits: flora.HabitWords,
-		Moisture: flora.MoistureWords, Drainage: flora.DrainageWords, Texture: flora.TextureWords, Fertility: flora.FertilityWords, Shelter: flora.ShelterWords,
-		Roots: flora.RootWords, Spreads: flora.SpreadWords, Uses: flora.UseWords, Eases: flora.EaseWords, Hens: flora.HensWords,
-		Dangers: flora.DangerWords, Organs: flora.OrganWords, Kinds: flora.PartKinds, Verdicts: flora.VerdictWords, UseStandings: flora.UseStandingWords,
-		Routes: flora.CautionRoutes, Preparations: flora.PreparationWords,
+		NewVersion:    say.VersionOf(nil),
+		Forms:         flora.FormWords,
+		Habits:        flora.HabitWords,
+		Moisture:      flora.MoistureWords,
+		Drainage:      flora.DrainageWords,
+		Texture:       flora.TextureWords,
+		Fertility:     flora.FertilityWords,
+		Shelter:       flora.ShelterWords,
+		Roots:         flora.RootWords,
+		Spreads:       flora.SpreadWords,
+		Uses:          flora.UseWords,
+		Eases:         flora.EaseWords,
+		Hens:          flora.HensWords,
+		Dangers:       flora.DangerWords,
+		Organs:        flora.OrganWords,
+		Kinds:         flora.PartKinds,
+		Verdicts:      flora.VerdictWords,
+		UseStandings:  flora.UseStandingWords,
+		Routes:        flora.CautionRoutes,
+		Preparations:  flora.PreparationWords,
 		Circumstances: []view.CircumstanceView{{ID: flora.Everyone, Ask: flora.Everyone}},
 	}
 	for _, stage := range flora.Stages() {

@@ -67,7 +67,14 @@ func (u *Uses) Plants(ctx context.Context, on calendar.Date, filter PlantsFilter
 	if err != nil {
 		return PlantsView{}, err
 	}
-	v := PlantsView{Plants: []PlantBrief{}, All: len(j.Species), Uses: flora.UseWords, Spreads: flora.SpreadWords, Stages: flora.Stages(), Beds: []BedChoice{}}
+	v := PlantsView{
+		Plants:  []PlantBrief{},
+		All:     len(j.Species),
+		Uses:    flora.UseWords,
+		Spreads: flora.SpreadWords,
+		Stages:  flora.Stages(),
+		Beds:    []BedChoice{},
+	}
 	for _, bed := range j.Beds {
 		v.Beds = append(v.Beds, BedChoice{bed.ID, bed.Name})
 	}
@@ -128,8 +135,20 @@ func checkFilter(j view.Judging, filter PlantsFilter) error {
 // plantBrief is a plant in a line, and whether it passes the filter.
 func plantBrief(j view.Judging, s *flora.Species, on calendar.Date, filter PlantsFilter) (PlantBrief, bool, error) {
 	b := PlantBrief{
-		ID: s.ID, Name: s.Names.Name, Botanical: s.Names.Botanical, Family: s.Names.Family, Uses: view.NonNil(s.Site.Uses), Spread: s.Site.Spread, Ease: s.Household.Ease,
-		Life: fmt.Sprintf("%s %s, %s tall", s.Life.Form, s.Life.Habit, j.Units.PlantLength(s.Size.Height.Value/100)), Here: view.HereWords(j.State, s.ID),
+		ID:        s.ID,
+		Name:      s.Names.Name,
+		Botanical: s.Names.Botanical,
+		Family:    s.Names.Family,
+		Uses:      view.NonNil(s.Site.Uses),
+		Spread:    s.Site.Spread,
+		Ease:      s.Household.Ease,
+		Life: fmt.Sprintf(
+			"%s %s, %s tall",
+			s.Life.Form,
+			s.Life.Habit,
+			j.Units.PlantLength(s.Size.Height.Value/100),
+		),
+		Here: view.HereWords(j.State, s.ID),
 	}
 	b.Deadly, b.Warning = say.Joined(view.DeadlyLookAlikes(s)), view.WarningOf(s)
 	forecast, err := j.Typical(s, s.FullGrownYear())
@@ -139,7 +158,8 @@ func plantBrief(j view.Judging, s *flora.Species, on calendar.Date, filter Plant
 	index, _ := forecast.StageOn(j.ThisSeason(on))
 	b.Stage = forecast.Stages[index]
 	fits := (filter.Use == "" || slices.Contains(s.Site.Uses, filter.Use)) && (filter.Spread == "" || s.Site.Spread == filter.Spread) &&
-		(!filter.Beginner || s.Household.Ease == "easy") && (filter.Stage == "" || b.Stage.String() == filter.Stage)
+		(!filter.Beginner || s.Household.Ease == "easy") &&
+		(filter.Stage == "" || b.Stage.String() == filter.Stage)
 	if filter.Bed != 0 {
 		answer := suitability.Judge(s, j.Place(j.BedByID[filter.Bed], j.Lore, j.Lows, nil), suitability.MatureArea(s, 1))
 		b.Value, b.Verdict = say.Round2(answer.Value), view.VerdictOf(answer.Value)

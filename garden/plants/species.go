@@ -31,7 +31,17 @@ func (u *Uses) Species(ctx context.Context) ([]SpeciesChoice, error) {
 		for _, common := range s.Names.Common {
 			names += " " + spelling.Words(common.Name)
 		}
-		choices = append(choices, SpeciesChoice{s.ID, say.Capital(s.Names.Name), s.Names.Botanical, names, string(s.Life.Form), view.WarningsBeforeSetting(s)})
+		choices = append(
+			choices,
+			SpeciesChoice{
+				s.ID,
+				say.Capital(s.Names.Name),
+				s.Names.Botanical,
+				names,
+				string(s.Life.Form),
+				view.WarningsBeforeSetting(s),
+			},
+		)
 	}
 	return choices, nil
 }

@@ -15,8 +15,13 @@ import (
 func unreadable(id, name string) *flora.Species {
 	size := flora.Figure{Value: 30, Low: 30, High: 30, Unit: "cm"}
 	return &flora.Species{
-		ID: id, Names: flora.Names{Name: name + " (its file cannot be read)", Botanical: "see its page under Plants"},
-		Life: flora.Life{Form: flora.Perennial, FullAge: flora.Figure{Value: 1, Low: 1, High: 1}}, Size: flora.Size{Height: size, Width: size},
+		ID:    id,
+		Names: flora.Names{Name: name + " (its file cannot be read)", Botanical: "see its page under Plants"},
+		Life: flora.Life{
+			Form:    flora.Perennial,
+			FullAge: flora.Figure{Value: 1, Low: 1, High: 1},
+		},
+		Size: flora.Size{Height: size, Width: size},
 		Site: flora.Site{RootReach: size},
 	}
 }
@@ -45,7 +50,17 @@ func (s *State) cannotRead(planting int64, err error) {
 func (s *State) safely(p *Planting, work func(*Planting)) {
 	defer func() {
 		if fault := recover(); fault != nil {
-			slog.Error("a planting cannot be worked out", "planting", p.ID, "species", p.SpeciesID, "fault", fault, "stack", string(debug.Stack()))
+			slog.Error(
+				"a planting cannot be worked out",
+				"planting",
+				p.ID,
+				"species",
+				p.SpeciesID,
+				"fault",
+				fault,
+				"stack",
+				string(debug.Stack()),
+			)
 			p.setAside(p.Species.Names.Name)
 		}
 	}()

@@ -77,7 +77,11 @@ type BedSpan struct {
 }
 
 // BedLight is the light of all beds between obstacles, with where each bed's points lie in it.
-func (s *State) BedLight(ctx context.Context, course *sun.Course, obstacles []sun.Obstacle) (*sun.Light, []BedSpan, error) {
+func (s *State) BedLight(
+	ctx context.Context,
+	course *sun.Course,
+	obstacles []sun.Obstacle,
+) (*sun.Light, []BedSpan, error) {
 	var points []geometry.Point
 	var spans []BedSpan
 	for _, bed := range s.Beds {

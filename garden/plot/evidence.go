@@ -45,7 +45,12 @@ func (s *State) addEvidence(before *State) error {
 			l := Look{Row: row}
 			day, err := calendar.Parse(row.NotedOn)
 			l.Day, l.By = day, row.ByWhom
-			err = errors.Join(err, json.Unmarshal([]byte(row.Answers), &l.Answers), json.Unmarshal([]byte(row.Shown), &l.Shown), json.Unmarshal([]byte(row.Photos), &l.Photos))
+			err = errors.Join(
+				err,
+				json.Unmarshal([]byte(row.Answers), &l.Answers),
+				json.Unmarshal([]byte(row.Shown), &l.Shown),
+				json.Unmarshal([]byte(row.Photos), &l.Photos),
+			)
 			if err != nil {
 				err = fmt.Errorf("check %d: %w", row.ID, err)
 				if at.planting == 0 {

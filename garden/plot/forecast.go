@@ -75,7 +75,17 @@ func (s *State) forecastAll(ctx context.Context, before *State) error {
 			warmer, _ := s.Warmer(p.Bed)
 			place := s.Sky.key
 			place.today = 0
-			p.course = courseOf{p.Species, p.OriginRow, p.Started, orZero(p.StartYear), warmer.Value, s.Season, place, s.Today, s.Sky}
+			p.course = courseOf{
+				p.Species,
+				p.OriginRow,
+				p.Started,
+				orZero(p.StartYear),
+				warmer.Value,
+				s.Season,
+				place,
+				s.Today,
+				s.Sky,
+			}
 			if before != nil && p.takeForecast(before.ByID[p.ID]) {
 				return
 			}
@@ -146,7 +156,8 @@ func (s *State) yearWhenSet(p *Planting) int {
 	first := p.Sightings[0]
 	later := calendar.SeasonOf(s.Site.Latitude, first.Day).YearsBefore(calendar.SeasonOf(s.Site.Latitude, p.Started))
 	has := func(year flora.YearOfLife) bool {
-		return first.Stage == flora.Resting || slices.ContainsFunc(year.Stages, func(r flora.StageRule) bool { return r.Stage == first.Stage })
+		return first.Stage == flora.Resting ||
+			slices.ContainsFunc(year.Stages, func(r flora.StageRule) bool { return r.Stage == first.Stage })
 	}
 	if now, err := p.Species.YearOfLifeRules(year + later); err != nil || has(now) {
 		return year
@@ -162,7 +173,12 @@ func (s *State) yearWhenSet(p *Planting) int {
 // Age returns the planting's age in a season, as harvest asks for it.
 func (s *State) Age(p *Planting, season calendar.Season) harvest.Age {
 	return harvest.Age{
-		Year: s.YearOfLife(p, season), Seasons: season.YearsBefore(calendar.SeasonOf(s.Site.Latitude, p.Started)), Settles: p.OriginRow.Settles,
+		Year: s.YearOfLife(
+			p,
+			season,
+		),
+		Seasons: season.YearsBefore(calendar.SeasonOf(s.Site.Latitude, p.Started)),
+		Settles: p.OriginRow.Settles,
 	}
 }
 

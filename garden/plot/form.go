@@ -40,12 +40,24 @@ func BoundaryOf(site store.Site) (geometry.Polygon, error) {
 	if len(points) > 0 {
 		return points, nil
 	}
-	return geometry.Polygon{{X: 0, Y: 0}, {X: site.WidthM, Y: 0}, {X: site.WidthM, Y: site.DepthM}, {X: 0, Y: site.DepthM}}, nil
+	return geometry.Polygon{
+		{X: 0, Y: 0},
+		{X: site.WidthM, Y: 0},
+		{X: site.WidthM, Y: site.DepthM},
+		{X: 0, Y: site.DepthM},
+	}, nil
 }
 
 // itemForm is the form of a thing other than a bed as stored.
 func itemForm(row store.PlanItem, points []geometry.Point) plan.Form {
 	return plan.Form{
-		Shape: plan.Shape(row.Shape), At: geometry.Point{X: row.XM, Y: row.YM}, Width: row.WidthM, Depth: row.DepthM, Turn: row.TurnDeg, Points: points,
+		Shape: plan.Shape(
+			row.Shape,
+		),
+		At:     geometry.Point{X: row.XM, Y: row.YM},
+		Width:  row.WidthM,
+		Depth:  row.DepthM,
+		Turn:   row.TurnDeg,
+		Points: points,
 	}
 }

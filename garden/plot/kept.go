@@ -18,7 +18,10 @@ type Kept[Row any] struct {
 
 // Keep are the rows of a table as its query reads them, in that order.
 func Keep[Row, Params any](
-	table journal.Table[Row, Params], read func(*store.Queries, context.Context) ([]Row, error), id func(Row) int64, order func(a, b Row) int,
+	table journal.Table[Row, Params],
+	read func(*store.Queries, context.Context) ([]Row, error),
+	id func(Row) int64,
+	order func(a, b Row) int,
 ) *Kept[Row] {
 	return &Kept[Row]{table.Name(), read, id, order}
 }

@@ -20,7 +20,8 @@ func (s *State) addPlan(before *State) (err error) {
 	if s.Boundary, err = BoundaryOf(s.Site); err != nil {
 		return err
 	}
-	lies := before != nil && before.Site == s.Site && same(before.rows.beds, s.rows.beds) && same(before.rows.items, s.rows.items)
+	lies := before != nil && before.Site == s.Site && same(before.rows.beds, s.rows.beds) &&
+		same(before.rows.items, s.rows.items)
 	if lies {
 		s.Forms, s.BedByID, s.Beds, s.Items, s.warmed = before.Forms, before.BedByID, before.Beds, before.Items, before.warmed
 		return nil
@@ -121,7 +122,12 @@ func (s *State) StandingIn(bedID int64) []*Planting {
 // plants of one planting where one is given.
 func (s *State) Place(bed store.Bed, lore library.Ground, lows []float64, of *Planting) suitability.Place {
 	form := s.Forms[bed.ID]
-	p := suitability.Place{Ground: s.Beliefs[bed.ID], Shelter: float64(s.ShelterOf(bed)), Held: s.EdgeHeld(bed), Mulched: bed.MulchM >= thickMulchM}
+	p := suitability.Place{
+		Ground:  s.Beliefs[bed.ID],
+		Shelter: float64(s.ShelterOf(bed)),
+		Held:    s.EdgeHeld(bed),
+		Mulched: bed.MulchM >= thickMulchM,
+	}
 	p.SunHours, _ = s.SummerHours(bed)
 	offset := s.WinterOffset(bed, lore.Offsets)
 	p.WinterLows = make([]float64, len(lows))

@@ -75,7 +75,13 @@ func (s *State) sightingsOf(planting int64, before *State) (seen []sighting) {
 			s.cannotRead(planting, fmt.Errorf("observation %d: %w", row.ID, err))
 			continue
 		}
-		seen = append(seen, sighting{phenology.Sighting{Day: day, Stage: stage, Share: phenology.Share(row.Share), Affirmed: row.Affirmed != 0}, row})
+		seen = append(
+			seen,
+			sighting{
+				phenology.Sighting{Day: day, Stage: stage, Share: phenology.Share(row.Share), Affirmed: row.Affirmed != 0},
+				row,
+			},
+		)
 	}
 	return seen
 }

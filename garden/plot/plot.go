@@ -102,7 +102,11 @@ func (g *Plot) Begin(ctx context.Context, areas []journal.Registration, kept []A
 	for _, k := range kept {
 		g.tables = append(g.tables, k.held())
 	}
-	g.Journal, err = journal.NewJournal(g.Store, g.Clock, func() string { return g.Today().String() }, append(areas, registration)...)
+	g.Journal, err = journal.NewJournal(
+		g.Store,
+		g.Clock,
+		func() string { return g.Today().String() },
+		append(areas, registration)...)
 	if err != nil {
 		return err
 	}

@@ -60,10 +60,13 @@ var ReadingKinds = map[string]readingKind{
 	}, func(t ground.Table, d ReadingDetail, from string) ([]ground.Evidence, error) {
 		return t.JarTest(*d.SandMM, *d.SiltMM, *d.ClayMM, from)
 	}},
-	readRibbon: {"ribbonMm", func(d ReadingDetail) map[string]*float64 { return map[string]*float64{"ribbonMm": d.Ribbon} },
+	readRibbon: {
+		"ribbonMm",
+		func(d ReadingDetail) map[string]*float64 { return map[string]*float64{"ribbonMm": d.Ribbon} },
 		func(t ground.Table, d ReadingDetail, from string) ([]ground.Evidence, error) {
 			return t.RibbonTest(*d.Ribbon, d.Feel, !d.NoBall, from)
-		}},
+		},
+	},
 	readInfiltration: {"fallMm", func(d ReadingDetail) map[string]*float64 {
 		return map[string]*float64{"fallMm": d.FallMM, "minutes": d.Minutes}
 	}, func(t ground.Table, d ReadingDetail, from string) ([]ground.Evidence, error) {

@@ -40,5 +40,11 @@ func (s *State) SpotWords(bed store.Bed) string {
 	if offset.Value < 0 {
 		than = "colder"
 	}
-	return fmt.Sprintf(" Its days are reckoned %s %s than the plot's: %s (%s).", s.Units.TemperatureDifference(math.Abs(offset.Value)), than, why, offset.Standing)
+	return fmt.Sprintf(
+		" Its days are reckoned %s %s than the plot's: %s (%s).",
+		s.Units.TemperatureDifference(math.Abs(offset.Value)),
+		than,
+		why,
+		offset.Standing,
+	)
 }

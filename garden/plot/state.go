@@ -117,7 +117,9 @@ func (g *Plot) StateOn(ctx context.Context, on calendar.Date) (*State, calendar.
 		return s, s.Today, nil
 	}
 	if !s.Season.Contains(on) && !s.Next.Contains(on) {
-		return nil, 0, say.Faults{{Field: "on", Message: fmt.Sprintf("Only days from %s to %s can be shown.", s.Season.Start, s.Next.End)}}
+		return nil, 0, say.Faults{
+			{Field: "on", Message: fmt.Sprintf("Only days from %s to %s can be shown.", s.Season.Start, s.Next.End)},
+		}
 	}
 	return s, on, nil
 }

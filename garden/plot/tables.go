@@ -13,7 +13,12 @@ var SiteTable = journal.NewTable("site",
 	(*store.Queries).PutSite, nil)
 
 // PlantingsTable holds the plantings.
-var PlantingsTable = journal.NewTable("plantings", (*store.Queries).GetPlanting, (*store.Queries).PutPlanting, (*store.Queries).DropPlanting)
+var PlantingsTable = journal.NewTable(
+	"plantings",
+	(*store.Queries).GetPlanting,
+	(*store.Queries).PutPlanting,
+	(*store.Queries).DropPlanting,
+)
 
 // registration is what the journal has to know of plot.
 var registration = journal.Registration{

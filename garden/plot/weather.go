@@ -81,7 +81,15 @@ func (g *Plot) sky(key SkyKey, season calendar.Season) (*Sky, error) {
 			return nil, err
 		}
 	}
-	s := &Sky{key: key, size: g.Seasons, normals: normals, generator: generator, Station: weather, seasons: map[calendar.Season]*climate.Ensemble{}, daylight: map[calendar.Season]*phenology.Daylight{}}
+	s := &Sky{
+		key:       key,
+		size:      g.Seasons,
+		normals:   normals,
+		generator: generator,
+		Station:   weather,
+		seasons:   map[calendar.Season]*climate.Ensemble{},
+		daylight:  map[calendar.Season]*phenology.Daylight{},
+	}
 	s.takeOver(before)
 	if s.thisSeason, err = s.Ensemble(season); err != nil {
 		return nil, err

@@ -97,7 +97,12 @@ func (g *Plot) fly(ctx context.Context, f *flight, today calendar.Date) {
 
 // workOutSafely works a state out, and answers a fault in it as an error: it runs for many at
 // once, in nobody's request, where a fault would end the program.
-func (g *Plot) workOutSafely(ctx context.Context, before *State, moved []movedBy, today calendar.Date) (s *State, err error) {
+func (g *Plot) workOutSafely(
+	ctx context.Context,
+	before *State,
+	moved []movedBy,
+	today calendar.Date,
+) (s *State, err error) {
 	defer func() {
 		if fault := recover(); fault != nil {
 			slog.Error("the plot cannot be worked out", "fault", fault, "stack", string(debug.Stack()))
@@ -149,7 +154,8 @@ func (g *Plot) workOut(ctx context.Context, before *State, moved []movedBy, toda
 		return nil, err
 	}
 	s := &State{LastEntry: last, Today: today, BedByID: map[int64]store.Bed{}, ByID: map[int64]*Planting{}, rows: rows}
-	if before == nil || !same(before.rows.ownPlants, rows.ownPlants) || !same(before.rows.ownFigures, rows.ownFigures) || (before.Site.Latitude < 0) != (rows.site.Latitude < 0) {
+	if before == nil || !same(before.rows.ownPlants, rows.ownPlants) || !same(before.rows.ownFigures, rows.ownFigures) ||
+		(before.Site.Latitude < 0) != (rows.site.Latitude < 0) {
 		if err := g.useOwn(rows.ownPlants, rows.ownFigures, rows.site.Latitude < 0); err != nil {
 			return nil, err
 		}
@@ -164,7 +170,10 @@ func (g *Plot) workOut(ctx context.Context, before *State, moved []movedBy, toda
 	if err := s.addEvidence(before); err != nil {
 		return nil, err
 	}
-	if s.Sky, err = g.sky(SkyKey{s.Site.ClimateID, s.Site.Latitude, s.Site.AltitudeM, uint64(s.Site.WeatherSeed), s.Site.Station, today}, s.Season); err != nil {
+	if s.Sky, err = g.sky(
+		SkyKey{s.Site.ClimateID, s.Site.Latitude, s.Site.AltitudeM, uint64(s.Site.WeatherSeed), s.Site.Station, today},
+		s.Season,
+	); err != nil {
 		return nil, err
 	}
 	if s.usual = (&sync.Map{}); before != nil && before.Sky == s.Sky && before.Lib == s.Lib {

@@ -97,17 +97,40 @@ func (u *Uses) Practice(ctx context.Context) (PracticeView, error) {
 		v.Pairs = append(v.Pairs, view)
 	}
 	slices.SortStableFunc(v.Pairs, func(a, b PairView) int {
-		return cmp.Or(-say.CompareBools(a.Due, b.Due), -say.CompareBools(a.Here, b.Here),
-			cmp.Compare(slices.Index(flora.DangerWords, a.Danger), slices.Index(flora.DangerWords, b.Danger)), cmp.Compare(a.Box, b.Box))
+		return cmp.Or(
+			-say.CompareBools(a.Due, b.Due),
+			-say.CompareBools(a.Here, b.Here),
+			cmp.Compare(
+				slices.Index(flora.DangerWords, a.Danger),
+				slices.Index(flora.DangerWords, b.Danger),
+			),
+			cmp.Compare(a.Box, b.Box),
+		)
 	})
-	v.Words = fmt.Sprintf("%s due of %s. A pair told right moves one box on and comes back later; one told wrong starts again (boxes after Leitner, 1972).", say.Counted(float64(v.Due), "pair is", "pairs are"), say.Counted(float64(len(v.Pairs)), "pair", "pairs"))
+	v.Words = fmt.Sprintf(
+		"%s due of %s. A pair told right moves one box on and comes back later; one told wrong starts again (boxes after Leitner, 1972).",
+		say.Counted(float64(v.Due), "pair is", "pairs are"),
+		say.Counted(float64(len(v.Pairs)), "pair", "pairs"),
+	)
 	return v, nil
 }
 
 func viewPair(s *plot.State, pair practice.Pair, card practice.Card, tried bool) PairView {
 	v := PairView{
-		SpeciesID: pair.Species.ID, OtherID: pair.Other.ID, Name: pair.Species.Names.Name, Other: pair.Other.Names.Name, Danger: pair.Other.Identity.Danger,
-		Here: view.HereWords(s, pair.Species.ID) != "", Boxes: practice.Boxes, Tries: card.Tries, Correct: card.Correct, Deadly: card.Deadly, Due: card.Due <= s.Today,
+		SpeciesID: pair.Species.ID,
+		OtherID:   pair.Other.ID,
+		Name:      pair.Species.Names.Name,
+		Other:     pair.Other.Names.Name,
+		Danger:    pair.Other.Identity.Danger,
+		Here: view.HereWords(
+			s,
+			pair.Species.ID,
+		) != "",
+		Boxes:   practice.Boxes,
+		Tries:   card.Tries,
+		Correct: card.Correct,
+		Deadly:  card.Deadly,
+		Due:     card.Due <= s.Today,
 	}
 	if tried {
 		v.Box = card.Box
@@ -127,7 +150,13 @@ func card(s *plot.State, speciesID, otherID string) (practice.Card, *store.Pract
 			if err != nil {
 				due = s.Today
 			}
-			return practice.Card{Box: int(row.Box), Due: due, Tries: int(row.Tries), Correct: int(row.Correct), Deadly: int(row.Deadly)}, &row
+			return practice.Card{
+				Box:     int(row.Box),
+				Due:     due,
+				Tries:   int(row.Tries),
+				Correct: int(row.Correct),
+				Deadly:  int(row.Deadly),
+			}, &row
 		}
 	}
 	return practice.New(s.Today), nil
@@ -154,8 +183,15 @@ func (u *Uses) PracticeRound(ctx context.Context, speciesID, otherID string, see
 		return SpecimenView{}, err
 	}
 	v := SpecimenView{
-		SpeciesID: speciesID, OtherID: otherID, Name: r.Species.Names.Name, Botanical: r.Species.Names.Botanical, Other: r.Other.Names.Name, Danger: r.Other.Identity.Danger,
-		Seed: seed, Stage: r.Stage, Inspectable: []view.CharacterView{},
+		SpeciesID:   speciesID,
+		OtherID:     otherID,
+		Name:        r.Species.Names.Name,
+		Botanical:   r.Species.Names.Botanical,
+		Other:       r.Other.Names.Name,
+		Danger:      r.Other.Identity.Danger,
+		Seed:        seed,
+		Stage:       r.Stage,
+		Inspectable: []view.CharacterView{},
 	}
 	for _, id := range r.Inspectable() {
 		character, _ := identity.CharacterOf(id)
@@ -167,7 +203,12 @@ func (u *Uses) PracticeRound(ctx context.Context, speciesID, otherID string, see
 }
 
 // PracticeLook returns what one character of the specimen is.
-func (u *Uses) PracticeLook(ctx context.Context, speciesID, otherID string, seed uint64, id string) (LookAtView, error) {
+func (u *Uses) PracticeLook(
+	ctx context.Context,
+	speciesID, otherID string,
+	seed uint64,
+	id string,
+) (LookAtView, error) {
 	s, err := u.plot.State(ctx)
 	if err != nil {
 		return LookAtView{}, err
@@ -199,7 +240,16 @@ func (u *Uses) Decide(ctx context.Context, in DecisionInput) (DecisionView, erro
 		answer := r.Judge(in.Looked, decision)
 		card, row := card(s, in.SpeciesID, in.OtherID)
 		card = card.After(answer.Outcome, s.Today)
-		params := store.PutPracticeParams{SpeciesID: in.SpeciesID, OtherID: in.OtherID, Box: int64(card.Box), Due: card.Due.String(), Tries: int64(card.Tries), Correct: int64(card.Correct), Deadly: int64(card.Deadly), Last: s.Today.String()}
+		params := store.PutPracticeParams{
+			SpeciesID: in.SpeciesID,
+			OtherID:   in.OtherID,
+			Box:       int64(card.Box),
+			Due:       card.Due.String(),
+			Tries:     int64(card.Tries),
+			Correct:   int64(card.Correct),
+			Deadly:    int64(card.Deadly),
+			Last:      s.Today.String(),
+		}
 		id := int64(0)
 		if row != nil {
 			params.ID, id = &row.ID, row.ID
@@ -210,13 +260,21 @@ func (u *Uses) Decide(ctx context.Context, in DecisionInput) (DecisionView, erro
 		}
 		v = viewDecision(r, answer)
 		v.Pair = viewPair(s, practice.Pair{Species: r.Species, Other: r.Other}, card, true)
-		return journal.Record{Kind: "practice", Summary: fmt.Sprintf("Practised %s against %s: %s", r.Species.Names.Name, r.Other.Names.Name, answer.Outcome)}, nil
+		return journal.Record{
+			Kind:    "practice",
+			Summary: fmt.Sprintf("Practised %s against %s: %s", r.Species.Names.Name, r.Other.Names.Name, answer.Outcome),
+		}, nil
 	})
 	return v, err
 }
 
 func viewDecision(r practice.Round, a practice.Answer) DecisionView {
-	v := DecisionView{Outcome: string(a.Outcome), Truth: r.Other.Names.Name, Decided: []view.CheckSeen{}, Expert: []view.CheckSeen{}}
+	v := DecisionView{
+		Outcome: string(a.Outcome),
+		Truth:   r.Other.Names.Name,
+		Decided: []view.CheckSeen{},
+		Expert:  []view.CheckSeen{},
+	}
 	if r.Truth {
 		v.Truth = r.Species.Names.Name
 	}
@@ -234,7 +292,18 @@ func viewDecision(r practice.Round, a practice.Answer) DecisionView {
 			}
 			return shows
 		}
-		return view.CheckSeen{ID: id, Name: character.Name, Shows: []view.StateView{{ID: state.ID, Words: state.Words}}, Who: fmt.Sprintf("%s: %s %s: %s", say.Capital(r.Species.Names.Name), words(r.Species), say.Capital(r.Other.Names.Name), words(r.Other))}
+		return view.CheckSeen{
+			ID:    id,
+			Name:  character.Name,
+			Shows: []view.StateView{{ID: state.ID, Words: state.Words}},
+			Who: fmt.Sprintf(
+				"%s: %s %s: %s",
+				say.Capital(r.Species.Names.Name),
+				words(r.Species),
+				say.Capital(r.Other.Names.Name),
+				words(r.Other),
+			),
+		}
 	}
 	for _, id := range a.Decided {
 		v.Decided = append(v.Decided, pairView(id))
@@ -247,7 +316,11 @@ func viewDecision(r practice.Round, a practice.Answer) DecisionView {
 	case practice.Right:
 		v.Words = "Right. " + it
 	case practice.Dangerous:
-		v.Words = fmt.Sprintf("%s It is %s. This is the mistake that must not happen: it comes back at once.", it, r.Other.Identity.Danger)
+		v.Words = fmt.Sprintf(
+			"%s It is %s. This is the mistake that must not happen: it comes back at once.",
+			it,
+			r.Other.Identity.Danger,
+		)
 	case practice.Wrong:
 		v.Words = it + " It comes back tomorrow."
 	case practice.Unsure:

@@ -8,7 +8,12 @@ import (
 	"bramblyacre/store"
 )
 
-var practiceTable = journal.NewTable("practice", (*store.Queries).GetPractice, (*store.Queries).PutPractice, (*store.Queries).DropPractice)
+var practiceTable = journal.NewTable(
+	"practice",
+	(*store.Queries).GetPractice,
+	(*store.Queries).PutPractice,
+	(*store.Queries).DropPractice,
+)
 
 // registration is what the journal has to know of practice.
 var registration = journal.Registration{
@@ -17,4 +22,9 @@ var registration = journal.Registration{
 }
 
 // cards are how well each pair is told.
-var cards = plot.Keep(practiceTable, (*store.Queries).ListPractice, func(r store.Practice) int64 { return r.ID }, func(a, b store.Practice) int { return cmp.Compare(a.ID, b.ID) })
+var cards = plot.Keep(
+	practiceTable,
+	(*store.Queries).ListPractice,
+	func(r store.Practice) int64 { return r.ID },
+	func(a, b store.Practice) int { return cmp.Compare(a.ID, b.ID) },
+)

@@ -9,7 +9,19 @@ import (
 	"bramblyacre/core/phenology"
 )
 
-var ordinals = []string{"", "first", "second", "third", "fourth", "fifth", "sixth", "seventh", "eighth", "ninth", "tenth"}
+var ordinals = []string{
+	"",
+	"first",
+	"second",
+	"third",
+	"fourth",
+	"fifth",
+	"sixth",
+	"seventh",
+	"eighth",
+	"ninth",
+	"tenth",
+}
 
 // YearWords says a year of life: "third year".
 func YearWords(year int) string {
@@ -38,7 +50,10 @@ func Number(n float64) string {
 var fractions = []struct {
 	share float64
 	word  string
-}{{0.1, "a tenth"}, {0.2, "a fifth"}, {0.25, "a quarter"}, {1.0 / 3, "a third"}, {0.5, "half"}, {0.6, "three fifths"}, {2.0 / 3, "two thirds"}, {0.75, "three quarters"}}
+}{
+	{0.1, "a tenth"}, {0.2, "a fifth"}, {0.25, "a quarter"}, {1.0 / 3, "a third"},
+	{0.5, "half"}, {0.6, "three fifths"}, {2.0 / 3, "two thirds"}, {0.75, "three quarters"},
+}
 
 // ShareWords says a share as a grower does: "a third".
 func ShareWords(share float64) string {

@@ -92,15 +92,33 @@ func Allowances(s *plot.State, p *plot.Planting, on calendar.Date) []AllowanceVi
 func Allowance(s *plot.State, p *plot.Planting, part flora.Part, on calendar.Date) (AllowanceView, *harvest.Allowance) {
 	rule := part.Harvest
 	v := AllowanceView{
-		Part: part.Name, Verb: rule.Verb, UnitName: rule.Many, Sign: rule.Sign, Way: rule.Way, Use: part.Use,
-		Hazards: NonNil(rule.Hazards), Cautions: CautionLines(s, p.Species, part.Name), Limits: []LimitView{},
-		Customs: customsOf(s, p.Species.ID), Need: KeptNeedWords(s, p.Species.ID, part.Name), Notices: append(treeNotices(p), troubleNotices(p, on)...), Beside: []Neighbour{},
+		Part:     part.Name,
+		Verb:     rule.Verb,
+		UnitName: rule.Many,
+		Sign:     rule.Sign,
+		Way:      rule.Way,
+		Use:      part.Use,
+		Hazards:  NonNil(rule.Hazards),
+		Cautions: CautionLines(s, p.Species, part.Name),
+		Limits:   []LimitView{},
+		Customs: customsOf(
+			s,
+			p.Species.ID,
+		),
+		Need:    KeptNeedWords(s, p.Species.ID, part.Name),
+		Notices: append(treeNotices(p), troubleNotices(p, on)...),
+		Beside:  []Neighbour{},
 	}
 	if rule.TakesPlant {
 		v.Beside = Neighbours(s, p)
 	}
 	v.Crowns = harvest.LeavesCrowns(p.Species, rule)
-	v.Standing = flora.Weakest(rule.PerPlant.Standing, rule.GramsEach.Standing, rule.CutShare.Standing, rule.Floor.Standing).String()
+	v.Standing = flora.Weakest(
+		rule.PerPlant.Standing,
+		rule.GramsEach.Standing,
+		rule.CutShare.Standing,
+		rule.Floor.Standing,
+	).String()
 	if refusal := Refusal(s, p, part, on); refusal != nil {
 		v.Refusal = refusal
 		v.Amount = "Nothing: " + refusal.Kind
@@ -167,11 +185,23 @@ func Refusal(s *plot.State, p *plot.Planting, part flora.Part, on calendar.Date)
 		view := ViewRefusal(p, part, r)
 		switch r.Kind {
 		case harvest.Settling:
-			view.Why = fmt.Sprintf("Set on %s (%s): it is left alone to settle until next season.", p.Started.DayMonth(), p.OriginRow.Name)
+			view.Why = fmt.Sprintf(
+				"Set on %s (%s): it is left alone to settle until next season.",
+				p.Started.DayMonth(),
+				p.OriginRow.Name,
+			)
 		case harvest.TooYoung:
-			view.Why = fmt.Sprintf("In its %s; taken from the %s on.", say.YearWords(year), say.YearWords(int(part.Harvest.MinYear.Value)))
+			view.Why = fmt.Sprintf(
+				"In its %s; taken from the %s on.",
+				say.YearWords(year),
+				say.YearWords(int(part.Harvest.MinYear.Value)),
+			)
 		default:
-			view.Why = fmt.Sprintf("In its %s; taken in the %s only.", say.YearWords(year), say.YearWords(int(part.Harvest.LastYear.Value)))
+			view.Why = fmt.Sprintf(
+				"In its %s; taken in the %s only.",
+				say.YearWords(year),
+				say.YearWords(int(part.Harvest.LastYear.Value)),
+			)
 		}
 		return view
 	}
@@ -248,7 +278,15 @@ func warmthBetween(s *plot.State, p *plot.Planting, from, to calendar.Date) floa
 	return sum / float64(weather.Size())
 }
 
-func limitReason(s *plot.State, p *plot.Planting, rule *flora.HarvestRule, limit harvest.Limit, a harvest.Allowance, stand harvest.Stand, lastCut *store.Picking) string {
+func limitReason(
+	s *plot.State,
+	p *plot.Planting,
+	rule *flora.HarvestRule,
+	limit harvest.Limit,
+	a harvest.Allowance,
+	stand harvest.Stand,
+	lastCut *store.Picking,
+) string {
 	switch limit.Kind {
 	case harvest.ByShare:
 		return fmt.Sprintf("No more than %s of what stands.", say.ShareWords(rule.CutShare.Value))
@@ -270,7 +308,10 @@ func limitReason(s *plot.State, p *plot.Planting, rule *flora.HarvestRule, limit
 		}
 		return fmt.Sprintf("%s%.0f %% of what was cut has grown back.", cut, 100*a.Regrown)
 	case harvest.ByNeed:
-		return fmt.Sprintf("Still needed this year: %s.", s.Units.Weight(*stand.StillNeeded*harvest.GramsEach(rule, stand.SizeShare)))
+		return fmt.Sprintf(
+			"Still needed this year: %s.",
+			s.Units.Weight(*stand.StillNeeded*harvest.GramsEach(rule, stand.SizeShare)),
+		)
 	}
 	return string(limit.Kind)
 }
@@ -306,7 +347,10 @@ func ReadyWords(s *plot.State, p *plot.Planting, on calendar.Date) string {
 	var ready []string
 	for _, view := range Allowances(s, p, on) {
 		if view.Offered {
-			ready = append(ready, fmt.Sprintf("%s %s: %s", view.Verb, view.Part, strings.ToLower(view.Amount[:1])+view.Amount[1:]))
+			ready = append(
+				ready,
+				fmt.Sprintf("%s %s: %s", view.Verb, view.Part, strings.ToLower(view.Amount[:1])+view.Amount[1:]),
+			)
 		}
 	}
 	return strings.Join(ready, ". ")
@@ -322,5 +366,13 @@ func NonNil[T any](list []T) []T {
 
 // ViewWeatherDay puts a day's weather into the grower's units.
 func ViewWeatherDay(s *plot.State, day calendar.Date, w climate.Day) WeatherDay {
-	return WeatherDay{Day: day, High: s.Units.Temperature(w.TMax), Low: s.Units.Temperature(w.TMin), RainMM: math.Round(w.Rain*10) / 10, HighC: w.TMax, LowC: w.TMin, Wet: w.Wet()}
+	return WeatherDay{
+		Day:    day,
+		High:   s.Units.Temperature(w.TMax),
+		Low:    s.Units.Temperature(w.TMin),
+		RainMM: math.Round(w.Rain*10) / 10,
+		HighC:  w.TMax,
+		LowC:   w.TMin,
+		Wet:    w.Wet(),
+	}
 }

@@ -33,13 +33,26 @@ type PlantingBrief struct {
 func Brief(s *plot.State, p *plot.Planting, on calendar.Date) PlantingBrief {
 	forecast, year := s.ForecastOn(p, on)
 	b := PlantingBrief{
-		ID: p.ID, Version: say.VersionOf(p.Planting), BedID: p.BedID, Bed: p.Bed.Name, SpeciesID: p.SpeciesID, Name: p.Species.Names.Name, Botanical: p.Species.Names.Botanical,
-		Plants: p.Standing(), Identity: string(p.IdentityState), KeepsLeaf: p.Species.Life.KeepsLeaf,
+		ID:         p.ID,
+		Version:    say.VersionOf(p.Planting),
+		BedID:      p.BedID,
+		Bed:        p.Bed.Name,
+		SpeciesID:  p.SpeciesID,
+		Name:       p.Species.Names.Name,
+		Botanical:  p.Species.Names.Botanical,
+		Plants:     p.Standing(),
+		Identity:   string(p.IdentityState),
+		KeepsLeaf:  p.Species.Life.KeepsLeaf,
 		PlantWords: say.Counted(float64(p.Standing()), "plant", "plants") + ", " + p.OriginRow.Name,
 		SeenWords:  seenWords(s, p),
 	}
 	if year > 0 { // one that was removed has no year to be in
-		b.PlantWords = fmt.Sprintf("%s, %s, %s", say.Counted(float64(p.Standing()), "plant", "plants"), say.YearWords(year), p.OriginRow.Name)
+		b.PlantWords = fmt.Sprintf(
+			"%s, %s, %s",
+			say.Counted(float64(p.Standing()), "plant", "plants"),
+			say.YearWords(year),
+			p.OriginRow.Name,
+		)
 	}
 	if forecast == nil {
 		b.StageWords = "has lived its life"

@@ -38,7 +38,8 @@ func CautionsOf(s *plot.State, species *flora.Species, part, preparation string)
 	v := CautionsView{List: []CautionView{}, Ask: AskFirst}
 	var here []string
 	for _, caution := range species.Cautions {
-		if part != "" && !caution.Concerns(part) || preparation != "" && len(caution.Preparations) > 0 && !slices.Contains(caution.Preparations, preparation) {
+		if part != "" && !caution.Concerns(part) ||
+			preparation != "" && len(caution.Preparations) > 0 && !slices.Contains(caution.Preparations, preparation) {
 			continue
 		}
 		if preparation != "" && !reaches(preparation, caution.Route) {

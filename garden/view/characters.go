@@ -39,7 +39,10 @@ func CharactersOf(species *flora.Species) []PlantCharacter {
 	views := []PlantCharacter{}
 	for _, c := range identity.Vocabulary() {
 		if states, has := species.Identity.Shows[c.ID]; has {
-			views = append(views, PlantCharacter{c.ID, c.Name, slices.Contains(species.Identity.Musts, c.ID), ViewStates(c, states)})
+			views = append(
+				views,
+				PlantCharacter{c.ID, c.Name, slices.Contains(species.Identity.Musts, c.ID), ViewStates(c, states)},
+			)
 		}
 	}
 	slices.SortStableFunc(views, func(a, b PlantCharacter) int { return -say.CompareBools(a.Must, b.Must) })

@@ -79,8 +79,18 @@ const mostOthers = 3
 // decides against, those that the species names first, those alike put together.
 func ViewQuestion(s *plot.State, rules *identity.Rules, q identity.Question) CheckQuestion {
 	v := CheckQuestion{
-		ID: q.Character.ID, Name: q.Character.Name, Ask: q.Character.Ask, How: q.Character.How, Must: q.Must, Needed: q.Needed,
-		Shows: ViewStates(q.Character, rules.Species.Identity.Shows[q.Character.ID]), Others: []OtherShows{}, Against: NonNil(q.Against),
+		ID:     q.Character.ID,
+		Name:   q.Character.Name,
+		Ask:    q.Character.Ask,
+		How:    q.Character.How,
+		Must:   q.Must,
+		Needed: q.Needed,
+		Shows: ViewStates(
+			q.Character,
+			rules.Species.Identity.Shows[q.Character.ID],
+		),
+		Others:  []OtherShows{},
+		Against: NonNil(q.Against),
 	}
 	at := map[string]int{}
 	for _, d := range rules.Dangers {
@@ -153,11 +163,22 @@ func ProofWords(s *plot.State, rules *identity.Rules, f identity.Finding, looks 
 	switch f.State {
 	case identity.Sure:
 		if labelled {
-			return fmt.Sprintf("Sure: it came labelled, %s agree, and every dangerous plant on record is ruled out.", say.Counted(float64(len(f.Seen)), "character", "characters"))
+			return fmt.Sprintf(
+				"Sure: it came labelled, %s agree, and every dangerous plant on record is ruled out.",
+				say.Counted(float64(len(f.Seen)), "character", "characters"),
+			)
 		}
-		return fmt.Sprintf("Sure: %s agree over %s, and every dangerous plant on record is ruled out.", say.Counted(float64(len(f.Seen)), "character", "characters"), say.Counted(float64(len(looks)), "look", "looks"))
+		return fmt.Sprintf(
+			"Sure: %s agree over %s, and every dangerous plant on record is ruled out.",
+			say.Counted(float64(len(f.Seen)), "character", "characters"),
+			say.Counted(float64(len(looks)), "look", "looks"),
+		)
 	case identity.Excluded:
-		return fmt.Sprintf("Not %s: %s contradicted. Nothing of it is for use. If that was misread, take the look back in the ledger.", name, names(f.ExcludedBy))
+		return fmt.Sprintf(
+			"Not %s: %s contradicted. Nothing of it is for use. If that was misread, take the look back in the ledger.",
+			name,
+			names(f.ExcludedBy),
+		)
 	}
 	if len(rules.Musts) == 0 {
 		return "This plant is not used, so there is nothing to prove."
@@ -185,11 +206,17 @@ func ProofWords(s *plot.State, rules *identity.Rules, f identity.Finding, looks 
 	}
 	switch {
 	case f.LooksOwed > 1:
-		owed = append(owed, fmt.Sprintf("%d whole looks, by two people or by one at least %d days apart", f.LooksOwed, identity.DaysApart))
+		owed = append(
+			owed,
+			fmt.Sprintf("%d whole looks, by two people or by one at least %d days apart", f.LooksOwed, identity.DaysApart),
+		)
 	case f.LooksOwed == 1 && labelled:
 		owed = append(owed, "one whole look")
 	case f.LooksOwed == 1:
-		owed = append(owed, fmt.Sprintf("one more whole look, by another person or at least %d days later", identity.DaysApart))
+		owed = append(
+			owed,
+			fmt.Sprintf("one more whole look, by another person or at least %d days later", identity.DaysApart),
+		)
 	}
 	return "Unproven; still " + strings.Join(owed, "; ") + "."
 }

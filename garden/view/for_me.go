@@ -15,15 +15,26 @@ const smallPlotM2 = 60.0
 // ForMeAnswers answers plainly whether a plant is for a small plot, a beginner, an
 // allergic picker, and a place with children or hens.
 func ForMeAnswers(s *plot.State, species *flora.Species) []ForMe {
-	return []ForMe{forSmallPlot(s, species), forBeginner(species), forAllergic(species), forChildren(species), forHens(species)}
+	return []ForMe{
+		forSmallPlot(s, species),
+		forBeginner(species),
+		forAllergic(species),
+		forChildren(species),
+		forHens(species),
+	}
 }
 
 const nothingOnRecord = "Nothing on record here. That does not make it safe."
 
 func forSmallPlot(s *plot.State, species *flora.Species) ForMe {
-	spread := map[string]string{"stays": "keeps to its place", "gentle": "widens slowly", "runs": "runs", "seeds about": "seeds itself about"}[species.Site.Spread]
+	spread := map[string]string{
+		"stays": "keeps to its place", "gentle": "widens slowly", "runs": "runs", "seeds about": "seeds itself about",
+	}[species.Site.Spread]
 	width := s.Units.PlantLength(species.Size.Width.Value / 100)
-	f := ForMe{Question: "In a small plot?", Minds: species.Site.Spread == "runs" || species.Site.Spread == "seeds about" || species.Size.Width.Value > 150}
+	f := ForMe{
+		Question: "In a small plot?",
+		Minds:    species.Site.Spread == "runs" || species.Site.Spread == "seeds about" || species.Size.Width.Value > 150,
+	}
 	f.Answer = fmt.Sprintf("Fits: %s wide, and %s.", width, spread)
 	if f.Minds {
 		f.Answer = fmt.Sprintf("With care: %s wide, and %s. %s", width, spread, species.Site.SpreadNote)
@@ -42,12 +53,24 @@ func forBeginner(species *flora.Species) ForMe {
 	h := species.Household
 	if flora.IsDangerous(species.Identity.Danger) {
 		// Nothing about a plant that kills or poisons is easy.
-		return ForMe{Question: "For a beginner?", Answer: "No: it is " + species.Identity.Danger + ". Know it to leave it alone, and to keep it from what you pick.", Minds: true}
+		return ForMe{
+			Question: "For a beginner?",
+			Answer:   "No: it is " + species.Identity.Danger + ". Know it to leave it alone, and to keep it from what you pick.",
+			Minds:    true,
+		}
 	}
 	deadly := DeadlyLookAlikes(species)
-	f := ForMe{Question: "For a beginner?", Answer: say.Capital(h.Ease) + ": " + say.LowerFirst(h.EaseWhy), Minds: h.Ease != "easy" || len(deadly) > 0}
+	f := ForMe{
+		Question: "For a beginner?",
+		Answer:   say.Capital(h.Ease) + ": " + say.LowerFirst(h.EaseWhy),
+		Minds:    h.Ease != "easy" || len(deadly) > 0,
+	}
 	if len(deadly) > 0 {
-		f.Answer += " It is mistaken for " + say.Joined(deadly) + ", which " + kills(deadly) + ": buy it labelled, or let someone who knows it check."
+		f.Answer += " It is mistaken for " + say.Joined(
+			deadly,
+		) + ", which " + kills(
+			deadly,
+		) + ": buy it labelled, or let someone who knows it check."
 	}
 	return f
 }
@@ -120,7 +143,12 @@ func forHens(species *flora.Species) ForMe {
 	h := species.Household
 	f := ForMe{Question: "Near hens?", Minds: h.Hens != "left alone" && h.Hens != "eaten", Answer: nothingOnRecord}
 	if h.Hens != "not known" {
-		f.Answer = say.Capital(map[string]string{"eaten": "they eat it", "a little": "only a little of it", "left alone": "they leave it alone", "harmful": "it harms them"}[h.Hens]) + ". " + h.HensWhy
+		f.Answer = say.Capital(
+			map[string]string{
+				"eaten": "they eat it", "a little": "only a little of it",
+				"left alone": "they leave it alone", "harmful": "it harms them",
+			}[h.Hens],
+		) + ". " + h.HensWhy
 	}
 	return f
 }

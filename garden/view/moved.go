@@ -48,7 +48,12 @@ func Moved(s *plot.State, p *plot.Planting) *MovedView {
 	v.Why = fmt.Sprintf("Seen %s on %s. ", last.Stage, last.Day.DayMonth())
 	switch {
 	case index > 0 && expected < index:
-		v.Why += fmt.Sprintf("Without this look it was held to be %s, and %s was expected about %s. ", p.Now.Stages[expected], last.Stage, p.BeforeLook().Dates(index).P50.DayMonth())
+		v.Why += fmt.Sprintf(
+			"Without this look it was held to be %s, and %s was expected about %s. ",
+			p.Now.Stages[expected],
+			last.Stage,
+			p.BeforeLook().Dates(index).P50.DayMonth(),
+		)
 	case expected > index:
 		v.Why += fmt.Sprintf("Without this look it was held to be %s already. ", p.Now.Stages[expected])
 	default:

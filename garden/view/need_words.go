@@ -13,15 +13,27 @@ import (
 
 // NeedName is what one of a species' needs of a site is called.
 var NeedName = map[suitability.Need]string{
-	suitability.Sun: "sun", suitability.Moisture: "moisture", suitability.Drainage: "drainage", suitability.Texture: "texture", suitability.Acidity: "pH",
-	suitability.Fertility: "fertility", suitability.Depth: "depth of soil", suitability.Shelter: "shelter", suitability.Cold: "winter cold",
-	suitability.Toxin: "trees' poison", suitability.Space: "space", suitability.Edge: "a held edge",
+	suitability.Sun:       "sun",
+	suitability.Moisture:  "moisture",
+	suitability.Drainage:  "drainage",
+	suitability.Texture:   "texture",
+	suitability.Acidity:   "pH",
+	suitability.Fertility: "fertility",
+	suitability.Depth:     "depth of soil",
+	suitability.Shelter:   "shelter",
+	suitability.Cold:      "winter cold",
+	suitability.Toxin:     "trees' poison",
+	suitability.Space:     "space",
+	suitability.Edge:      "a held edge",
 }
 
 // scaleOf are the words that a need's numbers stand for.
 var scaleOf = map[suitability.Need][]string{
-	suitability.Moisture: flora.MoistureWords, suitability.Drainage: flora.DrainageWords, suitability.Texture: flora.TextureWords,
-	suitability.Fertility: flora.FertilityWords, suitability.Shelter: flora.ShelterWords,
+	suitability.Moisture:  flora.MoistureWords,
+	suitability.Drainage:  flora.DrainageWords,
+	suitability.Texture:   flora.TextureWords,
+	suitability.Fertility: flora.FertilityWords,
+	suitability.Shelter:   flora.ShelterWords,
 }
 
 // NeedWords say what a species wants of a need, and what there is.
@@ -41,11 +53,25 @@ func NeedWords(units unit.System, species *flora.Species, s suitability.Score) s
 		if s.Range.To >= 13 {
 			return fmt.Sprintf("wants %s h of sun or more; it has %s", say.Number(s.Range.From), say.HoursWords(s.Has))
 		}
-		return fmt.Sprintf("wants %s to %s h of sun; it has %s", say.Number(s.Range.From), say.Number(s.Range.To), say.HoursWords(s.Has))
+		return fmt.Sprintf(
+			"wants %s to %s h of sun; it has %s",
+			say.Number(s.Range.From),
+			say.Number(s.Range.To),
+			say.HoursWords(s.Has),
+		)
 	case suitability.Acidity:
-		return fmt.Sprintf("wants a pH of %s to %s; it is about %s", say.Number(s.Range.From), say.Number(s.Range.To), say.Number(s.Has))
+		return fmt.Sprintf(
+			"wants a pH of %s to %s; it is about %s",
+			say.Number(s.Range.From),
+			say.Number(s.Range.To),
+			say.Number(s.Has),
+		)
 	case suitability.Depth:
-		return fmt.Sprintf("wants %s of soil; it has about %s", units.PlantLength(s.Range.From/100), units.PlantLength(s.Has/100))
+		return fmt.Sprintf(
+			"wants %s of soil; it has about %s",
+			units.PlantLength(s.Range.From/100),
+			units.PlantLength(s.Has/100),
+		)
 	case suitability.Cold:
 		return coldWords(units, species, s)
 	case suitability.Toxin:
@@ -62,7 +88,11 @@ func NeedWords(units unit.System, species *flora.Species, s suitability.Score) s
 }
 
 var scaleNoun = map[suitability.Need]string{
-	suitability.Moisture: "soil in summer", suitability.Drainage: "drainage", suitability.Texture: "soil", suitability.Fertility: "soil", suitability.Shelter: "ground",
+	suitability.Moisture:  "soil in summer",
+	suitability.Drainage:  "drainage",
+	suitability.Texture:   "soil",
+	suitability.Fertility: "soil",
+	suitability.Shelter:   "ground",
 }
 
 // coldWords say what cold a species bears and what there is. Where its limit hangs

@@ -53,8 +53,14 @@ func Neighbours(s *plot.State, p *plot.Planting) []Neighbour {
 			words += "; its roots lie shallow"
 		}
 		distances[other.ID] = least
-		near = append(near, Neighbour{other.ID, other.Species.Names.Name, other.Bed.Name, count, s.Units.PlantLength(least), words})
+		near = append(
+			near,
+			Neighbour{other.ID, other.Species.Names.Name, other.Bed.Name, count, s.Units.PlantLength(least), words},
+		)
 	}
-	slices.SortStableFunc(near, func(a, b Neighbour) int { return cmp.Compare(distances[a.PlantingID], distances[b.PlantingID]) })
+	slices.SortStableFunc(
+		near,
+		func(a, b Neighbour) int { return cmp.Compare(distances[a.PlantingID], distances[b.PlantingID]) },
+	)
 	return near
 }

@@ -18,7 +18,14 @@ func groundWords(p *plot.Planting, f plot.Finding) string {
 	case f.Tree != nil:
 		return fmt.Sprintf("%s with roots on the ground of %s: %s. %s", plants, f.Where, f.Tree.Why, bearsWords(p, f.Tree.ID))
 	}
-	return fmt.Sprintf("%s of %s with roots or crown inside %s (%s): %s.", plants, p.Species.Names.Name, f.Where, f.Ground, f.Ground.Why())
+	return fmt.Sprintf(
+		"%s of %s with roots or crown inside %s (%s): %s.",
+		plants,
+		p.Species.Names.Name,
+		f.Where,
+		f.Ground,
+		f.Ground.Why(),
+	)
 }
 
 // bearsWords says what is on record of a species under a tree.
@@ -82,7 +89,13 @@ func UnsafeWords(p *plot.Planting) string {
 func unsafeShort(p *plot.Planting) string {
 	for _, f := range p.Findings {
 		if f.Ground != "" {
-			return fmt.Sprintf("Not for use: %s of %s on unsafe ground (%s: %s).", say.Counted(float64(f.Plants), "plant", "plants"), say.Number(float64(len(p.Spots))), f.Where, f.Ground)
+			return fmt.Sprintf(
+				"Not for use: %s of %s on unsafe ground (%s: %s).",
+				say.Counted(float64(f.Plants), "plant", "plants"),
+				say.Number(float64(len(p.Spots))),
+				f.Where,
+				f.Ground,
+			)
 		}
 	}
 	return ""

@@ -32,7 +32,10 @@ func (s Sight) IsOf(g *plot.Plot, rules *identity.Rules, answers map[string]stri
 		if before == "" {
 			before = "no plant"
 		}
-		return say.StaleError{What: "the plant", Why: []string{fmt.Sprintf("It is down as %s now; what you answered was asked of %s.", species.Names.Name, before)}}
+		return say.StaleError{
+			What: "the plant",
+			Why:  []string{fmt.Sprintf("It is down as %s now; what you answered was asked of %s.", species.Names.Name, before)},
+		}
 	}
 	var why []string
 	for _, id := range slices.Sorted(maps.Keys(answers)) {
@@ -42,7 +45,15 @@ func (s Sight) IsOf(g *plot.Plot, rules *identity.Rules, answers map[string]stri
 			continue // it was never asked, which is told as such
 		}
 		if !sameStates(standing, s.Shown[id]) {
-			why = append(why, fmt.Sprintf("Of its %s the page said %s; now it says %s.", character.Name, stateWords(character, s.Shown[id]), stateWords(character, standing)))
+			why = append(
+				why,
+				fmt.Sprintf(
+					"Of its %s the page said %s; now it says %s.",
+					character.Name,
+					stateWords(character, s.Shown[id]),
+					stateWords(character, standing),
+				),
+			)
 		}
 	}
 	if why != nil {

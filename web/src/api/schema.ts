@@ -3195,7 +3195,7 @@ export interface components {
             shares: string[];
             shelters: string[];
             /**
-             * @description What is switched on to read the weather; empty for nothing
+             * @description What reads the weather; empty for nothing
              * @enum {string}
              */
             station: "" | "simulated";
