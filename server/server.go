@@ -87,28 +87,26 @@ func newAPI(engine *gin.Engine, version string) huma.API {
 	return humagin.New(engine, config)
 }
 
+// areas are the parts of the household's work, each with its operations in a file of its name.
+var areas = []func(operations, huma.API){
+	operations.registerNow,
+	operations.registerPlace,
+	operations.registerPlants,
+	operations.registerIdentity,
+	operations.registerGather,
+	operations.registerPractice,
+	operations.registerHousehold,
+	operations.registerLedger,
+	operations.registerFiles,
+}
+
 // describe registers every operation on an engine and returns their description.
 func describe(engine *gin.Engine, options Options) huma.API {
 	api := newAPI(engine, options.Version)
 	o := operations{options.Garden}
-	o.registerSite(api)
-	o.registerPlot(api)
-	o.registerPlan(api)
-	o.registerSun(api)
-	o.registerGround(api)
-	o.registerSuitability(api)
-	o.registerPlants(api)
-	o.registerPlantings(api)
-	o.registerIdentity(api)
-	o.registerPhotographs(api)
-	o.registerBaskets(api)
-	o.registerHousehold(api)
-	o.registerOwnPlants(api)
-	o.registerPractice(api)
-	o.registerNow(api)
-	o.registerLedger(api)
-	o.registerFiles(api)
-	o.registerCopies(api)
+	for _, register := range areas {
+		register(o, api)
+	}
 	return api
 }
 
