@@ -5,7 +5,7 @@ import hooks from "eslint-plugin-react-hooks";
 import tseslint from "typescript-eslint";
 
 // Another area is reached by going up to its folder.
-const areas = readdirSync(new URL("src/areas", import.meta.url)).join("|");
+const areas = readdirSync(`${import.meta.dirname}/src/areas`).join("|");
 const otherArea = `^(\\.\\./)+(${areas})/`;
 
 export default tseslint.config(
