@@ -106,7 +106,8 @@ func TestWithoutANetworkNoAreaIsBlank(t *testing.T) {
 	b := open(t, p, 390, 844, "/round")
 	b.sees("What do you see?")
 	b.until("the code of the areas", func() bool {
-		there, err := chromedp.Run(b.ctx, chromedp.Evaluate[bool](`performance.getEntriesByType("resource").some((e) => /\/Ledger-[^/]*\.js/.test(e.name))`))
+		there, err := chromedp.Run(b.ctx, chromedp.Evaluate[bool](`["Ledger", "LedgerList"].every((name) =>
+			performance.getEntriesByType("resource").some((e) => e.name.includes("/" + name + "-") && e.responseEnd > 0))`))
 		check(t, err)
 		return there
 	})

@@ -55,7 +55,7 @@ var everyScreen = []struct {
 		b.until("the month to open", func() bool { return b.has("[role=gridcell]") })
 	}},
 	{path: "/", words: "Tuesday 27 May", open: func(b *browser) {
-		b.keys("/")
+		b.until("the finding to open", func() bool { b.keys("/"); return b.has("[role=dialog]") })
 		b.fill("Find anything, by any name", "mea")
 		b.sees("Meadowsweet")
 	}},

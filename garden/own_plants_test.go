@@ -205,7 +205,7 @@ func TestAnOwnFigureSurvivesALibraryUpdate(t *testing.T) {
 	if f := figure(p.Garden); !f.Own || f.Figure != "151 (140 to 160) cm" || f.Standing != "measured" || f.Changed || f.Library == "" {
 		t.Errorf("the figure is %+v", f)
 	}
-	updated := updatedLibrary(t, "lovage", `height = { value = 180,`, `height = { value = 171,`)
+	updated := updatedLibrary(t, "lovage", `height = "180 (`, `height = "171 (`)
 	today := day
 	after, err := Open(t.Context(), plot.Options{Store: p.store, Library: updated, PinnedTo: &today, Seasons: fewSeasons})
 	check(t, err)

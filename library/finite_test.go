@@ -110,13 +110,13 @@ func asTables(t *testing.T, node any) any {
 			at[i] = asTables(t, item)
 		}
 	case string:
-		var f flora.Figure
-		if f.UnmarshalText([]byte(at)) == nil {
-			return map[string]any{"value": f.Value, "low": f.Low, "high": f.High, "unit": f.Unit, "standing": f.Standing.String(), "source": f.Source, "note": f.Note}
-		}
 		var r flora.Range
 		if r.UnmarshalText([]byte(at)) == nil {
 			return map[string]any{"low": r.Low, "from": r.From, "to": r.To, "high": r.High, "unit": r.Unit, "standing": r.Standing.String(), "source": r.Source, "note": r.Note}
+		}
+		var f flora.Figure
+		if f.UnmarshalText([]byte(at)) == nil {
+			return map[string]any{"value": f.Value, "low": f.Low, "high": f.High, "unit": f.Unit, "standing": f.Standing.String(), "source": f.Source, "note": f.Note}
 		}
 	}
 	return node

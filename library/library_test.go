@@ -66,7 +66,7 @@ func spoilt(t *testing.T, old, new string) error {
 }
 
 func TestAFileThatCannotBeReliedOnNamesFileAndKey(t *testing.T) {
-	base := `base = { value = 5, low = 3, high = 7, unit = "°C", standing = "guess" }`
+	base := `base = "5 (3 to 7) °C guess"`
 	tests := []struct{ name, old, new, want string }{
 		{"unknown key", `form = "perennial"`, "form = \"perennial\"\ncolour = \"green\"", "life.colour: this key is not known"},
 		{"unit missing", base, `base = { value = 5, low = 3, high = 7, standing = "guess" }`, "growth.base.unit: is missing"},

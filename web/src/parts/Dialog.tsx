@@ -1,9 +1,9 @@
 import { Box, Button, Dialog as MuiDialog, type DialogProps } from "@mui/material";
-import { useEffect, useRef, useState, type FormEvent } from "react";
+import { useEffect, useRef, useState } from "react";
 
 import { UndoLine, useUndo } from "./Undo";
 
-interface Props extends Omit<DialogProps, "open" | "onClose"> {
+interface Props extends Omit<DialogProps, "open" | "onClose" | "onInput"> {
   onClose: () => void;
   /** True where the dialog itself says what was noted and offers the undo. */
   ownUndo?: boolean;
@@ -27,9 +27,8 @@ export function Dialog({ onClose, ownUndo = false, children, "aria-label": name,
       open
       slotProps={name ? { paper: { "aria-label": name } } : undefined}
       onClose={() => (typed.current ? setLeaving(true) : onClose())}
-      onInput={(event: FormEvent) => {
+      onInput={() => {
         typed.current = true;
-        rest.onInput?.(event as never);
       }}
     >
       {leaving && (

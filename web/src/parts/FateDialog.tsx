@@ -1,16 +1,7 @@
-import {
-  Alert,
-  Button,
-  Checkbox,
-  DialogActions,
-  DialogContent,
-  DialogTitle,
-  FormControlLabel,
-  MenuItem,
-  TextField,
-} from "@mui/material";
+import { Checkbox, DialogContent, DialogTitle, FormControlLabel, MenuItem, TextField } from "@mui/material";
 import { useState } from "react";
 
+import { DialogEnd, Fault } from "./DialogEnd";
 import { api, told, type Schemas } from "../api/client";
 import { useSite } from "../api/queries";
 import { Choice, ChoiceRow } from "./Choices";
@@ -95,14 +86,9 @@ export function FateDialog({ planting, onSaved, onClose }: Props) {
             sx={{ mt: 1 }}
           />
         )}
-        {fault && <Alert severity="error">{fault}</Alert>}
+        <Fault words={fault} />
       </DialogContent>
-      <DialogActions sx={{ px: 3, pb: 2 }}>
-        <Button onClick={onClose}>Leave</Button>
-        <Button variant="contained" disabled={sending} onClick={() => void save()}>
-          Remember it
-        </Button>
-      </DialogActions>
+      <DialogEnd onClose={onClose} act="Remember it" onAct={() => void save()} disabled={sending} />
     </Dialog>
   );
 }

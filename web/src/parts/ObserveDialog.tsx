@@ -1,6 +1,7 @@
-import { Alert, Box, Button, DialogActions, DialogContent, DialogTitle, TextField } from "@mui/material";
+import { Box, Button, DialogActions, DialogContent, DialogTitle, TextField } from "@mui/material";
 import { useEffect, useState } from "react";
 
+import { Fault } from "./DialogEnd";
 import { api, newKey, told } from "../api/client";
 import { usePlanting, useSite } from "../api/queries";
 import { useUndo } from "./Undo";
@@ -156,11 +157,7 @@ export function ObserveDialog({ plantingId, onClose }: { plantingId: number; onC
             yes="Seen so: note it"
             onYes={(affirmed) => void onSave(affirmed)}
           />
-          {fault && (
-            <Alert severity="error" sx={{ mt: 2 }}>
-              {fault}
-            </Alert>
-          )}
+          <Fault words={fault} />
         </DialogContent>
       )}
       <DialogActions sx={{ px: 3, pb: 2 }}>

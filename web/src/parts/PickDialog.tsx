@@ -1,16 +1,7 @@
-import {
-  Alert,
-  Button,
-  Checkbox,
-  DialogActions,
-  DialogContent,
-  DialogTitle,
-  FormControlLabel,
-  MenuItem,
-  TextField,
-} from "@mui/material";
+import { Checkbox, DialogContent, DialogTitle, FormControlLabel, MenuItem, TextField } from "@mui/material";
 import { useState } from "react";
 
+import { DialogEnd, Fault } from "./DialogEnd";
 import { api, newKey, told } from "../api/client";
 import { usePlanting, useSite } from "../api/queries";
 import { useUndo } from "./Undo";
@@ -139,18 +130,9 @@ export function PickDialog({
           {...at("note")}
         />
         {allowance && <Cautions allowance={allowance} />}
-        {fault && (
-          <Alert severity="error" sx={{ mt: 2 }}>
-            {fault}
-          </Alert>
-        )}
+        <Fault words={fault} />
       </DialogContent>
-      <DialogActions sx={{ px: 3, pb: 2 }}>
-        <Button onClick={onClose}>Leave</Button>
-        <Button variant="contained" disabled={sending} onClick={() => void onSave()}>
-          Note it
-        </Button>
-      </DialogActions>
+      <DialogEnd onClose={onClose} act="Note it" onAct={() => void onSave()} disabled={sending} />
     </Dialog>
   );
 }

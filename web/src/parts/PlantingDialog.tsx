@@ -1,16 +1,8 @@
-import {
-  Alert,
-  Box,
-  Button,
-  DialogActions,
-  DialogContent,
-  DialogTitle,
-  MenuItem,
-  TextField,
-} from "@mui/material";
+import { Box, DialogContent, DialogTitle, MenuItem, TextField } from "@mui/material";
 import { useState } from "react";
 import { Controller, useForm, useWatch } from "react-hook-form";
 
+import { DialogEnd, Fault } from "./DialogEnd";
 import { api, seen, told, type Schemas } from "../api/client";
 import { usePlanting, useSite, useSpecies, useWhere } from "../api/queries";
 import { useUndo } from "./Undo";
@@ -291,18 +283,9 @@ function PlantingForm({ planting: stands, bedId, asked, beds, site, species, onC
             yes="It is so: set it"
             onYes={(affirmed) => void save(affirmed)()}
           />
-          {fault && !stale && (
-            <Alert severity="error" sx={{ mt: 2 }}>
-              {fault}
-            </Alert>
-          )}
+          <Fault words={stale ? "" : fault} />
         </DialogContent>
-        <DialogActions sx={{ px: 3, pb: 2 }}>
-          <Button onClick={onClose}>Leave</Button>
-          <Button type="submit" variant="contained" disabled={sending}>
-            {planting ? "Change it" : "Set it"}
-          </Button>
-        </DialogActions>
+        <DialogEnd onClose={onClose} act={planting ? "Change it" : "Set it"} disabled={sending} />
       </form>
     </Dialog>
   );

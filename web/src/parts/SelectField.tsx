@@ -1,5 +1,5 @@
 import { MenuItem, TextField } from "@mui/material";
-import { Controller, type Control, type FieldValues } from "react-hook-form";
+import { Controller, useFormContext } from "react-hook-form";
 
 export type Options = readonly (readonly [value: string, words: string])[];
 
@@ -37,11 +37,11 @@ export function SelectField({ label, value, onChange, options, error, helperText
 
 interface FormProps extends Omit<Props, "value" | "onChange"> {
   name: string;
-  control: Control<FieldValues>;
 }
 
-/** FormSelect is a SelectField of a form. */
-export function FormSelect({ name, control, ...rest }: FormProps) {
+/** FormSelect is a SelectField of the form that it stands in. */
+export function FormSelect({ name, ...rest }: FormProps) {
+  const { control } = useFormContext();
   return (
     <Controller
       name={name}

@@ -1,6 +1,7 @@
-import { Alert, Box, Button, TextField } from "@mui/material";
+import { Box, Button, TextField } from "@mui/material";
 import { useState } from "react";
 
+import { Fault } from "../../parts/DialogEnd";
 import { api, told, type Schemas } from "../../api/client";
 import { useSend } from "../../parts/useSend";
 import { useUndo } from "../../parts/Undo";
@@ -67,7 +68,7 @@ export function FirstBed({ beds, us, onLaid }: Props) {
           Lay it out
         </Button>
       </Box>
-      {fault && <Alert severity="error">{fault}</Alert>}
+      <Fault words={fault} />
     </form>
   );
 }

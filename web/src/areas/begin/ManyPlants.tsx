@@ -1,6 +1,7 @@
 import { Alert, Box, Button, TextField } from "@mui/material";
 import { useRef, useState } from "react";
 
+import { Fault } from "../../parts/DialogEnd";
 import { api, told, type Schemas } from "../../api/client";
 import { AskBack } from "../../parts/AskBack";
 import { SelectField } from "../../parts/SelectField";
@@ -89,7 +90,7 @@ export function ManyPlants({ beds, site }: Props) {
           }}
         />
       </Box>
-      {reading.fault && <Alert severity="error">{reading.fault}</Alert>}
+      <Fault words={reading.fault} />
       {refused.length > 0 && (
         <Alert severity="warning" sx={{ mt: 2 }}>
           <b>Left out</b>
@@ -113,11 +114,7 @@ export function ManyPlants({ beds, site }: Props) {
             yes="It is so: set them"
             onYes={(affirmed) => void setAll(affirmed)}
           />
-          {setting.fault && (
-            <Alert severity="error" sx={{ mt: 2 }}>
-              {setting.fault}
-            </Alert>
-          )}
+          <Fault words={setting.fault} />
           <Button variant="contained" disabled={setting.sending} onClick={() => void setAll()} sx={{ mt: 2 }}>
             {count === 1 ? "Set it" : `Set all ${count}`}
           </Button>

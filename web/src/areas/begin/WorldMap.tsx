@@ -15,6 +15,13 @@ interface Props {
 
 const within = (value: number, low: number, high: number) => Math.max(low, Math.min(high, value));
 
+const arrows: Record<string, [east: number, up: number]> = {
+  ArrowRight: [1, 0],
+  ArrowLeft: [-1, 0],
+  ArrowUp: [0, 1],
+  ArrowDown: [0, -1],
+};
+
 /** degrees says a latitude or longitude as it is read: 46.5° north. */
 export const degrees = (value: number, above: string, below: string) =>
   `${Math.abs(Math.round(value * 10) / 10)}° ${value < 0 ? below : above}`;
@@ -33,19 +40,14 @@ export function WorldMap({ spot, onSpot }: Props) {
     });
   };
   const move = (event: KeyboardEvent) => {
-    const [east, up] = (
-      { ArrowRight: [1, 0], ArrowLeft: [-1, 0], ArrowUp: [0, 1], ArrowDown: [0, -1] } as Record<
-        string,
-        number[]
-      >
-    )[event.key] ?? [0, 0];
+    const [east, up] = arrows[event.key] ?? [0, 0];
     if (!east && !up) return;
     event.preventDefault();
     const step = event.shiftKey ? 10 : 1;
     const from = spot ?? { latitude: 45, longitude: 0 };
     onSpot({
-      latitude: within(from.latitude + (up ?? 0) * step, south, north),
-      longitude: within(from.longitude + (east ?? 0) * step, -180, 180),
+      latitude: within(from.latitude + up * step, south, north),
+      longitude: within(from.longitude + east * step, -180, 180),
     });
   };
   const words = spot

@@ -1,6 +1,7 @@
-import { Alert, Box, Button, TextField, Typography } from "@mui/material";
+import { Box, Button, TextField, Typography } from "@mui/material";
 import { useState } from "react";
 
+import { Fault } from "../../parts/DialogEnd";
 import { api, told, type Schemas } from "../../api/client";
 import { useUndo } from "../../parts/Undo";
 import { SelectField } from "../../parts/SelectField";
@@ -89,7 +90,7 @@ export function PlantNotes({ plant }: { plant: Schemas["PlantView"] }) {
             onChange={(event) => setText(event.target.value)}
             {...at("text")}
           />
-          {fault && <Alert severity="error">{fault}</Alert>}
+          <Fault words={fault} />
           <Box>
             <Button variant="contained" disabled={sending} onClick={() => void onAdd()}>
               Keep the note

@@ -1,7 +1,8 @@
-import { Alert, Box, Button, Typography } from "@mui/material";
+import { Box, Button, Typography } from "@mui/material";
 import { useState } from "react";
 import { Link, useParams, useSearchParams } from "react-router";
 
+import { Fault } from "../../parts/DialogEnd";
 import { api, told, type Schemas } from "../../api/client";
 import { usePractice, useRefresh, useSpecimen } from "../../api/queries";
 import { useKept } from "../../parts/shownDay";
@@ -145,7 +146,7 @@ function Round({ round, onNext }: { round: Schemas["SpecimenView"]; onNext: () =
               )}
             </Box>
           )}
-          {fault && <Alert severity="error">{fault}</Alert>}
+          <Fault words={fault} />
           {result && <Result result={result} round={round} looks={looks.length} onNext={onNext} />}
         </Box>
         <Box sx={{ minWidth: 0 }}>

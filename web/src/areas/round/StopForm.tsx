@@ -1,6 +1,7 @@
-import { Alert, Box, Button, TextField, Typography } from "@mui/material";
+import { Box, Button, TextField, Typography } from "@mui/material";
 import { useState } from "react";
 
+import { Fault } from "../../parts/DialogEnd";
 import { newKey, type Schemas } from "../../api/client";
 import { noteLook } from "../../api/outbox";
 import { useSite } from "../../api/queries";
@@ -171,11 +172,7 @@ export function StopForm({ stop, marks, next, onBack, onDone }: Props) {
         yes="Seen so: note it"
         onYes={(affirmed) => void onNext(affirmed)}
       />
-      {fault && (
-        <Alert severity="error" sx={{ mt: 2 }}>
-          {fault}
-        </Alert>
-      )}
+      <Fault words={fault} />
       <Box sx={{ position: "sticky", bottom: { xs: 60, md: 0 }, background: "var(--paper)", pb: 1, mt: 1.5 }}>
         <Ready words={stop.ready} />
         <Box sx={{ display: "flex", gap: 1, pt: 1 }}>

@@ -1,16 +1,8 @@
-import {
-  Alert,
-  Box,
-  Button,
-  Checkbox,
-  FormControlLabel,
-  MenuItem,
-  TextField,
-  Typography,
-} from "@mui/material";
+import { Box, Button, Checkbox, FormControlLabel, MenuItem, TextField, Typography } from "@mui/material";
 import { useState } from "react";
 import { Controller, useForm } from "react-hook-form";
 
+import { Fault } from "../../parts/DialogEnd";
 import { api, seen, told, type Schemas } from "../../api/client";
 import { useRefresh, useSite } from "../../api/queries";
 import { useLook } from "../../parts/LookProvider";
@@ -189,11 +181,7 @@ function SettingsForm({ site, onKept }: { site: Schemas["SiteView"]; onKept: () 
             yes="It is so: keep these"
             onYes={(affirmed) => void save(affirmed)()}
           />
-          {fault && !stale && (
-            <Alert severity="error" sx={{ mt: 2 }}>
-              {fault}
-            </Alert>
-          )}
+          <Fault words={stale ? "" : fault} />
           <Button type="submit" variant="contained" disabled={sending} sx={{ mt: 2 }}>
             Keep these
           </Button>
@@ -254,7 +242,7 @@ function Customs({ on }: { on: boolean }) {
       <Box sx={{ color: "text.secondary", fontSize: 14.5 }}>
         Your own notes, by author; where authors disagree they stand side by side, and no side is taken.
       </Box>
-      {fault && <Alert severity="error">{fault}</Alert>}
+      <Fault words={fault} />
     </Box>
   );
 }

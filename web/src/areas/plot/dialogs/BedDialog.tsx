@@ -1,18 +1,9 @@
-import {
-  Alert,
-  Box,
-  Button,
-  Checkbox,
-  DialogActions,
-  DialogContent,
-  DialogTitle,
-  FormControlLabel,
-  TextField,
-} from "@mui/material";
-import { Controller, useForm, useWatch, type FieldValues } from "react-hook-form";
+import { Box, Checkbox, DialogContent, DialogTitle, FormControlLabel, TextField } from "@mui/material";
+import { Controller, FormProvider, useForm, useWatch } from "react-hook-form";
 
 import { useState } from "react";
 
+import { DialogEnd, Fault } from "../../../parts/DialogEnd";
 import { api, seen, told, type Schemas } from "../../../api/client";
 import { useSite } from "../../../api/queries";
 import { AskBack } from "../../../parts/AskBack";
@@ -23,8 +14,8 @@ import { FormSelect, same } from "../../../parts/SelectField";
 import { useSend } from "../../../parts/useSend";
 import { FormFields } from "./FormFields";
 import { formLabels } from "./formLabels";
-import type { FormInput } from "../drawing/forms";
-import type { Shape } from "../drawing/things";
+import { typedForm, type FormInput } from "../drawing/forms";
+import { shapeOf, type Shape } from "../drawing/things";
 import { Dialog } from "../../../parts/Dialog";
 
 interface Props {
@@ -50,46 +41,34 @@ const fromPlan: Record<string, string> = {
 };
 
 /** blank is a bed as the form holds it: one that stands, or one that was drawn. */
-const blank = (before?: Schemas["BedInput"], drawn?: FormInput): FieldValues => {
-  const form = before ?? drawn;
-  return {
-    name: "",
-    winter: "",
-    texture: "",
-    drainage: "",
-    ph: "",
-    fertility: "",
-    soilDepth: "",
-    shelter: "",
-    warmth: "",
-    edge: "",
-    mulch: "",
-    unsafe: "",
-    note: "",
-    frostHollow: false,
-    ...before,
-    moisture: before?.moisture ?? "",
-    shape: form?.shape ?? "rectangle",
-    x: form?.x ?? "",
-    y: form?.y ?? "",
-    width: form?.width ?? "",
-    depth: form?.depth ?? "",
-    inner: form?.inner ?? "",
-    turn: String(form?.turn ?? 0),
-    points: form?.points ?? [],
-    sunHours: before?.sunHours === undefined ? "" : String(before.sunHours),
-  };
-};
+const blank = (before?: Schemas["BedInput"], drawn?: FormInput) => ({
+  name: before?.name ?? "",
+  ...typedForm(before ?? drawn),
+  moisture: before?.moisture ?? "",
+  winter: before?.winter ?? "",
+  texture: before?.texture ?? "",
+  drainage: before?.drainage ?? "",
+  ph: before?.ph ?? "",
+  fertility: before?.fertility ?? "",
+  soilDepth: before?.soilDepth ?? "",
+  shelter: before?.shelter ?? "",
+  warmth: before?.warmth ?? "",
+  edge: before?.edge ?? "",
+  mulch: before?.mulch ?? "",
+  unsafe: before?.unsafe ?? "",
+  note: before?.note ?? "",
+  frostHollow: before?.frostHollow ?? false,
+  sunHours: before?.sunHours === undefined ? "" : String(before.sunHours),
+});
 
 /** BedDialog lays out a bed, or changes one: its place, its conditions, its ground. */
 export function BedDialog({ bed: stands, drawn, onSaved, onClose }: Props) {
   const site = useSite().data;
   const { send, sending, fault, asked, stale, settle, at } = useSend();
   const [bed, rebase] = useOpened(stands);
-  const { register, handleSubmit, control, reset, getValues } = useForm<FieldValues>({
-    defaultValues: blank(bed?.input, drawn),
-  });
-  const shape = useWatch({ control, name: "shape" }) as Shape;
+  const form = useForm({ defaultValues: blank(bed?.input, drawn) });
+  const { register, handleSubmit, control, reset, getValues } = form;
+  const shape = useWatch({ control, name: "shape" });
   // Of a new bed its name and size are enough; a fault in what is not shown is shown.
   const [asksMore, setMore] = useState(bed !== undefined);
   const more =
@@ -100,9 +79,9 @@ export function BedDialog({ bed: stands, drawn, onSaved, onClose }: Props) {
       const body = {
         ...typed,
         affirmed,
-        turn: typedNumber(String(typed.turn)),
-        sunHours: String(typed.sunHours).trim() === "" ? undefined : typedNumber(String(typed.sunHours)),
-      } as unknown as Schemas["BedInput"];
+        turn: typedNumber(typed.turn),
+        sunHours: typed.sunHours.trim() === "" ? undefined : typedNumber(typed.sunHours),
+      };
       const entry = await send(() =>
         told(
           bed
@@ -122,7 +101,6 @@ export function BedDialog({ bed: stands, drawn, onSaved, onClose }: Props) {
     <FormSelect
       key={name}
       name={name}
-      control={control}
       label={label}
       options={[["", fromPlan[name] ?? "not said"], ...same(words)]}
       {...at(name, help)}
@@ -130,136 +108,126 @@ export function BedDialog({ bed: stands, drawn, onSaved, onClose }: Props) {
   );
   const grid = { display: "grid", gridTemplateColumns: "1fr 1fr", gap: 1.5, mt: 2 };
   return (
-    <Dialog onClose={onClose} maxWidth="sm" fullWidth>
-      <form onSubmit={(event) => void save([])(event)} noValidate>
-        <DialogTitle>{bed ? bed.name : "Lay out a bed"}</DialogTitle>
-        <DialogContent>
-          <Box sx={{ ...grid, mt: 1 }}>
-            <TextField label="Name" autoFocus {...register("name")} {...at("name")} />
-            <FormSelect name="shape" control={control} label="Shape" options={shapes} {...at("shape")} />
-            <FormFields
-              shape={shape}
-              eg={eg}
-              register={register}
-              control={control}
-              at={at}
-              open={bed ? undefined : "May stay open: laid where there is room"}
-            />
-          </Box>
-          {!more && (
-            <LineButton onClick={() => setMore(true)} expanded={false}>
-              <Box sx={{ mt: 2, py: 1, color: "var(--bramble)", fontWeight: 600 }}>
-                Say more: its ground, its sun, what lies under it
-              </Box>
-            </LineButton>
-          )}
-          <Box sx={{ display: more ? "block" : "none" }}>
-            <Box sx={{ mt: 2.5, fontWeight: 700 }}>What you know of its ground</Box>
-            <Box sx={{ color: "text.secondary", fontSize: 14 }}>
-              Leave open what you do not know: signs and tests can tell it.
-            </Box>
-            <Box sx={grid}>
-              {site.aspects.map((aspect) =>
-                choice(
-                  aspect.key,
-                  aspect.key === "moisture" ? "Moisture" : sentence(aspect.name),
-                  aspect.words,
-                ),
-              )}
-              <TextField
-                label="Hours of sun, measured"
-                {...register("sunHours")}
-                {...at("sunHours", "Left open: computed from the plan")}
-              />
-              <TextField
-                label="Mulch"
-                placeholder={site.units === "us" ? "3 in" : "8 cm"}
-                {...register("mulch")}
-                {...at("mulch")}
-              />
-              {choice("shelter", "Shelter from wind", site.shelters)}
-              {choice("warmth", "Warmth", ["cold", "warm"])}
-              {choice("edge", "Its edge", ["open", "held"], "Held: a kerb, a barrier, a pot")}
-              <FormSelect
-                name="unsafe"
-                control={control}
-                label="Unsafe ground"
-                options={[["", "no"], ...same(site.unsafe.map((kind) => kind.kind))]}
-                {...at("unsafe", "Forbids use of what grows here, never the growing")}
+    <FormProvider {...form}>
+      <Dialog onClose={onClose} maxWidth="sm" fullWidth>
+        <form onSubmit={(event) => void save([])(event)} noValidate>
+          <DialogTitle>{bed ? bed.name : "Lay out a bed"}</DialogTitle>
+          <DialogContent>
+            <Box sx={{ ...grid, mt: 1 }}>
+              <TextField label="Name" autoFocus {...register("name")} {...at("name")} />
+              <FormSelect name="shape" label="Shape" options={shapes} {...at("shape")} />
+              <FormFields
+                shape={shapeOf(shape)}
+                eg={eg}
+                at={at}
+                open={bed ? undefined : "May stay open: laid where there is room"}
               />
             </Box>
-            <Controller
-              name="frostHollow"
-              control={control}
-              render={({ field }) => (
-                <FormControlLabel
-                  control={
-                    <Checkbox checked={Boolean(field.value)} onChange={(_, on) => field.onChange(on)} />
-                  }
-                  label="Frost gathers here"
-                  sx={{ mt: 1 }}
-                />
-              )}
-            />
-            <TextField
-              label="Note"
-              multiline
-              minRows={2}
-              {...register("note")}
-              {...at("note")}
-              sx={{ mt: 1 }}
-            />
-          </Box>
-          <ChangedMeanwhile
-            why={stale}
-            rows={readings(
-              {
-                name: "Name",
-                ...formLabels,
-                ...Object.fromEntries(site.aspects.map((aspect) => [aspect.key, sentence(aspect.name)])),
-                sunHours: "Hours of sun",
-                mulch: "Mulch",
-                shelter: "Shelter",
-                warmth: "Warmth",
-                edge: "Its edge",
-                unsafe: "Unsafe ground",
-                frostHollow: "Frost gathers here",
-                note: "Note",
-              },
-              blank(stands?.input),
-              getValues(),
+            {!more && (
+              <LineButton onClick={() => setMore(true)} expanded={false}>
+                <Box sx={{ mt: 2, py: 1, color: "var(--bramble)", fontWeight: 600 }}>
+                  Say more: its ground, its sun, what lies under it
+                </Box>
+              </LineButton>
             )}
-            sending={sending}
-            onTheirs={() => {
-              rebase();
-              reset(blank(stands?.input));
-              settle();
-            }}
-            onMine={() => {
-              rebase();
-              void save([], stands?.version)();
-            }}
-          />
-          <AskBack
-            asked={asked}
-            sending={sending}
-            yes="It is so: keep the bed there"
-            onYes={(affirmed) => void save(affirmed)()}
-          />
-          {fault && !stale && (
-            <Alert severity="error" sx={{ mt: 2 }}>
-              {fault}
-            </Alert>
-          )}
-        </DialogContent>
-        <DialogActions sx={{ px: 3, pb: 2 }}>
-          <Button onClick={onClose}>Leave</Button>
-          <Button type="submit" variant="contained" disabled={sending}>
-            {bed ? "Change it" : "Lay it out"}
-          </Button>
-        </DialogActions>
-      </form>
-    </Dialog>
+            <Box sx={{ display: more ? "block" : "none" }}>
+              <Box sx={{ mt: 2.5, fontWeight: 700 }}>What you know of its ground</Box>
+              <Box sx={{ color: "text.secondary", fontSize: 14 }}>
+                Leave open what you do not know: signs and tests can tell it.
+              </Box>
+              <Box sx={grid}>
+                {site.aspects.map((aspect) =>
+                  choice(
+                    aspect.key,
+                    aspect.key === "moisture" ? "Moisture" : sentence(aspect.name),
+                    aspect.words,
+                  ),
+                )}
+                <TextField
+                  label="Hours of sun, measured"
+                  {...register("sunHours")}
+                  {...at("sunHours", "Left open: computed from the plan")}
+                />
+                <TextField
+                  label="Mulch"
+                  placeholder={site.units === "us" ? "3 in" : "8 cm"}
+                  {...register("mulch")}
+                  {...at("mulch")}
+                />
+                {choice("shelter", "Shelter from wind", site.shelters)}
+                {choice("warmth", "Warmth", ["cold", "warm"])}
+                {choice("edge", "Its edge", ["open", "held"], "Held: a kerb, a barrier, a pot")}
+                <FormSelect
+                  name="unsafe"
+                  label="Unsafe ground"
+                  options={[["", "no"], ...same(site.unsafe.map((kind) => kind.kind))]}
+                  {...at("unsafe", "Forbids use of what grows here, never the growing")}
+                />
+              </Box>
+              <Controller
+                name="frostHollow"
+                control={control}
+                render={({ field }) => (
+                  <FormControlLabel
+                    control={
+                      <Checkbox checked={Boolean(field.value)} onChange={(_, on) => field.onChange(on)} />
+                    }
+                    label="Frost gathers here"
+                    sx={{ mt: 1 }}
+                  />
+                )}
+              />
+              <TextField
+                label="Note"
+                multiline
+                minRows={2}
+                {...register("note")}
+                {...at("note")}
+                sx={{ mt: 1 }}
+              />
+            </Box>
+            <ChangedMeanwhile
+              why={stale}
+              rows={readings(
+                {
+                  name: "Name",
+                  ...formLabels,
+                  ...Object.fromEntries(site.aspects.map((aspect) => [aspect.key, sentence(aspect.name)])),
+                  sunHours: "Hours of sun",
+                  mulch: "Mulch",
+                  shelter: "Shelter",
+                  warmth: "Warmth",
+                  edge: "Its edge",
+                  unsafe: "Unsafe ground",
+                  frostHollow: "Frost gathers here",
+                  note: "Note",
+                },
+                blank(stands?.input),
+                getValues(),
+              )}
+              sending={sending}
+              onTheirs={() => {
+                rebase();
+                reset(blank(stands?.input));
+                settle();
+              }}
+              onMine={() => {
+                rebase();
+                void save([], stands?.version)();
+              }}
+            />
+            <AskBack
+              asked={asked}
+              sending={sending}
+              yes="It is so: keep the bed there"
+              onYes={(affirmed) => void save(affirmed)()}
+            />
+            <Fault words={stale ? "" : fault} />
+          </DialogContent>
+          <DialogEnd onClose={onClose} act={bed ? "Change it" : "Lay it out"} disabled={sending} />
+        </form>
+      </Dialog>
+    </FormProvider>
   );
 }
 

@@ -1,6 +1,7 @@
-import { Alert, Box, Button, DialogActions, DialogContent, DialogTitle, TextField } from "@mui/material";
-import { useForm, type FieldValues } from "react-hook-form";
+import { Box, Button, DialogContent, DialogTitle, TextField } from "@mui/material";
+import { FormProvider, useForm } from "react-hook-form";
 
+import { DialogEnd, Fault } from "../../../parts/DialogEnd";
 import { api, seen, told, type Schemas } from "../../../api/client";
 import { useSite } from "../../../api/queries";
 import { ChangedMeanwhile, readings, useOpened } from "../../../parts/ChangedMeanwhile";
@@ -20,7 +21,7 @@ interface Props {
 }
 
 /** typedOf is the boundary as the form holds it. */
-const typedOf = (plot: Plot, drawn?: Point[]): FieldValues => ({
+const typedOf = (plot: Plot, drawn?: Point[]) => ({
   points: (drawn ?? plot.boundary).map((p) => ({ x: metres(p.x), y: metres(p.y) })),
   bearingDeg: String(plot.bearingDeg),
   longitude: plot.longitude === undefined ? "" : String(plot.longitude),
@@ -33,16 +34,15 @@ export function BoundaryDialog({ plot: stands, drawn, onSaved, onClose }: Props)
   const site = useSite().data;
   const { send, sending, fault, stale, settle, at } = useSend();
   const [plot, rebase] = useOpened(stands);
-  const { register, handleSubmit, control, reset, getValues } = useForm<FieldValues>({
-    defaultValues: typedOf(plot, drawn),
-  });
+  const form = useForm({ defaultValues: typedOf(plot, drawn) });
+  const { register, handleSubmit, reset, getValues } = form;
   if (!site) return null;
   const save = (rectangle: boolean, version = plot.version) =>
     handleSubmit(async (typed) => {
       const body: Schemas["BoundaryInput"] = {
-        points: rectangle ? [] : (typed.points as Schemas["Corner"][]),
-        bearingDeg: typedNumber(String(typed.bearingDeg)),
-        longitude: String(typed.longitude).trim() === "" ? undefined : typedNumber(String(typed.longitude)),
+        points: rectangle ? [] : typed.points,
+        bearingDeg: typedNumber(typed.bearingDeg),
+        longitude: typed.longitude.trim() === "" ? undefined : typedNumber(typed.longitude),
       };
       const entry = await send(() =>
         told(api.PUT("/api/plan/boundary", { params: { header: seen(version) }, body })),
@@ -52,59 +52,47 @@ export function BoundaryDialog({ plot: stands, drawn, onSaved, onClose }: Props)
       onClose();
     });
   return (
-    <Dialog onClose={onClose} maxWidth="sm" fullWidth>
-      <form onSubmit={(event) => void save(false)(event)} noValidate>
-        <DialogTitle>The boundary</DialogTitle>
-        <DialogContent>
-          <Box sx={{ display: "grid", gridTemplateColumns: "1fr 1fr", gap: 1.5, mt: 1 }}>
-            <TextField
-              label="The upper edge looks to (degrees)"
-              {...register("bearingDeg")}
-              {...at("bearingDeg", "0 north, 90 east, clockwise")}
+    <FormProvider {...form}>
+      <Dialog onClose={onClose} maxWidth="sm" fullWidth>
+        <form onSubmit={(event) => void save(false)(event)} noValidate>
+          <DialogTitle>The boundary</DialogTitle>
+          <DialogContent>
+            <Box sx={{ display: "grid", gridTemplateColumns: "1fr 1fr", gap: 1.5, mt: 1 }}>
+              <TextField
+                label="The upper edge looks to (degrees)"
+                {...register("bearingDeg")}
+                {...at("bearingDeg", "0 north, 90 east, clockwise")}
+              />
+              <TextField
+                label="Longitude (degrees, west below 0)"
+                {...register("longitude")}
+                {...at("longitude", "For files alone; may be left open")}
+              />
+              <FormFields shape="polygon" eg={site.units === "us" ? "12 ft" : "4 m"} at={at} />
+            </Box>
+            <ChangedMeanwhile
+              why={stale}
+              rows={readings(labels, typedOf(stands), getValues())}
+              sending={sending}
+              onTheirs={() => {
+                rebase();
+                reset(typedOf(stands));
+                settle();
+              }}
+              onMine={() => {
+                rebase();
+                void save(false, stands.version)();
+              }}
             />
-            <TextField
-              label="Longitude (degrees, west below 0)"
-              {...register("longitude")}
-              {...at("longitude", "For files alone; may be left open")}
-            />
-            <FormFields
-              shape="polygon"
-              eg={site.units === "us" ? "12 ft" : "4 m"}
-              register={register}
-              control={control}
-              at={at}
-            />
-          </Box>
-          <ChangedMeanwhile
-            why={stale}
-            rows={readings(labels, typedOf(stands), getValues())}
-            sending={sending}
-            onTheirs={() => {
-              rebase();
-              reset(typedOf(stands));
-              settle();
-            }}
-            onMine={() => {
-              rebase();
-              void save(false, stands.version)();
-            }}
-          />
-          {fault && !stale && (
-            <Alert severity="error" sx={{ mt: 2 }}>
-              {fault}
-            </Alert>
-          )}
-        </DialogContent>
-        <DialogActions sx={{ px: 3, pb: 2 }}>
-          <Button onClick={onClose}>Leave</Button>
-          <Button color="inherit" disabled={sending} onClick={(event) => void save(true)(event)}>
-            Make it the plain rectangle
-          </Button>
-          <Button type="submit" variant="contained" disabled={sending}>
-            Keep the boundary
-          </Button>
-        </DialogActions>
-      </form>
-    </Dialog>
+            <Fault words={stale ? "" : fault} />
+          </DialogContent>
+          <DialogEnd onClose={onClose} act="Keep the boundary" disabled={sending}>
+            <Button color="inherit" disabled={sending} onClick={(event) => void save(true)(event)}>
+              Make it the plain rectangle
+            </Button>
+          </DialogEnd>
+        </form>
+      </Dialog>
+    </FormProvider>
   );
 }

@@ -1,22 +1,20 @@
 import { Box, Button, TextField } from "@mui/material";
-import { useFieldArray, type Control, type FieldValues, type UseFormRegister } from "react-hook-form";
+import { useFieldArray, useFormContext } from "react-hook-form";
 
 import type { Shape } from "../drawing/things";
 
 interface Props {
   shape: Shape;
   eg: string;
-  register: UseFormRegister<FieldValues>;
-  control: Control<FieldValues>;
   at: (field: string, help?: string) => { error: boolean; helperText: string | undefined };
   /** Said where its place may stay open. */
   open?: string;
 }
 
 /** FormFields are a thing's place and size as typed, by its shape. */
-export function FormFields({ shape, eg, register, control, at, open }: Props) {
-  if (shape === "polygon" || shape === "line")
-    return <Corners shape={shape} eg={eg} register={register} control={control} at={at} />;
+export function FormFields({ shape, eg, at, open }: Props) {
+  const { register } = useFormContext();
+  if (shape === "polygon" || shape === "line") return <Corners shape={shape} eg={eg} at={at} />;
   const across = shape === "round" || shape === "ring";
   return (
     <>
@@ -43,7 +41,8 @@ export function FormFields({ shape, eg, register, control, at, open }: Props) {
 }
 
 /** Corners are an outline or a line, corner by corner. */
-function Corners({ shape, eg, register, control, at }: Props) {
+function Corners({ shape, eg, at }: Props) {
+  const { register, control } = useFormContext();
   const { fields, append, remove } = useFieldArray({ control, name: "points" });
   const fault = at("points");
   const name = shape === "line" ? "Point" : "Corner";

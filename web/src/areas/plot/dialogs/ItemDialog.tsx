@@ -1,6 +1,7 @@
-import { Alert, Box, Button, DialogActions, DialogContent, DialogTitle, TextField } from "@mui/material";
-import { useForm, useWatch, type FieldValues } from "react-hook-form";
+import { Box, DialogContent, DialogTitle, TextField } from "@mui/material";
+import { FormProvider, useForm, useWatch } from "react-hook-form";
 
+import { DialogEnd, Fault } from "../../../parts/DialogEnd";
 import { api, seen, told, type Schemas } from "../../../api/client";
 import { useSite } from "../../../api/queries";
 import { ChangedMeanwhile, readings, useOpened } from "../../../parts/ChangedMeanwhile";
@@ -10,8 +11,8 @@ import { FormSelect, type Options } from "../../../parts/SelectField";
 import { useSend } from "../../../parts/useSend";
 import { FormFields } from "./FormFields";
 import { formLabels } from "./formLabels";
-import type { FormInput } from "../drawing/forms";
-import type { Shape } from "../drawing/things";
+import { typedForm, type FormInput } from "../drawing/forms";
+import { shapeOf } from "../drawing/things";
 import { Dialog } from "../../../parts/Dialog";
 
 interface Props {
@@ -23,26 +24,15 @@ interface Props {
 }
 
 const number = (value: number | undefined) => (value === undefined ? "" : String(value));
-const optional = (text: unknown) => (String(text).trim() === "" ? undefined : typedNumber(String(text)));
+const optional = (text: string) => (text.trim() === "" ? undefined : typedNumber(text));
 
 /** blank is a thing as the form holds it: one that stands, or one that was drawn. */
-const blank = (
-  before: Schemas["ItemInput"] | undefined,
-  drawn: Props["drawn"],
-  south: boolean,
-): FieldValues => {
-  const form = before ?? drawn?.form;
+const blank = (before: Schemas["ItemInput"] | undefined, drawn: Props["drawn"], south: boolean) => {
   return {
     name: before?.name ?? "",
     kind: before?.kind ?? drawn?.kind ?? "",
-    shape: form?.shape ?? "",
-    x: form?.x ?? "",
-    y: form?.y ?? "",
-    width: form?.width ?? "",
-    depth: form?.depth ?? "",
+    ...typedForm(before ?? drawn?.form),
     inner: "",
-    turn: String(form?.turn ?? 0),
-    points: form?.points ?? [],
     height: before?.height ?? "",
     crownBase: before?.crownBase ?? "",
     leaf: before?.leaf || "deciduous",
@@ -79,14 +69,9 @@ export function ItemDialog({ item: stands, drawn, onSaved, onClose }: Props) {
   const { send, sending, fault, stale, settle, at } = useSend();
   const [item, rebase] = useOpened(stands);
   const south = (site?.latitude ?? 0) < 0;
-  const { register, handleSubmit, control, reset, getValues } = useForm<FieldValues>({
-    defaultValues: blank(item?.input, drawn, south),
-  });
-  const [kindWord, shape, leaf] = useWatch({ control, name: ["kind", "shape", "leaf"] }) as [
-    string,
-    Shape,
-    string,
-  ];
+  const form = useForm({ defaultValues: blank(item?.input, drawn, south) });
+  const { register, handleSubmit, control, reset, getValues } = form;
+  const [kindWord, shape, leaf] = useWatch({ control, name: ["kind", "shape", "leaf"] });
   if (!site) return null;
   const kind = site.kinds.find((k) => k.kind === kindWord);
   const has = (field: string) =>
@@ -95,14 +80,14 @@ export function ItemDialog({ item: stands, drawn, onSaved, onClose }: Props) {
     handleSubmit(async (typed) => {
       const body = {
         ...typed,
-        turn: typedNumber(String(typed.turn)),
+        turn: typedNumber(typed.turn),
         leaf: has("leaf") ? typed.leaf : "",
         leafFrom: has("leaf") ? Number(typed.leafFrom) : 0,
         leafUntil: has("leaf") ? Number(typed.leafUntil) : 0,
         letsThrough: optional(typed.letsThrough),
         fallPercent: optional(typed.fallPercent),
         facesDeg: optional(typed.facesDeg),
-      } as unknown as Schemas["ItemInput"];
+      };
       const entry = await send(() =>
         told(
           item
@@ -119,131 +104,124 @@ export function ItemDialog({ item: stands, drawn, onSaved, onClose }: Props) {
     });
   const eg = site.units === "us" ? "12 ft" : "4 m";
   const choice = (name: string, label: string, options: Options, help?: string) => (
-    <FormSelect name={name} control={control} label={label} options={options} {...at(name, help)} />
+    <FormSelect name={name} label={label} options={options} {...at(name, help)} />
   );
   return (
-    <Dialog onClose={onClose} maxWidth="sm" fullWidth>
-      <form onSubmit={(event) => void save()(event)} noValidate>
-        <DialogTitle>{item ? item.name || item.kind : `Set a ${kindWord} on the plan`}</DialogTitle>
-        <DialogContent>
-          {kind && <Box sx={{ color: "text.secondary", fontSize: 14.5 }}>{kind.means}</Box>}
-          <Box sx={{ display: "grid", gridTemplateColumns: "1fr 1fr", gap: 1.5, mt: 2 }}>
-            <TextField label="Name" autoFocus {...register("name")} {...at("name", "May be left open")} />
-            {kind && kind.shapes.length > 1 ? (
-              choice(
-                "shape",
-                "Shape",
-                kind.shapes.map((s) => [s, s] as const),
-              )
-            ) : (
-              <span />
-            )}
-            {has("height") && (
-              <TextField label="Height" placeholder={eg} {...register("height")} {...at("height")} />
-            )}
-            {has("crownBase") && (
-              <TextField
-                label="Lowest leaves at"
-                placeholder={eg}
-                {...register("crownBase")}
-                {...at("crownBase", "Left open: a quarter of its height")}
-              />
-            )}
-            {has("leaf") &&
-              choice("leaf", "Leaf", [
-                ["deciduous", "loses its leaf"],
-                ["evergreen", "evergreen"],
-              ])}
-            {has("leaf") && leaf === "deciduous" && (
-              <>
-                {choice(
-                  "leafFrom",
-                  "In leaf from",
-                  monthNames.map((m, i) => [String(i + 1), m] as const),
-                )}
-                {choice(
-                  "leafUntil",
-                  "to the end of",
-                  monthNames.map((m, i) => [String(i + 1), m] as const),
-                )}
-              </>
-            )}
-            {has("tree") &&
-              choice(
-                "tree",
-                "Poisons the ground",
-                [["", "not on record"], ...site.trees.map((t) => [t.id, t.name] as const)],
-                site.trees.length > 0 ? "Trees whose roots or leaves keep others from growing" : undefined,
+    <FormProvider {...form}>
+      <Dialog onClose={onClose} maxWidth="sm" fullWidth>
+        <form onSubmit={(event) => void save()(event)} noValidate>
+          <DialogTitle>{item ? item.name || item.kind : `Set a ${kindWord} on the plan`}</DialogTitle>
+          <DialogContent>
+            {kind && <Box sx={{ color: "text.secondary", fontSize: 14.5 }}>{kind.means}</Box>}
+            <Box sx={{ display: "grid", gridTemplateColumns: "1fr 1fr", gap: 1.5, mt: 2 }}>
+              <TextField label="Name" autoFocus {...register("name")} {...at("name", "May be left open")} />
+              {kind && kind.shapes.length > 1 ? (
+                choice(
+                  "shape",
+                  "Shape",
+                  kind.shapes.map((s) => [s, s] as const),
+                )
+              ) : (
+                <span />
               )}
-            {has("letsThrough") && (
-              <TextField
-                label="Lets light through (%)"
-                {...register("letsThrough")}
-                {...at("letsThrough", "Left open: what is usual")}
-              />
-            )}
-            {has("unsafe") &&
-              choice("unsafe", "What makes it unsafe", [
-                ["", "choose"],
-                ...site.unsafe.map((u) => [u.kind, u.kind] as const),
-              ])}
-            {has("reach") && (
-              <TextField
-                label="Reaches beyond its edge by"
-                placeholder={eg}
-                {...register("reach")}
-                {...at("reach", "Left open: what is usual")}
-              />
-            )}
-            {has("fallPercent") && (
-              <TextField label="Falls (m in 100 m)" {...register("fallPercent")} {...at("fallPercent")} />
-            )}
-            {has("facesDeg") && (
-              <TextField
-                label="Faces (degrees from north)"
-                {...register("facesDeg")}
-                {...at("facesDeg", "90 east, 180 south, 270 west")}
-              />
-            )}
-          </Box>
-          <Box sx={{ display: "grid", gridTemplateColumns: "1fr 1fr", gap: 1.5, mt: 2 }}>
-            <FormFields shape={shape} eg={eg} register={register} control={control} at={at} />
-          </Box>
-          <TextField
-            label="Note"
-            multiline
-            minRows={2}
-            {...register("note")}
-            {...at("note")}
-            sx={{ mt: 2 }}
-          />
-          <ChangedMeanwhile
-            why={stale}
-            rows={readings(labels, blank(stands?.input, undefined, south), getValues())}
-            sending={sending}
-            onTheirs={() => {
-              rebase();
-              reset(blank(stands?.input, undefined, south));
-              settle();
-            }}
-            onMine={() => {
-              rebase();
-              void save(stands?.version)();
-            }}
-          />
-          {fault && !stale && (
-            <Alert severity="error" sx={{ mt: 2 }}>
-              {fault}
-            </Alert>
-          )}
-        </DialogContent>
-        <DialogActions sx={{ px: 3, pb: 2 }}>
-          <Button onClick={onClose}>Leave</Button>
-          <Button type="submit" variant="contained" disabled={sending}>
-            {item ? "Change it" : "Set it"}
-          </Button>
-        </DialogActions>
-      </form>
-    </Dialog>
+              {has("height") && (
+                <TextField label="Height" placeholder={eg} {...register("height")} {...at("height")} />
+              )}
+              {has("crownBase") && (
+                <TextField
+                  label="Lowest leaves at"
+                  placeholder={eg}
+                  {...register("crownBase")}
+                  {...at("crownBase", "Left open: a quarter of its height")}
+                />
+              )}
+              {has("leaf") &&
+                choice("leaf", "Leaf", [
+                  ["deciduous", "loses its leaf"],
+                  ["evergreen", "evergreen"],
+                ])}
+              {has("leaf") && leaf === "deciduous" && (
+                <>
+                  {choice(
+                    "leafFrom",
+                    "In leaf from",
+                    monthNames.map((m, i) => [String(i + 1), m] as const),
+                  )}
+                  {choice(
+                    "leafUntil",
+                    "to the end of",
+                    monthNames.map((m, i) => [String(i + 1), m] as const),
+                  )}
+                </>
+              )}
+              {has("tree") &&
+                choice(
+                  "tree",
+                  "Poisons the ground",
+                  [["", "not on record"], ...site.trees.map((t) => [t.id, t.name] as const)],
+                  site.trees.length > 0 ? "Trees whose roots or leaves keep others from growing" : undefined,
+                )}
+              {has("letsThrough") && (
+                <TextField
+                  label="Lets light through (%)"
+                  {...register("letsThrough")}
+                  {...at("letsThrough", "Left open: what is usual")}
+                />
+              )}
+              {has("unsafe") &&
+                choice("unsafe", "What makes it unsafe", [
+                  ["", "choose"],
+                  ...site.unsafe.map((u) => [u.kind, u.kind] as const),
+                ])}
+              {has("reach") && (
+                <TextField
+                  label="Reaches beyond its edge by"
+                  placeholder={eg}
+                  {...register("reach")}
+                  {...at("reach", "Left open: what is usual")}
+                />
+              )}
+              {has("fallPercent") && (
+                <TextField label="Falls (m in 100 m)" {...register("fallPercent")} {...at("fallPercent")} />
+              )}
+              {has("facesDeg") && (
+                <TextField
+                  label="Faces (degrees from north)"
+                  {...register("facesDeg")}
+                  {...at("facesDeg", "90 east, 180 south, 270 west")}
+                />
+              )}
+            </Box>
+            <Box sx={{ display: "grid", gridTemplateColumns: "1fr 1fr", gap: 1.5, mt: 2 }}>
+              <FormFields shape={shapeOf(shape)} eg={eg} at={at} />
+            </Box>
+            <TextField
+              label="Note"
+              multiline
+              minRows={2}
+              {...register("note")}
+              {...at("note")}
+              sx={{ mt: 2 }}
+            />
+            <ChangedMeanwhile
+              why={stale}
+              rows={readings(labels, blank(stands?.input, undefined, south), getValues())}
+              sending={sending}
+              onTheirs={() => {
+                rebase();
+                reset(blank(stands?.input, undefined, south));
+                settle();
+              }}
+              onMine={() => {
+                rebase();
+                void save(stands?.version)();
+              }}
+            />
+            <Fault words={stale ? "" : fault} />
+          </DialogContent>
+          <DialogEnd onClose={onClose} act={item ? "Change it" : "Set it"} disabled={sending} />
+        </form>
+      </Dialog>
+    </FormProvider>
   );
 }

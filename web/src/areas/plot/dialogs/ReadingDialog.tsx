@@ -1,9 +1,6 @@
 import {
-  Alert,
   Box,
-  Button,
   Checkbox,
-  DialogActions,
   DialogContent,
   DialogTitle,
   FormControlLabel,
@@ -12,6 +9,7 @@ import {
 } from "@mui/material";
 import { useState } from "react";
 
+import { DialogEnd, Fault } from "../../../parts/DialogEnd";
 import { api, told, type Schemas } from "../../../api/client";
 import { useSite } from "../../../api/queries";
 import { typedNumber } from "../../../parts/numbers";
@@ -217,14 +215,9 @@ export function ReadingDialog({ ground, onSaved, onClose }: Props) {
           sx={{ my: 1 }}
           {...at("note")}
         />
-        {fault && <Alert severity="error">{fault}</Alert>}
+        <Fault words={fault} />
       </DialogContent>
-      <DialogActions sx={{ px: 3, pb: 2 }}>
-        <Button onClick={onClose}>Leave</Button>
-        <Button variant="contained" disabled={sending} onClick={() => void save()}>
-          Note it
-        </Button>
-      </DialogActions>
+      <DialogEnd onClose={onClose} act="Note it" onAct={() => void save()} disabled={sending} />
     </Dialog>
   );
 }

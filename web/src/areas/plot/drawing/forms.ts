@@ -18,6 +18,18 @@ export type FormInput = Pick<
   "shape" | "x" | "y" | "width" | "depth" | "inner" | "turn" | "points"
 >;
 
+/** typedForm is a form as its fields hold it. */
+export const typedForm = (form: FormInput | undefined) => ({
+  shape: form?.shape ?? "rectangle",
+  x: form?.x ?? "",
+  y: form?.y ?? "",
+  width: form?.width ?? "",
+  depth: form?.depth ?? "",
+  inner: form?.inner ?? "",
+  turn: String(form?.turn ?? 0),
+  points: form?.points ?? [],
+});
+
 export const formOf = (thing: Placed): LocalForm => ({
   shape: thing.shape,
   at: thing.at,

@@ -6,7 +6,11 @@ export type Bed = Schemas["BedView"];
 export type Item = Schemas["ItemView"];
 export type Planted = Schemas["PlantedView"];
 export type Form = Schemas["BedInput"];
-export type Shape = "rectangle" | "polygon" | "ring" | "round" | "line";
+const shapes = ["rectangle", "polygon", "ring", "round", "line"] as const;
+export type Shape = (typeof shapes)[number];
+
+/** shapeOf is the shape of a name. */
+export const shapeOf = (name: string): Shape => shapes.find((shape) => shape === name) ?? "rectangle";
 
 export interface Thing {
   what: "bed" | "item";

@@ -1,6 +1,7 @@
-import { Alert, Box, Button, DialogActions, DialogContent, DialogTitle } from "@mui/material";
+import { Alert, Box, Button, DialogContent, DialogTitle } from "@mui/material";
 import { useState } from "react";
 
+import { DialogEnd } from "../../../parts/DialogEnd";
 import { api, told, type Schemas } from "../../../api/client";
 import { useSend } from "../../../parts/useSend";
 import { Dialog } from "../../../parts/Dialog";
@@ -66,12 +67,7 @@ function ReadPlan({ onSaved, onClose }: { onSaved: (entry: Schemas["Entry"]) => 
           </Alert>
         )}
       </DialogContent>
-      <DialogActions sx={{ px: 3, pb: 2 }}>
-        <Button onClick={onClose}>Leave</Button>
-        <Button variant="contained" disabled={!file || sending} onClick={() => void read()}>
-          Read it
-        </Button>
-      </DialogActions>
+      <DialogEnd onClose={onClose} act="Read it" onAct={() => void read()} disabled={!file || sending} />
     </Dialog>
   );
 }
