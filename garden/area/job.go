@@ -30,7 +30,7 @@ type JobView struct {
 	Last       calendar.Date `json:"last"`
 	Minutes    float64       `json:"minutes"`
 	Caution    string        `json:"caution" doc:"The usual cautions in a line; empty where none is on record"`
-	PutOff     bool          `json:"putOff" doc:"The grower said not yet"`
+	PutOff     bool          `json:"-"`
 }
 
 // Job is a job as it is ordered, with how it is shown.

@@ -40,7 +40,7 @@ type CheckView struct {
 	Dangers    []CheckDanger         `json:"dangers" doc:"The look-alikes it names, and every other dangerous plant that is not ruled out yet"`
 	OthersOut  int                   `json:"othersOut" doc:"How many further dangerous plants are ruled out"`
 	Looks      []LookView            `json:"looks"`
-	LooksOwed  int                   `json:"looksOwed"`
+	LooksOwed  int                   `json:"-"`
 	People     []string              `json:"people" doc:"Who has looked before, or lives here"`
 	HeldBack   []string              `json:"heldBack" doc:"Pickings of it that are held back while it is not sure"`
 	Today      calendar.Date         `json:"today"`

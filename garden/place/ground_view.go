@@ -38,7 +38,7 @@ type AspectView struct {
 	ID       string         `json:"id"`
 	Name     string         `json:"name"`
 	Classes  []ClassChance  `json:"classes"`
-	Likely   string         `json:"likely" doc:"The likeliest class; empty where nothing speaks for any"`
+	Likely   string         `json:"-"`
 	Words    string         `json:"words"`
 	Evidence []EvidenceView `json:"evidence"`
 	Against  []string       `json:"against" doc:"Evidence that contradicts other evidence"`

@@ -111,7 +111,6 @@ type ShadowsView struct {
 	Day      calendar.Date      `json:"day"`
 	Hour     float64            `json:"hour"`
 	Altitude float64            `json:"altitude"`
-	Azimuth  float64            `json:"azimuth"`
 	Words    string             `json:"words"`
 	Toward   geometry.Point     `json:"toward" doc:"Unit vector to the sun on the plan"`
 	Outlines []geometry.Polygon `json:"outlines"`
@@ -135,7 +134,6 @@ func shadows(s *plot.State, on calendar.Date, hour float64, obstacles []sun.Obst
 		Day:      on,
 		Hour:     hour,
 		Altitude: say.Round1(at.Altitude),
-		Azimuth:  say.Round1(at.Azimuth),
 		Outlines: []geometry.Polygon{},
 		Toward:   sun.Toward(at.Azimuth, s.Site.BearingDeg),
 	}

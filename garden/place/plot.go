@@ -31,7 +31,7 @@ type PlotView struct {
 	ScaleM    float64          `json:"scaleM" doc:"A length for the scale bar"`
 	ScaleText string           `json:"scaleText"`
 	Boundary  geometry.Polygon `json:"boundary"`
-	Drawn     bool             `json:"boundaryDrawn" doc:"The boundary is drawn, and not the plot's rectangle"`
+	Drawn     bool             `json:"-"`
 	Bearing   float64          `json:"bearingDeg" doc:"The way that the upper edge looks, clockwise from true north"`
 	Longitude *float64         `json:"longitude,omitempty"`
 	MetresPer float64          `json:"metresPerUnit" doc:"The grower's unit of ground in metres, for labels while dragging"`
@@ -53,7 +53,7 @@ type BedView struct {
 	Areas      []geometry.Polygon `json:"areas"`
 	Hole       geometry.Polygon   `json:"hole" doc:"A ring's hole; empty for other shapes"`
 	SunHours   float64            `json:"sunHours" doc:"Direct sun a day in summer: measured, or else computed"`
-	SunWords   string             `json:"sunWords"`
+	SunWords   string             `json:"-"`
 	Moisture   string             `json:"moisture" doc:"The likeliest; empty where nothing is known"`
 	Unsafe     string             `json:"unsafe"`
 	UnsafeWhy  string             `json:"unsafeWhy"`

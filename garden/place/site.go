@@ -28,7 +28,7 @@ type SiteView struct {
 	Placed      bool        `json:"placed" doc:"Somebody said where the plot lies; until then nothing told of a day is the plot's own"`
 	Latitude    float64     `json:"latitude"`
 	Longitude   *float64    `json:"longitude,omitempty"`
-	AltitudeM   float64     `json:"altitudeM"`
+	AltitudeM   float64     `json:"-"`
 	Altitude    string      `json:"altitude" doc:"The height above the sea in the grower's units"`
 	ClimateID   string      `json:"climateId"`
 	ClimateName string      `json:"climateName"`

@@ -74,7 +74,7 @@ type DecisionInput struct {
 type DecisionView struct {
 	Outcome string           `json:"outcome" enum:"right,wrong,dangerous,unsure"`
 	Words   string           `json:"words"`
-	Truth   string           `json:"truth" doc:"What it was"`
+	Truth   string           `json:"-"`
 	Decided []view.CheckSeen `json:"decided" doc:"The looked-at characters that decide, with what each plant shows"`
 	Expert  []view.CheckSeen `json:"expert" doc:"How an expert would have looked"`
 	Pair    PairView         `json:"pair"`

@@ -22,7 +22,7 @@ type AllowanceView struct {
 	Part     string  `json:"part"`
 	Verb     string  `json:"verb"`
 	Units    float64 `json:"units"`
-	Grams    float64 `json:"grams"`
+	Grams    float64 `json:"-"`
 	UnitName string  `json:"unitName" doc:"The unit the part is counted in, for several"`
 	Amount   string  `json:"amount" doc:"Up to 14 of 42 stems"`
 	Weight   string  `json:"weight"`

@@ -26,7 +26,6 @@ type PlantingBrief struct {
 	SeenWords  string      `json:"seenWords"`
 	Height     string      `json:"height"`
 	Width      string      `json:"width"`
-	KeepsLeaf  bool        `json:"keepsLeaf"`
 }
 
 // Brief says how a planting stands on a day.
@@ -42,7 +41,6 @@ func Brief(s *plot.State, p *plot.Planting, on calendar.Date) PlantingBrief {
 		Botanical:  p.Species.Names.Botanical,
 		Plants:     p.Standing(),
 		Identity:   string(p.IdentityState),
-		KeepsLeaf:  p.Species.Life.KeepsLeaf,
 		PlantWords: say.Counted(float64(p.Standing()), "plant", "plants") + ", " + p.OriginRow.Name,
 		SeenWords:  seenWords(s, p),
 	}

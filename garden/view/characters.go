@@ -56,7 +56,7 @@ type CharacterView struct {
 	Ask    string      `json:"ask"`
 	How    string      `json:"how"`
 	States []StateView `json:"states"`
-	Bits   float64     `json:"bits" doc:"What a look is expected to tell; 0 where it was not worked out"`
+	Bits   float64     `json:"-"`
 }
 
 // ViewCharacter shows a character, with how much it tells.

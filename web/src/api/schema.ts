@@ -1369,8 +1369,6 @@ export interface components {
             crowns: boolean;
             /** @description The grower's own customs, by author; none while they are switched off */
             customs: string[];
-            /** Format: double */
-            grams: number;
             hazards: string[];
             /** @description All limits, the binding one first */
             limits: components["schemas"]["LimitView"][];
@@ -1427,8 +1425,6 @@ export interface components {
             classes: components["schemas"]["ClassChance"][];
             evidence: components["schemas"]["EvidenceView"][];
             id: string;
-            /** @description The likeliest class; empty where nothing speaks for any */
-            likely: string;
             name: string;
             words: string;
         };
@@ -1563,7 +1559,6 @@ export interface components {
              * @description Direct sun a day in summer: measured, or else computed
              */
             sunHours: number;
-            sunWords: string;
             /**
              * Format: int64
              * @description Aspects of its ground that nobody has said or read anything of
@@ -1624,11 +1619,6 @@ export interface components {
         };
         CharacterView: {
             ask: string;
-            /**
-             * Format: double
-             * @description What a look is expected to tell; 0 where it was not worked out
-             */
-            bits: number;
             how: string;
             id: string;
             name: string;
@@ -1706,8 +1696,6 @@ export interface components {
             /** @description What shows another time */
             later: components["schemas"]["CheckLater"][];
             looks: components["schemas"]["LookView"][];
-            /** Format: int64 */
-            looksOwed: number;
             name: string;
             /**
              * Format: int64
@@ -1847,8 +1835,6 @@ export interface components {
             /** @enum {string} */
             outcome: "right" | "wrong" | "dangerous" | "unsure";
             pair: components["schemas"]["PairView"];
-            /** @description What it was */
-            truth: string;
             words: string;
         };
         DragInput: {
@@ -2155,8 +2141,6 @@ export interface components {
             part: string;
             /** Format: int64 */
             plantingId: number;
-            /** @description The grower said not yet */
-            putOff: boolean;
             reason: string;
             stage: string;
             verb: string;
@@ -2747,7 +2731,6 @@ export interface components {
             /** Format: int64 */
             id: number;
             identity: string;
-            keepsLeaf: boolean;
             middle: components["schemas"]["Point"];
             name: string;
             /** @description Something may be taken on the day */
@@ -2791,7 +2774,6 @@ export interface components {
             /** Format: int64 */
             id: number;
             identity: string;
-            keepsLeaf: boolean;
             name: string;
             /** @description 7 plants, third year, from a division */
             plantWords: string;
@@ -2849,7 +2831,6 @@ export interface components {
             /** Format: int64 */
             id: number;
             identity: string;
-            keepsLeaf: boolean;
             labelled: boolean;
             lookAlikes: components["schemas"]["OwedCheck"][];
             moved?: components["schemas"]["MovedView"];
@@ -2921,8 +2902,6 @@ export interface components {
             bearingDeg: number;
             beds: components["schemas"]["BedView"][];
             boundary: components["schemas"]["Point"][];
-            /** @description The boundary is drawn, and not the plot's rectangle */
-            boundaryDrawn: boolean;
             day: string;
             /** Format: double */
             depthM: number;
@@ -3096,8 +3075,6 @@ export interface components {
         ShadowsView: {
             /** Format: double */
             altitude: number;
-            /** Format: double */
-            azimuth: number;
             day: string;
             /** Format: double */
             hour: number;
@@ -3151,8 +3128,6 @@ export interface components {
         SiteView: {
             /** @description The height above the sea in the grower's units */
             altitude: string;
-            /** Format: double */
-            altitudeM: number;
             areaWords: string;
             /** @description Words that a bed's ground is described in */
             aspects: components["schemas"]["AspectChoice"][];
@@ -3312,7 +3287,6 @@ export interface components {
             /** Format: int64 */
             id: number;
             identity: string;
-            keepsLeaf: boolean;
             name: string;
             /** @description The stages near the expected one */
             options: string[];

@@ -80,6 +80,7 @@ export function StopForm({ stop, marks, next, onBack, onDone }: Props) {
           </Box>
         )}
       </Box>
+      {stop.bedNote && <Box sx={{ color: "text.secondary", fontSize: 14.5 }}>Of the bed: {stop.bedNote}</Box>}
       <Meaning of="look" />
       <Question
         text="What do you see?"
