@@ -23,11 +23,15 @@ web/node_modules/.installed: web/package.json web/package-lock.json
 web/dist/index.html: web/node_modules/.installed $(shell find web/src web/public web/index.html web/vite.config.ts web/tsconfig.json -type f)
 	cd web && npm run --silent build
 
+# Pages beside the program's own, for tests and measurements.
+web/bare/dist/index.html: web/node_modules/.installed $(shell find web/src web/bare -type f -not -path '*/dist/*')
+	cd web && npx vite build --config bare/vite.config.ts --logLevel warn
+
 program: front
 	go build -ldflags "-X main.version=$(VERSION)" -o $(PROGRAM) ./cmd/brambly-acre
 
 # Go's tests, the browser's among them. Chromium is installed if missing.
-test: build
+test: build web/bare/dist/index.html
 	tools/ensure-chromium
 	go test -timeout 30m $(PACKAGES)
 	tools/fuzz 60x
@@ -64,10 +68,9 @@ generate: front
 	go run ./cmd/brambly-acre openapi > docs/openapi.json
 	cd web && npm run --silent generate
 
-bench: build
+bench: build web/bare/dist/index.html
 	go test -run '^$$' -bench . -benchmem ./core/... ./library ./garden ./server ./demo ./cmd/...
 	tools/ensure-chromium
-	cd web && npx vite build --config bench/vite.config.ts --logLevel warn
 	go test -run '^$$' -bench FirstPicture -benchtime 5x -timeout 20m ./e2e
 	tools/first-page-size
 
@@ -77,4 +80,4 @@ shots: build
 	go test ./e2e -count=1 -run TestScreenshots -args -shots=$(CURDIR)/docs/screenshots
 
 clean:
-	rm -rf bin web/dist/assets web/dist/index.html web/node_modules
+	rm -rf bin web/dist/assets web/dist/index.html web/bare/dist web/node_modules

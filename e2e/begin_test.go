@@ -46,7 +46,12 @@ func TestTheFirstHourTakesTenActs(t *testing.T) {
 	} {
 		t.Run(test.name, func(t *testing.T) {
 			p := unplacedPlot(t)
-			b := &acting{browser: open(t, p, test.width, 844, "/")}
+			b := &acting{browser: open(t, p, test.width, 844, "/settings")}
+			b.sees("Nobody has said where this plot lies.")
+			if text := b.textOf("main"); strings.Contains(text, "46.6") || strings.Contains(text, "Frost here") {
+				t.Errorf("settings show a place that nobody said: %s", text)
+			}
+			b.visit("/")
 			b.sees("Touch the map about where the plot lies")
 			b.touchMap(test.latitude, test.longitude)
 			b.sees("Which of these is most like yours?")

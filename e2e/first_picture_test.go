@@ -23,9 +23,9 @@ const slower = 4
 // long each main page takes to its first useful picture, beside an empty page of the same React and MUI in the
 // same run. Its figures are medians, in milliseconds, and their share of the empty page's.
 func BenchmarkFirstPicture(b *testing.B) {
-	empty := filepath.Join("..", "web", "bench", "dist")
+	empty := filepath.Join("..", "web", "bare", "dist")
 	if _, err := os.Stat(filepath.Join(empty, "index.html")); err != nil {
-		b.Skip("the empty page is not built: make bench builds it")
+		b.Skip("the empty page is not built: make test builds it")
 	}
 	bare := httptest.NewServer(http.FileServer(http.Dir(empty)))
 	defer bare.Close()

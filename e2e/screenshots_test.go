@@ -41,7 +41,11 @@ func TestScreenshots(t *testing.T) {
 		{"round-phone", "/round", "What do you see?", 390, 844, nil},
 		{"now-phone", "/", "Behead sweet cicely", 390, 844, nil},
 		{"planting", "/plantings/5", "What may be taken today", 1280, 800, func(b *browser) { b.click("Why") }},
-		{"picking", "/gather", "Needed this year", 1280, 800, func(b *browser) { b.click("Pick lovage leaf, Long Bed") }},
+		{"begin", "/begin", "Touch the map", 1280, 800, func(b *browser) {
+			b.fill("Latitude", "46.6")
+			b.fill("Longitude", "8")
+			b.sees("Which of these is most like yours?")
+		}},
 		{"gather", "/gather", "Needed this year", 1280, 800, nil},
 		{"plants", "/plants", "102 of 102", 1280, 800, nil},
 		{"plant", "/plants/ramsons", "Mistaken for", 1280, 800, nil},
@@ -62,6 +66,10 @@ func TestScreenshots(t *testing.T) {
 	}
 	for _, view := range views {
 		t.Run(fmt.Sprintf("%s at %d", strings.ReplaceAll(view.path, "/", " "), view.width), func(t *testing.T) {
+			p := p
+			if view.name == "begin" {
+				p = unplacedPlot(t)
+			}
 			b := open(t, p, view.width, view.height, view.path)
 			b.sees(view.says)
 			if view.first != nil {

@@ -9,7 +9,7 @@ const areas = readdirSync(`${import.meta.dirname}/src/areas`).join("|");
 const otherArea = `^(\\.\\./)+(${areas})/`;
 
 export default tseslint.config(
-  { ignores: ["dist", "bench/dist", "src/api/schema.ts"] },
+  { ignores: ["dist", "bare/dist", "src/api/schema.ts"] },
   js.configs.recommended,
   ...tseslint.configs.strict,
   hooks.configs.flat.recommended,

@@ -111,3 +111,26 @@ func ExampleRead() {
 	// 10 of ramsons; "division", 2028, ""
 	// 1 of hop; "", 0, "fence"
 }
+
+// A cell of a table holds one thing, in a table's form or in words.
+func TestACellIsReadAlone(t *testing.T) {
+	today := calendar.Must(2031, time.May, 27)
+	for text, want := range map[string]string{
+		"2028-04-15": "2028-04-15", "15 April 2028": "2028-04-15", "April 2028": "2028-04-15", "2028": "2028-04-15", "spring 2028": "2028-04-15",
+		"3 years ago": "2028-04-15", "last year": "2030-04-15", "1 Sept 2029": "2029-09-01", "the day before": "", "soon": "", "15.4.28": "", "2028-13-01": "",
+	} {
+		since := ReadSince(text)
+		on, ok := since.On(today, false)
+		if got := on.String(); (since.Said && ok) != (want != "") || want != "" && got != want {
+			t.Errorf("%q: %+v on %s", text, since, got)
+		}
+	}
+	for text, want := range map[string]flora.Origin{
+		"seed": flora.FromSeed, "Division": flora.FromDivision, "from a cutting": flora.FromCutting, "self-sown": flora.FromVolunteer,
+		"bought": flora.FromBought, "found": flora.FromFound, "root cutting": flora.FromCutting, "magic": "", "": "",
+	} {
+		if got := ReadOrigin(text); got != want {
+			t.Errorf("%q began from %q, want %q", text, got, want)
+		}
+	}
+}

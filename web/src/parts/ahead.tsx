@@ -10,11 +10,17 @@ const loads: (() => Promise<unknown>)[] = [];
 export function fetchedAhead<Props extends object>(load: () => Promise<ComponentType<Props>>) {
   let Fetched: ComponentType<Props> | undefined;
   const fetch = () =>
-    load().then((component) => {
-      Fetched = component;
-      return { default: component };
-    });
-  const Waited = lazy(fetch);
+    load().then(
+      (component) => {
+        Fetched = component;
+        return { default: component };
+      },
+      (reason: unknown) => {
+        Waited = lazy(fetch); // opened again, it is asked for again
+        throw reason;
+      },
+    );
+  let Waited = lazy(fetch);
   loads.push(fetch);
   const Ahead = (props: Props) => {
     const [Component] = useState<ComponentType<Props>>(() => Fetched ?? Waited);

@@ -1,0 +1,8 @@
+/** The front end's logic without a page, for tests that hold it against other ways to the same answer. */
+import * as sheet from "../src/areas/plants/sheet/sheet";
+import * as forms from "../src/areas/plot/drawing/forms";
+import * as snap from "../src/areas/plot/drawing/snap";
+import * as dates from "../src/parts/dates";
+import * as numbers from "../src/parts/numbers";
+
+Object.assign(window, { logic: { sheet, forms, snap, dates, numbers } });
