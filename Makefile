@@ -43,12 +43,15 @@ fuzz: build
 
 # All tests with the detector of data races: half an hour or more. It needs a C compiler.
 race: build
+	tools/ensure-compiler
 	tools/ensure-chromium
 	CGO_ENABLED=1 go test -race -timeout 2h $(PACKAGES)
 
-# The same of what serves many at once, without what takes long: some minutes.
+# The same of what serves many at once: server and store whole, and garden's tests that read while others write.
 race-short: front
-	CGO_ENABLED=1 go test -race -short -timeout 15m ./garden/... ./server ./store
+	tools/ensure-compiler
+	CGO_ENABLED=1 go test -race -short -timeout 15m ./server ./store ./garden/now ./garden/gather
+	CGO_ENABLED=1 go test -race -short -timeout 15m ./garden -run 'OldLooks|ReadsItAtOnce|FaultInWorking|MayHaveBeenWritten|Listing|List|Restart'
 
 # The program, killed a thousand times while it writes: a quarter of an hour or more.
 kill: build

@@ -40,7 +40,7 @@ export function SunMonths({ months, open }: { months: number[]; open: number[] }
             <text
               x={i * step + step / 2}
               y={y(hours) - 2.5}
-              fontSize={9}
+              fontSize={11}
               textAnchor="middle"
               fill="var(--ink)"
             >
@@ -49,7 +49,7 @@ export function SunMonths({ months, open }: { months: number[]; open: number[] }
             <text
               x={i * step + step / 2}
               y={height - 3}
-              fontSize={10}
+              fontSize={11}
               textAnchor="middle"
               fill="var(--softInk)"
             >
