@@ -57,58 +57,69 @@ export function Where({ site }: { site: Schemas["SiteView"] }) {
   return (
     <>
       <p>Touch the map about where the plot lies, or type it. Days, light and frost follow from it.</p>
-      <WorldMap
-        spot={spot}
-        onSpot={(touched) => {
-          setLatitude(String(touched.latitude));
-          setLongitude(String(touched.longitude));
-        }}
-      />
       <Box
         sx={{
           display: "grid",
-          gridTemplateColumns: { xs: "1fr 1fr", sm: "repeat(4, minmax(0, 1fr))" },
-          gap: 1.5,
-          mt: 2,
+          gridTemplateColumns: { xs: "minmax(0, 1fr)", md: "minmax(0, 1.35fr) minmax(0, 1fr)" },
+          gap: 2,
         }}
       >
-        <TextField
-          label="Latitude"
-          value={latitude}
-          onChange={(event) => setLatitude(event.target.value)}
-          {...at(
-            "latitude",
-            known ? degrees(north, "north", "south") : "In degrees; south of the equator below 0",
-          )}
-        />
-        <TextField
-          label="Longitude"
-          value={longitude}
-          onChange={(event) => setLongitude(event.target.value)}
-          {...at("longitude", "May stay open")}
-        />
-        <TextField
-          label="West to east"
-          value={width}
-          onChange={(event) => setWidth(event.target.value)}
-          {...at("width", `May stay open: drawn as ${site.width}`)}
-        />
-        <TextField
-          label="North to south"
-          value={depth}
-          onChange={(event) => setDepth(event.target.value)}
-          {...at("depth", `May stay open: drawn as ${site.depth}`)}
-        />
-      </Box>
-      <Box sx={{ maxWidth: 420, mt: 1.5 }}>
-        <ChoiceRow label="Units" columns={2}>
-          <Choice chosen={units === "metric"} onChoose={() => setUnits("metric")}>
-            cm, kg, °C
-          </Choice>
-          <Choice chosen={units === "us"} onChoose={() => setUnits("us")}>
-            inches, pounds, °F
-          </Choice>
-        </ChoiceRow>
+        <Box>
+          <WorldMap
+            spot={spot}
+            onSpot={(touched) => {
+              setLatitude(String(touched.latitude));
+              setLongitude(String(touched.longitude));
+            }}
+          />
+        </Box>
+        <Box>
+          <Box
+            sx={{
+              display: "grid",
+              gridTemplateColumns: "1fr 1fr",
+              gap: 1.5,
+            }}
+          >
+            <TextField
+              label="Latitude"
+              value={latitude}
+              onChange={(event) => setLatitude(event.target.value)}
+              {...at(
+                "latitude",
+                known ? degrees(north, "north", "south") : "In degrees; south of the equator below 0",
+              )}
+            />
+            <TextField
+              label="Longitude"
+              value={longitude}
+              onChange={(event) => setLongitude(event.target.value)}
+              {...at("longitude", "May stay open")}
+            />
+            <TextField
+              label="West to east"
+              value={width}
+              onChange={(event) => setWidth(event.target.value)}
+              {...at("width", `May stay open: drawn as ${site.width}`)}
+            />
+            <TextField
+              label="North to south"
+              value={depth}
+              onChange={(event) => setDepth(event.target.value)}
+              {...at("depth", `May stay open: drawn as ${site.depth}`)}
+            />
+          </Box>
+          <Box sx={{ mt: 1.5 }}>
+            <ChoiceRow label="Units" columns={2}>
+              <Choice chosen={units === "metric"} onChoose={() => setUnits("metric")}>
+                cm, kg, °C
+              </Choice>
+              <Choice chosen={units === "us"} onChoose={() => setUnits("us")}>
+                inches, pounds, °F
+              </Choice>
+            </ChoiceRow>
+          </Box>
+        </Box>
       </Box>
       {known && climates && (
         <Box sx={{ mt: 2 }} role="group" aria-label="Which climate is most like yours?">
