@@ -15,6 +15,8 @@ import (
 	"net/url"
 	"os"
 	"path/filepath"
+	"regexp"
+	"strconv"
 	"strings"
 	"sync"
 	"sync/atomic"
@@ -417,6 +419,36 @@ func (b *browser) sees(words string) {
 func (b *browser) seesNo(words string) {
 	b.t.Helper()
 	b.until("no more of "+quoted(words), func() bool { return !strings.Contains(b.text(), words) })
+}
+
+// ofAll says so many of all plants of the library, of which there may be more any day.
+func ofAll(t *testing.T, n int) string {
+	t.Helper()
+	shipped, err := library.Shipped()
+	check(t, err)
+	all := len(shipped.AllSpecies())
+	if n < 0 {
+		n = all
+	}
+	return fmt.Sprintf("%d of %d", n, all)
+}
+
+// all is every plant of the library.
+const all = -1
+
+// jobs is how many jobs the page says there are.
+func (b *browser) jobs() (n int) {
+	b.t.Helper()
+	b.until("the number of jobs", func() bool {
+		said := regexp.MustCompile(`(\d+) jobs`).FindStringSubmatch(b.textOf("main"))
+		if said == nil {
+			return false
+		}
+		var err error
+		n, err = strconv.Atoi(said[1])
+		return err == nil
+	})
+	return n
 }
 
 // gone waits until no element matches.

@@ -55,7 +55,7 @@ func climateChoices(all []climate.Normals, units unit.System, latitude float64) 
 
 // climateMeans says what a climate's year is like.
 func climateMeans(o climate.Outline, units unit.System) string {
-	frost := "No month of frost."
+	frost := "Few nights of frost, or none."
 	switch {
 	case o.FrostFrom == o.FrostTo && o.FrostFrom != 0:
 		frost = fmt.Sprintf("Frost in %s.", o.FrostFrom)
