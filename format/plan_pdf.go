@@ -141,14 +141,14 @@ func drawnBounds(plot place.PlotView) (low, high geometry.Point) {
 	return low, high
 }
 
-func (s *sheet) at(p geometry.Point) fpdf.PointType {
+func (s *sheet) onPaper(p geometry.Point) fpdf.PointType {
 	return fpdf.PointType{X: s.originX + s.mm(p.X-s.low.X), Y: s.originY + s.mm(p.Y-s.low.Y)}
 }
 
 func (s *sheet) outline(area geometry.Polygon, style string) {
 	points := make([]fpdf.PointType, len(area))
 	for i, p := range area {
-		points[i] = s.at(p)
+		points[i] = s.onPaper(p)
 	}
 	s.Polygon(points, style)
 }
@@ -216,7 +216,7 @@ func (s *sheet) item(item place.ItemView) {
 		}
 		s.SetDashPattern(nil, 0)
 	case "tree":
-		at := s.at(item.At)
+		at := s.onPaper(item.At)
 		s.Circle(at.X, at.Y, s.mm(item.WidthM/2), "D")
 		s.Circle(at.X, at.Y, 0.8, "F")
 	case "slope":
@@ -246,13 +246,13 @@ func (s *sheet) bed(number int, bed place.BedView) {
 	s.SetFillColor(40, 40, 40)
 	for _, planted := range bed.Plantings {
 		for _, spot := range planted.Spots {
-			at := s.at(spot)
+			at := s.onPaper(spot)
 			s.Circle(at.X, at.Y, math.Max(0.25, math.Min(1, s.mm(planted.PlantM/2))), "D")
 		}
 	}
-	at := s.at(bed.At)
+	at := s.onPaper(bed.At)
 	if len(bed.Hole) > 0 { // on the ring, not in its hole
-		at = s.at(geometry.Point{X: bed.At.X, Y: bed.At.Y - bed.WidthM*0.4})
+		at = s.onPaper(geometry.Point{X: bed.At.X, Y: bed.At.Y - bed.WidthM*0.4})
 	}
 	text := s.face("B", 9, fmt.Sprint(number))
 	width := s.GetStringWidth(text)
@@ -401,7 +401,7 @@ func (s *sheet) names(plot place.PlotView) {
 			at = area.Middle()
 			break
 		}
-		place := s.at(at)
+		place := s.onPaper(at)
 		text := s.face("", 6.5, nameOf(item))
 		width := s.GetStringWidth(text)
 		if item.Kind == "tree" {

@@ -222,7 +222,7 @@ func TestThePrintedPlanFitsItsScale(t *testing.T) {
 	within := func(name string, areas []geometry.Polygon) {
 		for _, area := range areas {
 			for _, corner := range area {
-				p := s.at(corner)
+				p := s.onPaper(corner)
 				if p.X < sheetMargin-0.01 || p.X > s.width-sheetMargin-legendWidth+0.01 || p.Y < sheetMargin+headHeight-0.01 || p.Y > s.height-sheetMargin {
 					t.Errorf("at 1 : %v a corner of %s lies at %v on %v by %v mm", s.scale, name, p, s.width, s.height)
 				}

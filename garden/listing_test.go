@@ -179,6 +179,10 @@ func TestATableOfPlantingsIsReadLineByLine(t *testing.T) {
 	}
 	_, err := p.Place.ReadListing(t.Context(), place.ListingInput{Form: "words", Text: " , "})
 	p.refused(err, "text", "at least one plant", p.entries())
+	_, err = p.Place.ReadListing(t.Context(), place.ListingInput{Form: "words", Text: strings.Repeat("a and ", 6600)})
+	p.refused(err, "text", "400 are the most", p.entries())
+	_, err = p.Place.ReadListing(t.Context(), place.ListingInput{Form: "words", Text: strings.Repeat("a and ", 7000)})
+	p.refused(err, "text", "too long", p.entries())
 	_, err = p.Place.ReadListing(t.Context(), place.ListingInput{Form: "words", Text: strings.Repeat("3 lovage\n", 401)})
 	p.refused(err, "text", "400 are the most", p.entries())
 }

@@ -39,10 +39,10 @@ type keptAnswer struct {
 // copies, files that are made, and pictures, which are large and never change.
 var neverKept = []string{"/api/copies", "/api/files/", "/api/photographs", "/api/openapi"}
 
-// kept serves a repeated question from the bytes of its answer, for as long as nothing was
+// keptAnswers serves a repeated question from the bytes of its answer, for as long as nothing was
 // noted, the day is the same, and so is the program. An answer carries a tag of all that: who
 // has it already is told that it is unchanged, without its bytes.
-func kept(g *garden.Garden, version string) gin.HandlerFunc {
+func keptAnswers(g *garden.Garden, version string) gin.HandlerFunc {
 	answers, err := lru.New[question, keptAnswer](mostKept)
 	if err != nil {
 		panic(err) // mostKept is above nothing

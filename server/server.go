@@ -68,7 +68,7 @@ func newEngine(options Options) *gin.Engine {
 		ofPlot(plotOf(options)),
 		limited(),
 		sentOnce(),
-		kept(options.Garden, options.Version),
+		keptAnswers(options.Garden, options.Version),
 		gzip.Gzip(gzip.DefaultCompression, gzip.WithExcludedPaths([]string{"/api/files/archive", "/api/photographs"})),
 	)
 	return engine

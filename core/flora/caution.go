@@ -163,7 +163,7 @@ var PreparationWords = []string{
 
 func (s *Species) checkCautions(c *checker) {
 	for i, caution := range s.Cautions {
-		key := at("caution", i)
+		key := keyAt("caution", i)
 		c.want(caution.Who != "" && caution.Text != "", key, "needs who and text")
 		c.oneOf(key+".route", caution.Route, CautionRoutes...)
 		for _, part := range caution.Parts {
@@ -180,9 +180,9 @@ func (s *Species) checkCautions(c *checker) {
 	}
 	for i, organ := range s.OrganRisk {
 		wanted, known := organCautions[organ]
-		c.want(known, at("organ_risk", i), "%q is not an organ; use one of %s", organ, strings.Join(OrganWords, ", "))
+		c.want(known, keyAt("organ_risk", i), "%q is not an organ; use one of %s", organ, strings.Join(OrganWords, ", "))
 		for _, part := range s.Parts {
-			c.want(!known || !part.Eaten() || s.warnsOf(part.Name, wanted), at("organ_risk", i),
+			c.want(!known || !part.Eaten() || s.warnsOf(part.Name, wanted), keyAt("organ_risk", i),
 				"the %s is taken by mouth, and no caution by mouth is for %s", part.Name, strings.Join(wanted, " or "))
 		}
 	}

@@ -42,8 +42,8 @@ func (p Problem) Error() string {
 // checker gathers problems.
 type checker struct{ problems []Problem }
 
-// at is the key of an item of a list.
-func at(list string, i int) string { return fmt.Sprintf("%s[%d]", list, i) }
+// keyAt is the key of an item of a list.
+func keyAt(list string, i int) string { return fmt.Sprintf("%s[%d]", list, i) }
 
 func (c *checker) fault(key, format string, args ...any) {
 	c.problems = append(c.problems, Problem{key, fmt.Sprintf(format, args...)})
@@ -127,7 +127,7 @@ func (s *Species) checkGrowth(c *checker) {
 	c.figure("growth.upper", unitCelsius, g.Upper, 15, 50)
 	c.figure("growth.spread", unitShare, g.Spread, 0.005, 0.5)
 	for i, frost := range g.Frosts {
-		key := at("growth.frost", i)
+		key := keyAt("growth.frost", i)
 		c.figure(key+".below", unitCelsius, frost.Below, -40, 10)
 		c.oneOf(key+".does", frost.Does, FrostWords...)
 	}

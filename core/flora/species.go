@@ -78,8 +78,8 @@ func NearPlant(a, other *Species) (by string, near bool) {
 			}
 		}
 	}
-	theirs := other.Names.all()
-	for _, name := range a.Names.all() {
+	theirs := other.Names.everyName()
+	for _, name := range a.Names.everyName() {
 		if slices.Contains(theirs, name) {
 			return name, true
 		}
@@ -87,8 +87,8 @@ func NearPlant(a, other *Species) (by string, near bool) {
 	return "", false
 }
 
-// all are the common names in every language, and the name shown first, for comparing.
-func (n Names) all() []string {
+// everyName are the common names in every language, and the name shown first, for comparing.
+func (n Names) everyName() []string {
 	names := []string{spelling.Words(n.Name)}
 	for _, common := range n.Common {
 		names = append(names, spelling.Words(common.Name))

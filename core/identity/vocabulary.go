@@ -104,8 +104,8 @@ func (c Character) hint() Character {
 	return c
 }
 
-// by adds what has to be done to see a character.
-func (c Character) by(how string) Character {
+// lookedAtBy adds what has to be done to see a character.
+func (c Character) lookedAtBy(how string) Character {
 	c.How = how
 	return c
 }
@@ -246,7 +246,7 @@ var vocabulary = []Character{
 		"honey: Sweet, of honey or almond.",
 		"resin: Of resin.",
 		"thyme: Of thyme or oregano.",
-	).by("Crush a leaf and smell it; wash your hands after."),
+	).lookedAtBy("Crush a leaf and smell it; wash your hands after."),
 	ofLeaf(
 		"sap",
 		"sap",
@@ -257,7 +257,7 @@ var vocabulary = []Character{
 		"red: Red.",
 		"slimy: Clear and slimy.",
 		"foamy: Foaming when rubbed with water.",
-	).by("Cut a leaf stalk, with gloves, squeeze it, and look at the cut."),
+	).lookedAtBy("Cut a leaf stalk, with gloves, squeeze it, and look at the cut."),
 	ofStem(
 		"stem-section",
 		"stem section",
@@ -268,7 +268,7 @@ var vocabulary = []Character{
 		"three-sided: Three-sided.",
 		"flat: Flat.",
 		"winged: With thin wings.",
-	).by("Cut a stem across."),
+	).lookedAtBy("Cut a stem across."),
 	ofStem(
 		"stem-fill",
 		"stem inside",
@@ -277,7 +277,7 @@ var vocabulary = []Character{
 		"solid: Solid.",
 		"pith: Filled with white pith.",
 		"chambered: With cross walls like a ladder.",
-	).by("Cut a stem lengthwise."),
+	).lookedAtBy("Cut a stem lengthwise."),
 	ofStem(
 		"stem-mark",
 		"stem marks",
@@ -333,7 +333,7 @@ var vocabulary = []Character{
 		"blue: Blue.",
 		"green: Green.",
 		"brown: Brown or dull red.",
-	).by("Of a daisy, the rays round the disc; if it has none, the disc."),
+	).lookedAtBy("Of a daisy, the rays round the disc; if it has none, the disc."),
 	ofFlower("flower-group", "how the flowers are grouped", "How do the flowers stand together?",
 		"one: One to a stem.",
 		"few: A few to a stem, loosely.",
@@ -414,7 +414,7 @@ var vocabulary = []Character{
 		"bulb: A bulb.",
 		"corm: A solid corm.",
 		"woody: Woody roots.",
-	).by("Dig beside one plant."),
+	).lookedAtBy("Dig beside one plant."),
 	allYear(
 		"root-inside",
 		"root inside",
@@ -425,7 +425,7 @@ var vocabulary = []Character{
 		"brown: Brown.",
 		"red: Red or purple.",
 		"chambered: Hollow, with chambers.",
-	).by("Cut the root, with gloves."),
+	).lookedAtBy("Cut the root, with gloves."),
 	allYear(
 		"growth",
 		"growth habit",

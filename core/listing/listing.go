@@ -80,7 +80,9 @@ func parted(text string, isName func(string) bool) []string {
 
 func partedAtAnd(part string, isName func(string) bool) []string {
 	at := ands.FindStringIndex(part)
-	if at == nil || isName(readEntry(part, isName).Name) {
+	// Nothing that is longer is one plant: a long list of ands is not read again at each of them.
+	const longestEntry = 200
+	if at == nil || len(part) <= longestEntry && isName(readEntry(part, isName).Name) {
 		return []string{part}
 	}
 	// "and in May" goes on with the same entry.

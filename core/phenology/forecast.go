@@ -132,7 +132,7 @@ func (c *course) open(place float64) {
 	c.opens = c.opens[:0]
 	open := 0
 	for _, light := range c.light {
-		open = max(open, light.at(place))
+		open = max(open, light.opensAt(place))
 		c.opens = append(c.opens, open)
 	}
 }
@@ -493,10 +493,10 @@ func (b Band) LikelyDays() (first, last calendar.Date, opens bool) {
 // (see ThroughWinter) gives two: the rest of the one the season began in, and the one it
 // ends in.
 func (f *Forecast) Bands(from, until, peak flora.Stage) []Band {
-	opens, has := f.place(from)
+	opens, has := f.indexOf(from)
 	if f.ThroughWinter(from, until) {
 		var bands []Band
-		if growth, grows := f.place(until); grows {
+		if growth, grows := f.indexOf(until); grows {
 			band := f.band(nil, f.typical[growth])
 			band.FromBefore = true
 			bands = append(bands, band)
@@ -516,7 +516,7 @@ func (f *Forecast) Bands(from, until, peak flora.Stage) []Band {
 		closing = f.past(closes)
 	}
 	band := f.band(f.typical[opens], closing)
-	if best, found := f.place(peak); found && best >= opens {
+	if best, found := f.indexOf(peak); found && best >= opens {
 		dates := f.Dates(best)
 		band.Peak = &dates
 	}
@@ -539,8 +539,8 @@ func (f *Forecast) past(index int) []int16 {
 // does.
 func (f *Forecast) FrostEnds() Dates { return f.datesOf(f.frosted) }
 
-// place returns the index of a stage other than the rest the year begins with.
-func (f *Forecast) place(stage flora.Stage) (int, bool) {
+// indexOf returns the index of a stage other than the rest the year begins with.
+func (f *Forecast) indexOf(stage flora.Stage) (int, bool) {
 	for k := 1; k < len(f.Stages); k++ {
 		if f.Stages[k] == stage {
 			return k, true

@@ -112,9 +112,9 @@ func (b *belief) scale(part int, kept, fresh float64) {
 // stagePart is the place of a stage's discrepancy.
 func stagePart(stage flora.Stage) int { return stageParts + int(stage) }
 
-// of returns the mean and the variance of how far a stage's thermal time is off, on the
+// logWarmth returns the mean and the variance of how far a stage's thermal time is off, on the
 // log scale, where a standard deviation of its figure is off: the sum of all three parts.
-func (b *belief) of(stage flora.Stage, off float64) (mean, variance float64) {
+func (b *belief) logWarmth(stage flora.Stage, off float64) (mean, variance float64) {
 	s := stagePart(stage)
 	mean = b.mean[lastingPart] + b.mean[yearPart] + off*b.mean[s]
 	variance = b.cov[lastingPart][lastingPart] + b.cov[yearPart][yearPart] + 2*b.cov[lastingPart][yearPart] +
@@ -127,7 +127,7 @@ func (b *belief) of(stage flora.Stage, off float64) (mean, variance float64) {
 // the first two moments are kept (assumed density filtering, Minka 2001, Uncertainty in
 // Artificial Intelligence 17:362–369).
 func (b *belief) learn(stage flora.Stage, off, low, high, err float64) (chance float64) {
-	mean, variance := b.of(stage, off)
+	mean, variance := b.logWarmth(stage, off)
 	spread := math.Sqrt(variance + err*err)
 	zLow, zHigh := (low-mean)/spread, (high-mean)/spread
 	chance = normalBetween(zLow, zHigh)
@@ -194,7 +194,7 @@ func (p Pace) Quantile(q float64) float64 {
 // below is the chance that the logarithm of the pace lies below a value.
 func (p Pace) below(logRho float64) (chance float64) {
 	for i, weight := range []float64{1 - p.farOut, p.farOut} {
-		mean, variance := p.beliefs[i].of(flora.Resting, 0)
+		mean, variance := p.beliefs[i].logWarmth(flora.Resting, 0)
 		chance += weight * distuv.UnitNormal.CDF((logRho-mean)/math.Sqrt(variance))
 	}
 	return chance

@@ -97,7 +97,7 @@ func TestDrawsHaveTheBeliefsMoments(t *testing.T) {
 		products += off[2] * off[3] / courses
 	}
 	for k, rule := range p.rules {
-		mean, variance := pace.beliefs[0].of(rule.Stage, 0.08)
+		mean, variance := pace.beliefs[0].logWarmth(rule.Stage, 0.08)
 		if math.Abs(sums[k]-mean) > 0.005 || math.Abs(math.Sqrt(squares[k]-sums[k]*sums[k])-math.Sqrt(variance)) > 0.005 {
 			t.Errorf("%s is drawn %.4f ± %.4f, and believed %.4f ± %.4f", rule.Stage, sums[k], math.Sqrt(squares[k]-sums[k]*sums[k]), mean, math.Sqrt(variance))
 		}

@@ -150,8 +150,8 @@ func NewDaylight(latitude float64, season calendar.Season) (*Daylight, error) {
 // past the season's end stands for never.
 type lightGate struct{ usual, earliest, latest int }
 
-// at returns the day for a place in the range, 0 the earliest to 1 the latest.
-func (g lightGate) at(place float64) int {
+// opensAt returns the day for a place in the range, 0 the earliest to 1 the latest.
+func (g lightGate) opensAt(place float64) int {
 	return g.earliest + int(place*float64(g.latest-g.earliest+1))
 }
 

@@ -258,7 +258,7 @@ func (on progress) reached(pace Pace, k int) (chance float64) {
 	}
 	noise := on.noise()
 	for i, weight := range []float64{1 - pace.farOut, pace.farOut} {
-		mean, variance := pace.beliefs[i].of(on.Stages[k], on.off[k])
+		mean, variance := pace.beliefs[i].logWarmth(on.Stages[k], on.off[k])
 		chance += weight * distuv.UnitNormal.CDF((on.passed[k]-on.spread*unnoticed-mean)/math.Sqrt(variance+noise*noise))
 	}
 	return chance * on.open[k]

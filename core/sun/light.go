@@ -83,7 +83,7 @@ func (t Terrain) standing(obstacles []Obstacle) []Obstacle {
 func (l *Light) shade(i int, share []float32, obstacles []Obstacle) {
 	at, height := l.points[i], l.heights[i]
 	for k := range obstacles {
-		s := obstacles[k].from(at, height)
+		s := obstacles[k].seenFrom(at, height)
 		if s.steepest <= 0 {
 			continue
 		}

@@ -32,8 +32,8 @@ type seen struct {
 	steepest float64
 }
 
-// from returns how an obstacle is seen from a point at a height in metres.
-func (o *Obstacle) from(at geometry.Point, height float64) seen {
+// seenFrom returns how an obstacle is seen from a point at a height in metres.
+func (o *Obstacle) seenFrom(at geometry.Point, height float64) seen {
 	s := seen{Obstacle: o, half: math.Pi, steepest: math.Inf(1)}
 	rise := o.Foot + o.High - height
 	if rise <= 0 {

@@ -152,7 +152,7 @@ func bedParams(bed store.Bed) store.PutBedParams {
 	}
 }
 
-func (in BedInput) said() []plot.SaidWord {
+func (in BedInput) saidWords() []plot.SaidWord {
 	return plot.SaidOf(
 		store.Bed{
 			Moisture:  in.Moisture,
@@ -210,7 +210,7 @@ func readBed(s *plot.State, in BedInput, id int64) (store.PutBedParams, error) {
 }
 
 func readConditions(s *plot.State, c *say.Checklist, in BedInput, row *store.PutBedParams) {
-	for _, said := range in.said() {
+	for _, said := range in.saidWords() {
 		aspect, err := ground.AspectOf(said.Aspect)
 		if err != nil {
 			continue

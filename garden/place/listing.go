@@ -53,8 +53,12 @@ type ListingView struct {
 	Refused []string `json:"refused"`
 }
 
-// mostListed is how many plants one list may set: a plot has no more beds than that many.
-const mostListed = 400
+// mostListed is how many plants one list may set, longestList how long a written one may be, in bytes: a
+// slip of paper, and not a book.
+const (
+	mostListed  = 400
+	longestList = 40_000
+)
 
 // ReadListing understands a list of plants as far as it can, and asks back the rest. It notes nothing.
 func (u *Uses) ReadListing(ctx context.Context, in ListingInput) (ListingView, error) {
@@ -65,37 +69,40 @@ func (u *Uses) ReadListing(ctx context.Context, in ListingInput) (ListingView, e
 	r := listingReader{uses: u, s: s, exact: exactNames(s), bed: in.BedID}
 	v := ListingView{Plants: []ListedPlant{}, Refused: []string{}}
 	var entries []listing.Entry
+	var lines []tableLine
 	if in.Form == "csv" {
-		var lines []tableLine
 		lines, v.Refused = readTable(in.Text)
-		for _, line := range lines {
-			plant, err := r.ofLine(ctx, line)
-			if err != nil {
-				return v, err
-			}
-			v.Plants = append(v.Plants, plant)
-		}
 	} else {
+		if len(in.Text) > longestList {
+			return v, listFault("This is too long for one list. Read it in parts.")
+		}
 		entries = listing.Read(in.Text, func(name string) bool { return len(r.meant(name)) > 0 })
 	}
-	for _, entry := range entries {
-		plant, err := r.of(ctx, entry)
+	switch n := len(lines) + len(entries); {
+	case n == 0 && len(v.Refused) == 0:
+		return v, listFault("Write down at least one plant, for example: 3 lovage, a hop at the fence.")
+	case n > mostListed:
+		return v, listFault("These are %d plants; %d are the most at once.", n, mostListed)
+	}
+	for _, line := range lines {
+		plant, err := r.ofLine(ctx, line)
 		if err != nil {
 			return v, err
 		}
 		v.Plants = append(v.Plants, plant)
 	}
-	switch {
-	case len(v.Plants)+len(v.Refused) == 0:
-		return v, say.Faults{
-			{Field: "text", Message: "Write down at least one plant, for example: 3 lovage, a hop at the fence."},
+	for _, entry := range entries {
+		plant, err := r.plantOf(ctx, entry)
+		if err != nil {
+			return v, err
 		}
-	case len(v.Plants) > mostListed:
-		return v, say.Faults{
-			{Field: "text", Message: fmt.Sprintf("These are %d plants; %d are the most at once.", len(v.Plants), mostListed)},
-		}
+		v.Plants = append(v.Plants, plant)
 	}
 	return v, nil
+}
+
+func listFault(format string, args ...any) say.Faults {
+	return say.Faults{{Field: "text", Message: fmt.Sprintf(format, args...)}}
 }
 
 // listingReader finds the plants and beds that are meant.
@@ -138,8 +145,8 @@ func (r listingReader) meant(name string) []*flora.Species {
 	return nil
 }
 
-// of turns an entry of a list into a planting, as far as it is said.
-func (r listingReader) of(ctx context.Context, e listing.Entry) (ListedPlant, error) {
+// plantOf turns an entry of a list into a planting, as far as it is said.
+func (r listingReader) plantOf(ctx context.Context, e listing.Entry) (ListedPlant, error) {
 	plant := ListedPlant{Text: e.Text, Choices: []ListedChoice{}, Asks: []string{}, Warnings: []string{}}
 	p := &plant.Planting
 	p.Plants, p.Area, p.Origin, p.Affirmed = e.Count, e.Area, string(e.Origin), []string{}

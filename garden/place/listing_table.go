@@ -132,7 +132,7 @@ func (r listingReader) ofLine(ctx context.Context, line tableLine) (ListedPlant,
 			asks = append(asks, fmt.Sprintf("%q is no way to begin: %s.", from, say.OrList(originWords())))
 		}
 	}
-	plant, err := r.of(ctx, e)
+	plant, err := r.plantOf(ctx, e)
 	plant.Planting.Note = line.cells["note"]
 	if label := line.cells["label"]; label != "" {
 		plant.Planting.Labelled, plant.Planting.Source = true, label

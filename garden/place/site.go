@@ -205,7 +205,7 @@ func frostWords(s *plot.State) []string {
 
 // addPlanChoices adds what the plan's and the ground's forms offer.
 func (u *Uses) addPlanChoices(v *SiteView) {
-	for _, said := range (BedInput{}).said() {
+	for _, said := range (BedInput{}).saidWords() {
 		if aspect, err := ground.AspectOf(said.Aspect); err == nil {
 			v.Aspects = append(v.Aspects, AspectChoice{said.Field, aspect.Name, aspect.Words})
 		}

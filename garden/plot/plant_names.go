@@ -19,8 +19,8 @@ type plantNames struct {
 	index *store.NameIndex
 }
 
-// of is the index of the names of plants.
-func (n *plantNames) of(ctx context.Context, all []*flora.Species) (*store.NameIndex, error) {
+// indexOf is the index of the names of plants.
+func (n *plantNames) indexOf(ctx context.Context, all []*flora.Species) (*store.NameIndex, error) {
 	n.mu.Lock()
 	defer n.mu.Unlock()
 	if n.index == nil {
@@ -54,7 +54,7 @@ const (
 // likest first.
 func (g *Plot) FindPlants(ctx context.Context, words string) ([]NameMatch, error) {
 	lore := g.lore.Load()
-	index, err := lore.names.of(ctx, lore.lib.AllSpecies())
+	index, err := lore.names.indexOf(ctx, lore.lib.AllSpecies())
 	if err != nil {
 		return nil, err
 	}

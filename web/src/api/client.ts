@@ -47,7 +47,7 @@ export function newKey(): string {
 }
 
 /** seen is what a change says of what the page showed: what was changed meanwhile is not written over. */
-export const seen = (version: string) => ({ "If-Match": `"${version}"` });
+export const shownVersion = (version: string) => ({ "If-Match": `"${version}"` });
 
 /** What the server's form check says, in a grower's words. */
 const plainly: Record<string, string> = {
@@ -131,8 +131,8 @@ interface Reply<T> {
   error?: Problem;
 }
 
-/** told waits for an answer and returns its body, or throws why there is none. */
-export async function told<T>(reply: Promise<Reply<T>>): Promise<T> {
+/** answerOf waits for an answer and returns its body, or throws why there is none. */
+export async function answerOf<T>(reply: Promise<Reply<T>>): Promise<T> {
   let answer: Reply<T>;
   try {
     answer = await reply;

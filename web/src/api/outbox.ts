@@ -1,6 +1,6 @@
 import { useMemo, useSyncExternalStore } from "react";
 
-import { api, newKey, plotShown, Refusal, told, Unreachable, type Schemas } from "./client";
+import { api, newKey, plotShown, Refusal, answerOf, Unreachable, type Schemas } from "./client";
 
 /** A look that was noted without a network: kept on this device until it is sent. */
 export interface Kept {
@@ -77,7 +77,9 @@ export const affirm = (kept: Kept) =>
   );
 
 const send = ({ plantingId, note }: Kept) =>
-  told(api.POST("/api/plantings/{id}/observations", { params: { path: { id: plantingId } }, body: note }));
+  answerOf(
+    api.POST("/api/plantings/{id}/observations", { params: { path: { id: plantingId } }, body: note }),
+  );
 
 /** noteLook sends a look, or keeps it on this device where the plot cannot be reached: then it returns null. */
 export async function noteLook(plantingId: number, note: Schemas["ObservationInput"]) {

@@ -1,14 +1,14 @@
 import { keepPreviousData, queryOptions, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useCallback } from "react";
 
-import { api, showPlot, told, type Schemas } from "./client";
+import { api, showPlot, answerOf, type Schemas } from "./client";
 
-const on = (day: string | undefined) => ({ params: { query: { on: day } } });
+const onDay = (day: string | undefined) => ({ params: { query: { on: day } } });
 
 export const siteQuery = queryOptions({
   queryKey: ["site"],
   queryFn: async () => {
-    const site = await told(api.GET("/api/site"));
+    const site = await answerOf(api.GET("/api/site"));
     showPlot(site.plotId);
     return site;
   },
@@ -17,28 +17,28 @@ export const siteQuery = queryOptions({
 export const useSite = () => useQuery(siteQuery);
 
 export const useCopies = () =>
-  useQuery({ queryKey: ["copies"], queryFn: () => told(api.GET("/api/copies")) });
+  useQuery({ queryKey: ["copies"], queryFn: () => answerOf(api.GET("/api/copies")) });
 
 export const ribbonQuery = (day?: string) =>
-  queryOptions({ queryKey: ["ribbon", day], queryFn: () => told(api.GET("/api/ribbon", on(day))) });
+  queryOptions({ queryKey: ["ribbon", day], queryFn: () => answerOf(api.GET("/api/ribbon", onDay(day))) });
 
 export const useRibbon = (day?: string) =>
   useQuery({ ...ribbonQuery(day), placeholderData: keepPreviousData });
 
 export const nowQuery = (day?: string) =>
-  queryOptions({ queryKey: ["now", day], queryFn: () => told(api.GET("/api/now", on(day))) });
+  queryOptions({ queryKey: ["now", day], queryFn: () => answerOf(api.GET("/api/now", onDay(day))) });
 
 export const useNow = (day?: string) => useQuery({ ...nowQuery(day), placeholderData: keepPreviousData });
 
 export const plotQuery = (day?: string) =>
-  queryOptions({ queryKey: ["plot", day], queryFn: () => told(api.GET("/api/plot", on(day))) });
+  queryOptions({ queryKey: ["plot", day], queryFn: () => answerOf(api.GET("/api/plot", onDay(day))) });
 
 export const usePlot = (day?: string) => useQuery({ ...plotQuery(day), placeholderData: keepPreviousData });
 
 export const useGather = (day?: string) =>
   useQuery({
     queryKey: ["gather", day],
-    queryFn: () => told(api.GET("/api/gather", on(day))),
+    queryFn: () => answerOf(api.GET("/api/gather", onDay(day))),
     placeholderData: keepPreviousData,
   });
 
@@ -46,20 +46,20 @@ export const usePlanting = (id: number | undefined, day?: string) =>
   useQuery({
     queryKey: ["planting", id, day],
     queryFn: () =>
-      told(api.GET("/api/plantings/{id}", { params: { path: { id: id ?? 0 }, query: { on: day } } })),
+      answerOf(api.GET("/api/plantings/{id}", { params: { path: { id: id ?? 0 }, query: { on: day } } })),
     enabled: id !== undefined,
     placeholderData: (before) => (before?.id === id ? before : undefined),
   });
 
 export const roundQuery = queryOptions({
   queryKey: ["round"],
-  queryFn: () => told(api.GET("/api/round")),
+  queryFn: () => answerOf(api.GET("/api/round")),
 });
 
 export const useRound = () => useQuery(roundQuery);
 
 export const useSpecies = () =>
-  useQuery({ queryKey: ["species"], queryFn: () => told(api.GET("/api/species")), staleTime: Infinity });
+  useQuery({ queryKey: ["species"], queryFn: () => answerOf(api.GET("/api/species")), staleTime: Infinity });
 
 export interface LedgerFilter {
   kind: string;
@@ -70,14 +70,14 @@ export interface LedgerFilter {
 export const useLedger = (filter: LedgerFilter) =>
   useQuery({
     queryKey: ["ledger", filter],
-    queryFn: () => told(api.GET("/api/ledger", { params: { query: filter } })),
+    queryFn: () => answerOf(api.GET("/api/ledger", { params: { query: filter } })),
     placeholderData: keepPreviousData,
   });
 
 export const useFind = (words: string) =>
   useQuery({
     queryKey: ["find", words],
-    queryFn: () => told(api.GET("/api/find", { params: { query: { words } } })),
+    queryFn: () => answerOf(api.GET("/api/find", { params: { query: { words } } })),
     enabled: words.trim() !== "",
     placeholderData: keepPreviousData,
   });
@@ -91,7 +91,7 @@ export function useRefresh() {
 export const useLight = (day: string | undefined, wanted: boolean) =>
   useQuery({
     queryKey: ["light", day],
-    queryFn: () => told(api.GET("/api/plan/light", on(day))),
+    queryFn: () => answerOf(api.GET("/api/plan/light", onDay(day))),
     enabled: wanted,
     placeholderData: keepPreviousData,
   });
@@ -99,7 +99,7 @@ export const useLight = (day: string | undefined, wanted: boolean) =>
 export const useShadows = (day: string | undefined, hour: number, wanted: boolean) =>
   useQuery({
     queryKey: ["shadows", day, hour],
-    queryFn: () => told(api.GET("/api/plan/shadows", { params: { query: { on: day, hour } } })),
+    queryFn: () => answerOf(api.GET("/api/plan/shadows", { params: { query: { on: day, hour } } })),
     enabled: wanted,
     placeholderData: keepPreviousData,
   });
@@ -107,13 +107,14 @@ export const useShadows = (day: string | undefined, hour: number, wanted: boolea
 export const useGround = (bedId: number) =>
   useQuery({
     queryKey: ["ground", bedId],
-    queryFn: () => told(api.GET("/api/beds/{id}/ground", { params: { path: { id: bedId } } })),
+    queryFn: () => answerOf(api.GET("/api/beds/{id}/ground", { params: { path: { id: bedId } } })),
   });
 
 export const useClimates = (latitude: number | undefined, units: Schemas["SiteView"]["units"]) =>
   useQuery({
     queryKey: ["climates", latitude, units],
-    queryFn: () => told(api.GET("/api/climates", { params: { query: { latitude: latitude ?? 0, units } } })),
+    queryFn: () =>
+      answerOf(api.GET("/api/climates", { params: { query: { latitude: latitude ?? 0, units } } })),
     enabled: latitude !== undefined,
     placeholderData: keepPreviousData,
   });
@@ -121,7 +122,8 @@ export const useClimates = (latitude: number | undefined, units: Schemas["SiteVi
 export const useWhere = (speciesId: string | undefined) =>
   useQuery({
     queryKey: ["where", speciesId],
-    queryFn: () => told(api.GET("/api/species/{id}/where", { params: { path: { id: speciesId ?? "" } } })),
+    queryFn: () =>
+      answerOf(api.GET("/api/species/{id}/where", { params: { path: { id: speciesId ?? "" } } })),
     enabled: speciesId !== undefined,
   });
 
@@ -129,14 +131,14 @@ export const useWhat = (bedId: number, use: string, spread: string) =>
   useQuery({
     queryKey: ["what", bedId, use, spread],
     queryFn: () =>
-      told(api.GET("/api/beds/{id}/what", { params: { path: { id: bedId }, query: { use, spread } } })),
+      answerOf(api.GET("/api/beds/{id}/what", { params: { path: { id: bedId }, query: { use, spread } } })),
     placeholderData: keepPreviousData,
   });
 
 export const useMates = (bedId: number) =>
   useQuery({
     queryKey: ["mates", bedId],
-    queryFn: () => told(api.GET("/api/beds/{id}/mates", { params: { path: { id: bedId } } })),
+    queryFn: () => answerOf(api.GET("/api/beds/{id}/mates", { params: { path: { id: bedId } } })),
   });
 
 export interface PlantsFilter {
@@ -160,7 +162,7 @@ export const everyPlant: PlantsFilter = {
 export const plantsQuery = (filter: PlantsFilter, day?: string) =>
   queryOptions({
     queryKey: ["plants", filter, day],
-    queryFn: () => told(api.GET("/api/plants", { params: { query: { ...filter, on: day } } })),
+    queryFn: () => answerOf(api.GET("/api/plants", { params: { query: { ...filter, on: day } } })),
   });
 
 export const usePlants = (filter: PlantsFilter, day?: string) =>
@@ -169,14 +171,14 @@ export const usePlants = (filter: PlantsFilter, day?: string) =>
 export const usePlant = (id: string, day?: string) =>
   useQuery({
     queryKey: ["plant", id, day],
-    queryFn: () => told(api.GET("/api/plants/{id}", { params: { path: { id }, query: { on: day } } })),
+    queryFn: () => answerOf(api.GET("/api/plants/{id}", { params: { path: { id }, query: { on: day } } })),
     placeholderData: (before) => (before?.id === id ? before : undefined),
   });
 
 export const useCompare = (ids: string[], day?: string) =>
   useQuery({
     queryKey: ["compare", ids, day],
-    queryFn: () => told(api.GET("/api/compare", { params: { query: { ids: ids.join(","), on: day } } })),
+    queryFn: () => answerOf(api.GET("/api/compare", { params: { query: { ids: ids.join(","), on: day } } })),
     enabled: ids.length > 1,
   });
 
@@ -184,7 +186,7 @@ export const useCheck = (id: number, day: string | undefined, by: string) =>
   useQuery({
     queryKey: ["check", id, day, by],
     queryFn: () =>
-      told(api.GET("/api/plantings/{id}/check", { params: { path: { id }, query: { on: day, by } } })),
+      answerOf(api.GET("/api/plantings/{id}/check", { params: { path: { id }, query: { on: day, by } } })),
     placeholderData: keepPreviousData,
   });
 
@@ -192,41 +194,42 @@ export const useFindCheck = (id: number, day: string | undefined, by: string) =>
   useQuery({
     queryKey: ["findCheck", id, day, by],
     queryFn: () =>
-      told(api.GET("/api/finds/{id}/check", { params: { path: { id }, query: { on: day, by } } })),
+      answerOf(api.GET("/api/finds/{id}/check", { params: { path: { id }, query: { on: day, by } } })),
     placeholderData: keepPreviousData,
   });
 
 export const useCharacters = () =>
   useQuery({
     queryKey: ["characters"],
-    queryFn: () => told(api.GET("/api/characters")),
+    queryFn: () => answerOf(api.GET("/api/characters")),
     staleTime: Infinity,
   });
 
 export const usePlantWords = () =>
   useQuery({
     queryKey: ["plant words"],
-    queryFn: () => told(api.GET("/api/plant-words")),
+    queryFn: () => answerOf(api.GET("/api/plant-words")),
     staleTime: Infinity,
   });
 
 export const useWhatIsThis = (seen: Record<string, string>, skipped: string[]) =>
   useQuery({
     queryKey: ["what is this", seen, skipped],
-    queryFn: () => told(api.POST("/api/what-is-this", { body: { seen, skipped } })),
+    queryFn: () => answerOf(api.POST("/api/what-is-this", { body: { seen, skipped } })),
     placeholderData: keepPreviousData,
   });
 
-export const useFinds = () => useQuery({ queryKey: ["finds"], queryFn: () => told(api.GET("/api/finds")) });
+export const useFinds = () =>
+  useQuery({ queryKey: ["finds"], queryFn: () => answerOf(api.GET("/api/finds")) });
 
 export const useBaskets = () =>
-  useQuery({ queryKey: ["baskets"], queryFn: () => told(api.GET("/api/baskets")) });
+  useQuery({ queryKey: ["baskets"], queryFn: () => answerOf(api.GET("/api/baskets")) });
 
 export const useCautions = (pickingId: number, preparation: string) =>
   useQuery({
     queryKey: ["cautions", pickingId, preparation],
     queryFn: () =>
-      told(
+      answerOf(
         api.GET("/api/pickings/{id}/cautions", {
           params: { path: { id: pickingId }, query: { preparation } },
         }),
@@ -235,15 +238,17 @@ export const useCautions = (pickingId: number, preparation: string) =>
   });
 
 export const useHousehold = () =>
-  useQuery({ queryKey: ["household"], queryFn: () => told(api.GET("/api/household")) });
+  useQuery({ queryKey: ["household"], queryFn: () => answerOf(api.GET("/api/household")) });
 
 export const usePractice = () =>
-  useQuery({ queryKey: ["practice"], queryFn: () => told(api.GET("/api/practice")) });
+  useQuery({ queryKey: ["practice"], queryFn: () => answerOf(api.GET("/api/practice")) });
 
 export const useSpecimen = (species: string, other: string, seed: string) =>
   useQuery({
     queryKey: ["specimen", species, other, seed],
     queryFn: () =>
-      told(api.GET("/api/practice/specimen", { params: { query: { species, other, seed: Number(seed) } } })),
+      answerOf(
+        api.GET("/api/practice/specimen", { params: { query: { species, other, seed: Number(seed) } } }),
+      ),
     staleTime: Infinity,
   });

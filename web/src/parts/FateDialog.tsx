@@ -2,7 +2,7 @@ import { Checkbox, DialogContent, DialogTitle, FormControlLabel, MenuItem, TextF
 import { useState } from "react";
 
 import { DialogEnd, Fault } from "./DialogEnd";
-import { api, told, type Schemas } from "../api/client";
+import { api, answerOf, type Schemas } from "../api/client";
 import { useSite } from "../api/queries";
 import { Choice, ChoiceRow } from "./Choices";
 import { useSend } from "./useSend";
@@ -26,7 +26,7 @@ export function FateDialog({ planting, onSaved, onClose }: Props) {
   const leaves = outcome === "failed" && gone;
   const save = async () => {
     const entry = await send(() =>
-      told(
+      answerOf(
         api.POST("/api/plantings/{id}/fate", {
           params: { path: { id: planting.id } },
           body: { outcome, cause, note, gone: leaves },

@@ -1,7 +1,7 @@
 import { Box, Button } from "@mui/material";
 import { Link } from "react-router";
 
-import { api, told, type Schemas } from "../api/client";
+import { api, answerOf, type Schemas } from "../api/client";
 import { useUndo } from "./Undo";
 import { shortDay } from "./dates";
 
@@ -10,7 +10,7 @@ export function LedgerList({ lines, short = false }: { lines: Schemas["LedgerLin
   const { noted, say } = useUndo();
   const takeBack = async (id: number) => {
     try {
-      noted(await told(api.POST("/api/ledger/{id}/take-back", { params: { path: { id } } })));
+      noted(await answerOf(api.POST("/api/ledger/{id}/take-back", { params: { path: { id } } })));
     } catch (reason) {
       say(reason instanceof Error ? reason.message : String(reason), "error");
     }

@@ -2,7 +2,7 @@ import { Box, Button, DialogActions, DialogContent, DialogTitle, TextField } fro
 import { useEffect, useState } from "react";
 
 import { Fault } from "./DialogEnd";
-import { api, newKey, told } from "../api/client";
+import { api, newKey, answerOf } from "../api/client";
 import { usePlanting, useSite } from "../api/queries";
 import { useUndo } from "./Undo";
 import { AskBack } from "./AskBack";
@@ -34,7 +34,7 @@ export function ObserveDialog({ plantingId, onClose }: { plantingId: number; onC
   const [moved, setMoved] = useState<Awaited<ReturnType<typeof save>>>();
 
   const save = (affirmed: string[]) =>
-    told(
+    answerOf(
       api.POST("/api/plantings/{id}/observations", {
         params: { path: { id: plantingId } },
         body: {

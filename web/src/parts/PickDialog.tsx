@@ -2,7 +2,7 @@ import { Checkbox, DialogContent, DialogTitle, FormControlLabel, MenuItem, TextF
 import { useState } from "react";
 
 import { DialogEnd, Fault } from "./DialogEnd";
-import { api, newKey, told } from "../api/client";
+import { api, newKey, answerOf } from "../api/client";
 import { usePlanting, useSite } from "../api/queries";
 import { useUndo } from "./Undo";
 import { AllowanceBox, Cautions } from "./AllowanceBox";
@@ -41,7 +41,7 @@ export function PickDialog({
   const allowance = planting.allowances.find((a) => a.part === part);
   const onSave = async () => {
     const answer = await send(() =>
-      told(
+      answerOf(
         api.POST("/api/plantings/{id}/pickings", {
           params: { path: { id: plantingId } },
           body: {

@@ -3,7 +3,7 @@ import { useState } from "react";
 import { Controller, useForm, useWatch } from "react-hook-form";
 
 import { DialogEnd, Fault } from "./DialogEnd";
-import { api, seen, told, type Schemas } from "../api/client";
+import { api, shownVersion, answerOf, type Schemas } from "../api/client";
 import { usePlanting, useSite, useSpecies, useWhere } from "../api/queries";
 import { useUndo } from "./Undo";
 import { AskBack } from "./AskBack";
@@ -128,10 +128,10 @@ function PlantingForm({ planting: stands, bedId, asked, beds, site, species, onC
         bedId: Number(typed.bedId),
       };
       const entry = await send(() =>
-        told(
+        answerOf(
           planting
             ? api.PUT("/api/plantings/{id}", {
-                params: { path: { id: planting.id }, header: seen(version) },
+                params: { path: { id: planting.id }, header: shownVersion(version) },
                 body,
               })
             : api.POST("/api/plantings", { body }),

@@ -1,7 +1,7 @@
 import { Button } from "@mui/material";
 import { useState } from "react";
 
-import { api, told } from "../api/client";
+import { api, answerOf } from "../api/client";
 import { useUndo } from "./Undo";
 import { FateDialog } from "./FateDialog";
 
@@ -16,7 +16,7 @@ export function PlantingEnd({ planting, onGone }: Props) {
   const [fate, setFate] = useState(false);
   const remove = async () => {
     try {
-      noted(await told(api.DELETE("/api/plantings/{id}", { params: { path: { id: planting.id } } })));
+      noted(await answerOf(api.DELETE("/api/plantings/{id}", { params: { path: { id: planting.id } } })));
       onGone?.();
     } catch (reason) {
       say(reason instanceof Error ? reason.message : String(reason), "error");

@@ -13,7 +13,7 @@ import {
 
 import { useLocation } from "react-router";
 
-import { api, told, type Schemas } from "../api/client";
+import { api, answerOf, type Schemas } from "../api/client";
 import { useRefresh } from "../api/queries";
 
 type Entry = Schemas["Entry"];
@@ -88,7 +88,7 @@ export function UndoProvider({ children }: { children: ReactNode }) {
   const undo = useCallback(
     async (entry: Entry) => {
       try {
-        const back = await told(
+        const back = await answerOf(
           api.POST("/api/ledger/{id}/take-back", { params: { path: { id: entry.id } } }),
         );
         await refresh();

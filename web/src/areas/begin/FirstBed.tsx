@@ -2,7 +2,7 @@ import { Box, Button, TextField } from "@mui/material";
 import { useState } from "react";
 
 import { Fault } from "../../parts/DialogEnd";
-import { api, told, type Schemas } from "../../api/client";
+import { api, answerOf, type Schemas } from "../../api/client";
 import { useSend } from "../../parts/useSend";
 import { useUndo } from "../../parts/Undo";
 
@@ -28,7 +28,7 @@ export function FirstBed({ beds, us, onLaid }: Props) {
   const [depth, setDepth] = useState("");
   const lay = async () => {
     const entry = await send(() =>
-      told(api.POST("/api/beds", { body: { name, width, depth, moisture: "" } })),
+      answerOf(api.POST("/api/beds", { body: { name, width, depth, moisture: "" } })),
     );
     if (!entry) return;
     noted(entry);

@@ -2,7 +2,7 @@ import { Alert, Box, Button, TextField } from "@mui/material";
 import { useRef, useState } from "react";
 
 import { Fault } from "../../parts/DialogEnd";
-import { api, told, type Schemas } from "../../api/client";
+import { api, answerOf, type Schemas } from "../../api/client";
 import { AskBack } from "../../parts/AskBack";
 import { SelectField } from "../../parts/SelectField";
 import { useSend } from "../../parts/useSend";
@@ -28,7 +28,7 @@ export function ManyPlants({ beds, site }: Props) {
   const file = useRef<HTMLInputElement>(null);
   const understand = async (written: string, form: "words" | "csv") => {
     const list = await reading.send(() =>
-      told(api.POST("/api/plantings/read", { body: { text: written, form, bedId: bed } })),
+      answerOf(api.POST("/api/plantings/read", { body: { text: written, form, bedId: bed } })),
     );
     if (!list) return;
     setting.settle();
@@ -37,7 +37,9 @@ export function ManyPlants({ beds, site }: Props) {
   };
   const setAll = async (affirmed: string[] = []) => {
     const plantings = (rows ?? []).map((row) => ({ ...row.planting, affirmed }));
-    const entry = await setting.send(() => told(api.POST("/api/plantings/many", { body: { plantings } })));
+    const entry = await setting.send(() =>
+      answerOf(api.POST("/api/plantings/many", { body: { plantings } })),
+    );
     if (!entry) return;
     noted(entry);
     setRows(undefined);

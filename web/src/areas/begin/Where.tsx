@@ -1,7 +1,7 @@
 import { Alert, Box, TextField } from "@mui/material";
 import { useState } from "react";
 
-import { api, seen, told, type Schemas } from "../../api/client";
+import { api, shownVersion, answerOf, type Schemas } from "../../api/client";
 import { useClimates } from "../../api/queries";
 import { AskBack } from "../../parts/AskBack";
 import { Choice, ChoiceRow } from "../../parts/Choices";
@@ -34,9 +34,9 @@ export function Where({ site }: { site: Schemas["SiteView"] }) {
   const keep = async (climateId: string, affirmed: string[] = []) => {
     setChosen(climateId);
     const entry = await send(() =>
-      told(
+      answerOf(
         api.PUT("/api/site", {
-          params: { header: seen(site.version) },
+          params: { header: shownVersion(site.version) },
           body: {
             name: site.name,
             latitude: north,

@@ -2,7 +2,7 @@ import { Alert, Box, Button, Chip, TextField, Typography } from "@mui/material";
 import { useState, type FormEvent } from "react";
 import { Link, useParams } from "react-router";
 
-import { api, newKey, told, type Schemas } from "../../api/client";
+import { api, newKey, answerOf, type Schemas } from "../../api/client";
 import { useCheck, useFindCheck } from "../../api/queries";
 import { useKept, useShownDay } from "../../parts/shownDay";
 import { useUndo } from "../../parts/Undo";
@@ -52,7 +52,7 @@ export function Check() {
       key={id}
       view={query.data}
       onBy={setBy}
-      note={(body) => told(api.POST("/api/plantings/{id}/looks", { params: { path: { id } }, body }))}
+      note={(body) => answerOf(api.POST("/api/plantings/{id}/looks", { params: { path: { id } }, body }))}
     />
   );
 }
@@ -70,7 +70,7 @@ export function FindCheck() {
       key={id}
       view={query.data}
       onBy={setBy}
-      note={(body) => told(api.POST("/api/finds/{id}/looks", { params: { path: { id } }, body }))}
+      note={(body) => answerOf(api.POST("/api/finds/{id}/looks", { params: { path: { id } }, body }))}
     />
   );
 }

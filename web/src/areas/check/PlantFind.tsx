@@ -2,7 +2,7 @@ import { Alert, Box, Button, TextField, Typography } from "@mui/material";
 import { useState } from "react";
 import { useNavigate } from "react-router";
 
-import { api, told } from "../../api/client";
+import { api, answerOf } from "../../api/client";
 import { usePlot } from "../../api/queries";
 import { useKept } from "../../parts/shownDay";
 import { useUndo } from "../../parts/Undo";
@@ -23,7 +23,7 @@ export function PlantFind({ findId }: { findId: number }) {
   if (beds.length === 0) return null;
   const onSave = async (affirmed: string[] = []) => {
     const entry = await send(() =>
-      told(
+      answerOf(
         api.POST("/api/finds/{id}/planting", {
           params: { path: { id: findId } },
           body: {

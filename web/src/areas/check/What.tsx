@@ -2,7 +2,7 @@ import { Alert, Box, Button, Chip, TextField, Typography } from "@mui/material";
 import { useState } from "react";
 import { Link, useNavigate } from "react-router";
 
-import { api, told, type Schemas } from "../../api/client";
+import { api, answerOf, type Schemas } from "../../api/client";
 import { useCharacters, useFinds, useSite, useWhatIsThis } from "../../api/queries";
 import { useKept } from "../../parts/shownDay";
 import { useUndo } from "../../parts/Undo";
@@ -228,7 +228,7 @@ function FindForm({
   const [place, setPlace] = useState("");
   const onSave = async () => {
     const entry = await send(() =>
-      told(api.POST("/api/finds", { body: { day: site?.today ?? "", place, speciesId, seen } })),
+      answerOf(api.POST("/api/finds", { body: { day: site?.today ?? "", place, speciesId, seen } })),
     );
     if (!entry) return;
     noted(entry);
@@ -291,7 +291,7 @@ function Finds() {
             size="small"
             onClick={() =>
               void send(async () =>
-                noted(await told(api.DELETE("/api/finds/{id}", { params: { path: { id: f.id } } }))),
+                noted(await answerOf(api.DELETE("/api/finds/{id}", { params: { path: { id: f.id } } }))),
               )
             }
             aria-label={`Take off ${f.place}`}

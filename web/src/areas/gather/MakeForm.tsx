@@ -1,7 +1,7 @@
 import { Alert, Box, Button, TextField } from "@mui/material";
 import { useState } from "react";
 
-import { api, told, type Schemas } from "../../api/client";
+import { api, answerOf, type Schemas } from "../../api/client";
 import { useCautions } from "../../api/queries";
 import { useUndo } from "../../parts/Undo";
 import { CautionList } from "../../parts/CautionList";
@@ -17,7 +17,7 @@ export function MakeForm({ basket, onClose }: { basket: Schemas["BasketView"]; o
   const cautions = useCautions(basket.pickingId, made).data;
   const onSave = async () => {
     const entry = await send(() =>
-      told(
+      answerOf(
         api.POST("/api/pickings/{id}/makings", {
           params: { path: { id: basket.pickingId } },
           body: { preparation: made, amount },

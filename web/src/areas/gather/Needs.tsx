@@ -1,7 +1,7 @@
 import { Box, Button, DialogActions, DialogContent, DialogTitle, TextField, Typography } from "@mui/material";
 import { useState } from "react";
 
-import { api, seen, told, type Schemas } from "../../api/client";
+import { api, shownVersion, answerOf, type Schemas } from "../../api/client";
 import { useUndo } from "../../parts/Undo";
 import { ChangedMeanwhile, readings, useOpened } from "../../parts/ChangedMeanwhile";
 import { useSend } from "../../parts/useSend";
@@ -70,9 +70,9 @@ function NeedDialog({ need, onClose }: { need: Need; onClose: () => void }) {
   const [amount, setAmount] = useState(opened.need);
   const save = async (version = opened.version) => {
     const entry = await send(() =>
-      told(
+      answerOf(
         api.PUT("/api/needs", {
-          params: { header: seen(version) },
+          params: { header: shownVersion(version) },
           body: { speciesId: need.speciesId, part: need.part, amount },
         }),
       ),

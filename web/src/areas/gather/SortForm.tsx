@@ -1,7 +1,7 @@
 import { Alert, Box, Button, TextField } from "@mui/material";
 import { useState } from "react";
 
-import { api, told, type Schemas } from "../../api/client";
+import { api, answerOf, type Schemas } from "../../api/client";
 import { useHousehold } from "../../api/queries";
 import { useUndo } from "../../parts/Undo";
 import { DrawnStates } from "../../parts/CharacterDrawing";
@@ -23,7 +23,7 @@ export function SortForm({ basket, onClose }: { basket: Schemas["BasketView"]; o
   const [speciesId] = useState(basket.speciesId);
   const onSave = async () => {
     const entry = await send(() =>
-      told(
+      answerOf(
         api.POST("/api/pickings/{id}/sortings", {
           params: { path: { id: basket.pickingId } },
           body: { by, answers: given, shown, speciesId, rejected },

@@ -2,7 +2,7 @@ import { Box, Button } from "@mui/material";
 import { useState } from "react";
 import { Link } from "react-router";
 
-import { api, told, type Schemas } from "../../api/client";
+import { api, answerOf, type Schemas } from "../../api/client";
 import { useActs } from "../../parts/acts";
 import { useKept } from "../../parts/shownDay";
 import { useUndo } from "../../parts/Undo";
@@ -16,7 +16,7 @@ export function JobCard({ job, edge, canAct }: { job: Schemas["JobView"]; edge: 
   const [cautions, setCautions] = useState(false);
   const answer = async (word: string) => {
     try {
-      noted(await told(api.POST("/api/jobs/answer", { body: { key: job.key, answer: word } })));
+      noted(await answerOf(api.POST("/api/jobs/answer", { body: { key: job.key, answer: word } })));
     } catch (reason) {
       say(reason instanceof Error ? reason.message : String(reason), "error");
     }

@@ -1,7 +1,7 @@
 import { Box, Button, TextField, Typography } from "@mui/material";
 import { useState } from "react";
 
-import { api, seen, told, type Schemas } from "../../api/client";
+import { api, shownVersion, answerOf, type Schemas } from "../../api/client";
 import { useUndo } from "../../parts/Undo";
 import { ChangedMeanwhile, readings } from "../../parts/ChangedMeanwhile";
 import { useSend } from "../../parts/useSend";
@@ -37,9 +37,9 @@ function Figure({ id, figure }: { id: string; figure: Schemas["FigureView"] }) {
   const [opened, setOpened] = useState(figure.version);
   const put = async (words: string, version: string) => {
     const entry = await send(() =>
-      told(
+      answerOf(
         api.PUT("/api/plants/{id}/figures", {
-          params: { path: { id }, header: seen(version) },
+          params: { path: { id }, header: shownVersion(version) },
           body: { key: figure.key, figure: words },
         }),
       ),

@@ -3,7 +3,7 @@ import { useQuery } from "@tanstack/react-query";
 import { useRef, useState } from "react";
 import { Link, useNavigate, useParams } from "react-router";
 
-import { api, seen, told, type Schemas } from "../../api/client";
+import { api, shownVersion, answerOf, type Schemas } from "../../api/client";
 import { usePlantWords, useSpecies } from "../../api/queries";
 import { useKept } from "../../parts/shownDay";
 import { useUndo } from "../../parts/Undo";
@@ -23,8 +23,8 @@ export function OwnPlant() {
     queryKey: ["own plant", id],
     queryFn: async () => {
       const path = { params: { path: { id: id ?? "" } } };
-      const file = await told(api.GET("/api/plants/{id}/file", path));
-      return file.own ? file : told(api.GET("/api/plants/{id}/copy", path));
+      const file = await answerOf(api.GET("/api/plants/{id}/file", path));
+      return file.own ? file : answerOf(api.GET("/api/plants/{id}/copy", path));
     },
     enabled: id !== undefined,
     staleTime: Infinity,
@@ -93,7 +93,8 @@ function Editor({ words, sheet: first, version: opened, from }: Props) {
       .filter(([key]) => key.startsWith("sheet"))
       .map(([key, what]) => [key.replace(/^sheet\.?/, ""), what]),
   );
-  const turn = (body: Schemas["PlantFileInput"]) => send(() => told(api.POST("/api/plant-files", { body })));
+  const turn = (body: Schemas["PlantFileInput"]) =>
+    send(() => answerOf(api.POST("/api/plant-files", { body })));
   const onFile = async () => setText((await turn({ sheet }))?.text ?? text);
   const onForm = async (written: string) => {
     const file = await turn({ text: written });
@@ -105,15 +106,15 @@ function Editor({ words, sheet: first, version: opened, from }: Props) {
   const id = asText(withID(sheet).id);
   const standing = useQuery({
     queryKey: ["standing plant", id, stale],
-    queryFn: () => told(api.GET("/api/plants/{id}/file", { params: { path: { id } } })),
+    queryFn: () => answerOf(api.GET("/api/plants/{id}/file", { params: { path: { id } } })),
     enabled: stale !== "" && id !== "",
   }).data;
   const onSave = async (version = draft.version) => {
     setSent(asFile ? text : ((await turn({ sheet: withID(sheet) }))?.text ?? ""));
     const answer = await send(() =>
-      told(
+      answerOf(
         api.POST("/api/own-plants", {
-          params: { header: seen(version) },
+          params: { header: shownVersion(version) },
           body: asFile ? { text } : { sheet: withID(sheet) },
         }),
       ),

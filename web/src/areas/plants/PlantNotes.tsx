@@ -2,7 +2,7 @@ import { Box, Button, TextField, Typography } from "@mui/material";
 import { useState } from "react";
 
 import { Fault } from "../../parts/DialogEnd";
-import { api, told, type Schemas } from "../../api/client";
+import { api, answerOf, type Schemas } from "../../api/client";
 import { useUndo } from "../../parts/Undo";
 import { SelectField } from "../../parts/SelectField";
 import { useSend } from "../../parts/useSend";
@@ -20,7 +20,7 @@ export function PlantNotes({ plant }: { plant: Schemas["PlantView"] }) {
   const [text, setText] = useState("");
   const onAdd = async () => {
     const entry = await send(() =>
-      told(
+      answerOf(
         api.POST("/api/plants/{id}/notes", {
           params: { path: { id: plant.id } },
           body: { kind, author, text },
@@ -35,7 +35,7 @@ export function PlantNotes({ plant }: { plant: Schemas["PlantView"] }) {
   };
   const remove = (id: number) =>
     void send(async () =>
-      noted(await told(api.DELETE("/api/plant-notes/{id}", { params: { path: { id } } }))),
+      noted(await answerOf(api.DELETE("/api/plant-notes/{id}", { params: { path: { id } } }))),
     );
   return (
     <Box component="section" aria-label="Your notes">

@@ -2,7 +2,7 @@ import { Box, Button, MenuItem, TextField } from "@mui/material";
 import { Suspense, useEffect, useState } from "react";
 import { useLocation, useNavigationType, useSearchParams } from "react-router";
 
-import { api, told, type Schemas } from "../../api/client";
+import { api, answerOf, type Schemas } from "../../api/client";
 import { useLight, usePlot, useShadows, useWhere } from "../../api/queries";
 import { useActs } from "../../parts/acts";
 import { useShownDay } from "../../parts/shownDay";
@@ -101,11 +101,11 @@ export function Plot() {
     if (!editing && selection.planting) setSelection(nothing);
   };
   const arrange = (body: Schemas["ArrangeInput"]) =>
-    edits.edit(() => told(api.POST("/api/plan/arrange", { body })));
+    edits.edit(() => answerOf(api.POST("/api/plan/arrange", { body })));
   const remove = async (things: Thing[]) => {
     for (const thing of things) {
       const taken = await edits.edit(() =>
-        told(
+        answerOf(
           thing.what === "bed"
             ? api.DELETE("/api/beds/{id}", { params: { path: { id: thing.id } } })
             : api.DELETE("/api/plan/items/{id}", { params: { path: { id: thing.id } } }),
@@ -174,7 +174,7 @@ export function Plot() {
             }
             onReshape={(thing, form) =>
               edits.edit(() =>
-                told(
+                answerOf(
                   api.POST("/api/plan/reshape", {
                     body: { ...refOf(plot, thing), ...asInput(withInner(plot, thing, form)) },
                   }),

@@ -3,7 +3,7 @@ import { useState } from "react";
 import { Link, useParams, useSearchParams } from "react-router";
 
 import { Fault } from "../../parts/DialogEnd";
-import { api, told, type Schemas } from "../../api/client";
+import { api, answerOf, type Schemas } from "../../api/client";
 import { usePractice, useRefresh, useSpecimen } from "../../api/queries";
 import { useKept } from "../../parts/shownDay";
 import { CharacterDrawing, DrawnStates } from "../../parts/CharacterDrawing";
@@ -34,13 +34,13 @@ function Round({ round, onNext }: { round: Schemas["SpecimenView"]; onNext: () =
   const query = { species: round.speciesId, other: round.otherId, seed: round.seed };
   const inspect = async (character: string) => {
     const look = await send(() =>
-      told(api.GET("/api/practice/look", { params: { query: { ...query, character } } })),
+      answerOf(api.GET("/api/practice/look", { params: { query: { ...query, character } } })),
     );
     if (look) setLooks((before) => [...before.filter((l) => l.id !== look.id), look]);
   };
   const decide = async (decision: "it is" | "it is not" | "cannot tell") => {
     const view = await send(() =>
-      told(
+      answerOf(
         api.POST("/api/practice/decisions", {
           body: {
             speciesId: round.speciesId,

@@ -1,7 +1,7 @@
 import { Alert, Box, Button, TextField, Typography } from "@mui/material";
 import { useState } from "react";
 
-import { api, told, type Schemas } from "../../api/client";
+import { api, answerOf, type Schemas } from "../../api/client";
 import { useCopies, useRefresh } from "../../api/queries";
 import { useUndo } from "../../parts/Undo";
 import { useSend } from "../../parts/useSend";
@@ -47,7 +47,7 @@ function KeptNights({ kept }: { kept: number }) {
   const [typed, setTyped] = useState(String(kept));
   const onKeep = async () => {
     const entry = await send(() =>
-      told(api.PUT("/api/copies/kept", { body: { kept: Math.trunc(Number(typed)) || 0 } })),
+      answerOf(api.PUT("/api/copies/kept", { body: { kept: Math.trunc(Number(typed)) || 0 } })),
     );
     if (entry) noted(entry);
   };
@@ -110,7 +110,7 @@ function CopyNow() {
   const { say } = useUndo();
   const { send, sending, fault } = useSend();
   const onCopy = async () => {
-    const answer = await send(() => told(api.POST("/api/copies")));
+    const answer = await send(() => answerOf(api.POST("/api/copies")));
     if (!answer) return;
     await refresh();
     say("A copy of the plot was kept; it does not give way to others.");

@@ -1,7 +1,7 @@
 import { Alert, Box, Button, Checkbox, FormControlLabel, TextField, Typography } from "@mui/material";
 import { useState } from "react";
 
-import { api, seen, told, type Schemas } from "../../api/client";
+import { api, shownVersion, answerOf, type Schemas } from "../../api/client";
 import { useHousehold } from "../../api/queries";
 import { DayField } from "../../parts/DayField";
 import { useUndo } from "../../parts/Undo";
@@ -52,7 +52,9 @@ export function Household() {
             aria-label={`Take off ${person.name}`}
             onClick={() =>
               void send(async () =>
-                noted(await told(api.DELETE("/api/people/{id}", { params: { path: { id: person.id } } }))),
+                noted(
+                  await answerOf(api.DELETE("/api/people/{id}", { params: { path: { id: person.id } } })),
+                ),
               )
             }
           >
@@ -92,9 +94,12 @@ function PersonForm({ person: stands, circumstances, onClose }: FormProps) {
   const save = async (version = person?.version ?? "") => {
     const body = { name, born, circumstances: ticked, note: person?.note ?? "" };
     const entry = await send(() =>
-      told(
+      answerOf(
         person
-          ? api.PUT("/api/people/{id}", { params: { path: { id: person.id }, header: seen(version) }, body })
+          ? api.PUT("/api/people/{id}", {
+              params: { path: { id: person.id }, header: shownVersion(version) },
+              body,
+            })
           : api.POST("/api/people", { body }),
       ),
     );

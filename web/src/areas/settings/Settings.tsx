@@ -4,7 +4,7 @@ import { Controller, useForm } from "react-hook-form";
 import { Link } from "react-router";
 
 import { Fault } from "../../parts/DialogEnd";
-import { api, seen, told, type Schemas } from "../../api/client";
+import { api, shownVersion, answerOf, type Schemas } from "../../api/client";
 import { useRefresh, useSite } from "../../api/queries";
 import { useLook } from "../../parts/LookProvider";
 import { useUndo } from "../../parts/Undo";
@@ -70,7 +70,9 @@ function SettingsForm({ site, onKept }: { site: Schemas["SiteView"]; onKept: () 
         latitude: typedNumber(typed.latitude),
         affirmed,
       };
-      const entry = await send(() => told(api.PUT("/api/site", { params: { header: seen(version) }, body })));
+      const entry = await send(() =>
+        answerOf(api.PUT("/api/site", { params: { header: shownVersion(version) }, body })),
+      );
       if (!entry) return;
       noted(entry);
       onKept();
@@ -244,7 +246,7 @@ function Customs({ on }: { on: boolean }) {
   const { noted } = useUndo();
   const { send, sending, fault } = useSend();
   const set = async (wanted: boolean) => {
-    const entry = await send(() => told(api.PUT("/api/customs", { body: { on: wanted } })));
+    const entry = await send(() => answerOf(api.PUT("/api/customs", { body: { on: wanted } })));
     if (entry) noted(entry);
   };
   return (

@@ -4,7 +4,7 @@ import { Controller, FormProvider, useForm, useWatch } from "react-hook-form";
 import { useState } from "react";
 
 import { DialogEnd, Fault } from "../../../parts/DialogEnd";
-import { api, seen, told, type Schemas } from "../../../api/client";
+import { api, shownVersion, answerOf, type Schemas } from "../../../api/client";
 import { useSite } from "../../../api/queries";
 import { AskBack } from "../../../parts/AskBack";
 import { ChangedMeanwhile, readings, useOpened } from "../../../parts/ChangedMeanwhile";
@@ -83,10 +83,10 @@ export function BedDialog({ bed: stands, drawn, onSaved, onClose }: Props) {
         sunHours: typed.sunHours.trim() === "" ? undefined : typedNumber(typed.sunHours),
       };
       const entry = await send(() =>
-        told(
+        answerOf(
           bed
             ? api.PUT("/api/beds/{id}", {
-                params: { path: { id: bed.id }, header: seen(version) },
+                params: { path: { id: bed.id }, header: shownVersion(version) },
                 body,
               })
             : api.POST("/api/beds", { body }),

@@ -2,7 +2,7 @@ import { Box, Button, DialogContent, DialogTitle, TextField } from "@mui/materia
 import { FormProvider, useForm } from "react-hook-form";
 
 import { DialogEnd, Fault } from "../../../parts/DialogEnd";
-import { api, seen, told, type Schemas } from "../../../api/client";
+import { api, shownVersion, answerOf, type Schemas } from "../../../api/client";
 import { useSite } from "../../../api/queries";
 import { ChangedMeanwhile, readings, useOpened } from "../../../parts/ChangedMeanwhile";
 import { typedNumber } from "../../../parts/numbers";
@@ -45,7 +45,7 @@ export function BoundaryDialog({ plot: stands, drawn, onSaved, onClose }: Props)
         longitude: typed.longitude.trim() === "" ? undefined : typedNumber(typed.longitude),
       };
       const entry = await send(() =>
-        told(api.PUT("/api/plan/boundary", { params: { header: seen(version) }, body })),
+        answerOf(api.PUT("/api/plan/boundary", { params: { header: shownVersion(version) }, body })),
       );
       if (!entry) return;
       onSaved(entry);

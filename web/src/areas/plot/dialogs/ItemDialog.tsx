@@ -2,7 +2,7 @@ import { Box, DialogContent, DialogTitle, TextField } from "@mui/material";
 import { FormProvider, useForm, useWatch } from "react-hook-form";
 
 import { DialogEnd, Fault } from "../../../parts/DialogEnd";
-import { api, seen, told, type Schemas } from "../../../api/client";
+import { api, shownVersion, answerOf, type Schemas } from "../../../api/client";
 import { useSite } from "../../../api/queries";
 import { ChangedMeanwhile, readings, useOpened } from "../../../parts/ChangedMeanwhile";
 import { monthNames } from "../../../parts/dates";
@@ -89,10 +89,10 @@ export function ItemDialog({ item: stands, drawn, onSaved, onClose }: Props) {
         facesDeg: optional(typed.facesDeg),
       };
       const entry = await send(() =>
-        told(
+        answerOf(
           item
             ? api.PUT("/api/plan/items/{id}", {
-                params: { path: { id: item.id }, header: seen(version) },
+                params: { path: { id: item.id }, header: shownVersion(version) },
                 body,
               })
             : api.POST("/api/plan/items", { body }),

@@ -10,7 +10,7 @@ import {
 import { useState } from "react";
 
 import { DialogEnd, Fault } from "../../../parts/DialogEnd";
-import { api, told, type Schemas } from "../../../api/client";
+import { api, answerOf, type Schemas } from "../../../api/client";
 import { useSite } from "../../../api/queries";
 import { typedNumber } from "../../../parts/numbers";
 import { useSend } from "../../../parts/useSend";
@@ -101,7 +101,7 @@ export function ReadingDialog({ ground, onSaved, onClose }: Props) {
       }),
     );
     const entry = await send(() =>
-      told(
+      answerOf(
         api.POST("/api/beds/{id}/readings", {
           params: { path: { id: ground.bedId } },
           body: {

@@ -1,6 +1,6 @@
 import { useCallback, useRef, useState } from "react";
 
-import { api, told, type Schemas } from "../../../api/client";
+import { api, answerOf, type Schemas } from "../../../api/client";
 import type { Point } from "./geometry";
 import type { Plot, Thing } from "./things";
 
@@ -17,7 +17,7 @@ export function useDragLight(plot: Plot | undefined, day: string | undefined, ho
       for (let at: Point | undefined = first; at && !ended.current; at = next.current) {
         next.current = undefined;
         try {
-          const answer = await told(
+          const answer = await answerOf(
             api.POST("/api/plan/drag", { body: { itemId: id, xM: at.x, yM: at.y, on: day, hour } }),
           );
           if (!ended.current) setDragged(answer);

@@ -1,6 +1,6 @@
 import { useCallback, useRef, useState } from "react";
 
-import { api, told, type Schemas } from "../../../api/client";
+import { api, answerOf, type Schemas } from "../../../api/client";
 import { useRefresh } from "../../../api/queries";
 import { useUndo } from "../../../parts/Undo";
 
@@ -51,7 +51,7 @@ export function useEdits() {
       if (id === undefined) return;
       setBusy(true);
       try {
-        const back = await told(api.POST("/api/ledger/{id}/take-back", { params: { path: { id } } }));
+        const back = await answerOf(api.POST("/api/ledger/{id}/take-back", { params: { path: { id } } }));
         to.push(back.id);
         await refresh();
         say(back.summary);

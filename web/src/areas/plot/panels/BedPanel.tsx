@@ -1,7 +1,7 @@
 import { Box, Button, Tab, Tabs, Typography } from "@mui/material";
 import { useState } from "react";
 
-import { api, told, type Schemas } from "../../../api/client";
+import { api, answerOf, type Schemas } from "../../../api/client";
 import { useUndo } from "../../../parts/Undo";
 import { LineButton } from "../../../parts/LineButton";
 import { Sprig } from "../../../parts/Sprig";
@@ -30,7 +30,7 @@ export function BedPanel({ bed, editing, onPlanting, onChange, onPlant, onRemove
   const [tab, setTab] = useState(0);
   const remove = async () => {
     try {
-      onSaved(await told(api.DELETE("/api/beds/{id}", { params: { path: { id: bed.id } } })));
+      onSaved(await answerOf(api.DELETE("/api/beds/{id}", { params: { path: { id: bed.id } } })));
       onRemoved();
     } catch (reason) {
       say(reason instanceof Error ? reason.message : String(reason), "error");

@@ -1,7 +1,7 @@
 import { Box, Button, Typography } from "@mui/material";
 import { useState } from "react";
 
-import { api, told, type Schemas } from "../../../api/client";
+import { api, answerOf, type Schemas } from "../../../api/client";
 import { useGround } from "../../../api/queries";
 import { useUndo } from "../../../parts/Undo";
 import { shortDay } from "../../../parts/dates";
@@ -28,7 +28,7 @@ export function GroundTab({ bedId, onSaved }: Props) {
   const against = ground.aspects.flatMap((a) => a.against);
   const drop = async (id: number) => {
     try {
-      onSaved(await told(api.DELETE("/api/readings/{id}", { params: { path: { id } } })));
+      onSaved(await answerOf(api.DELETE("/api/readings/{id}", { params: { path: { id } } })));
     } catch (reason) {
       say(reason instanceof Error ? reason.message : String(reason), "error");
     }

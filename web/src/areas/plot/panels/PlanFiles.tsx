@@ -2,7 +2,7 @@ import { Alert, Box, Button, DialogContent, DialogTitle } from "@mui/material";
 import { useState } from "react";
 
 import { DialogEnd } from "../../../parts/DialogEnd";
-import { api, told, type Schemas } from "../../../api/client";
+import { api, answerOf, type Schemas } from "../../../api/client";
 import { useSend } from "../../../parts/useSend";
 import { Dialog } from "../../../parts/Dialog";
 
@@ -35,7 +35,7 @@ function ReadPlan({ onSaved, onClose }: { onSaved: (entry: Schemas["Entry"]) => 
   const read = async () => {
     if (!file) return;
     const text = await file.text();
-    const entry = await send(() => told(api.POST("/api/plan/import", { body: { text } })));
+    const entry = await send(() => answerOf(api.POST("/api/plan/import", { body: { text } })));
     if (!entry) return;
     onSaved(entry);
     onClose();

@@ -1,7 +1,7 @@
 import { Box, Button, TextField, Typography } from "@mui/material";
 import { useState } from "react";
 
-import { api, told, type Schemas } from "../../../api/client";
+import { api, answerOf, type Schemas } from "../../../api/client";
 import { typedNumber } from "../../../parts/numbers";
 import { useSend } from "../../../parts/useSend";
 import type { Thing } from "../drawing/things";
@@ -21,7 +21,7 @@ export function MoveForm({ things, onSaved }: Pick<Props, "things" | "onSaved">)
   const [turn, setTurn] = useState("");
   const go = async (copy: boolean) => {
     const entry = await send(() =>
-      told(
+      answerOf(
         api.POST("/api/plan/arrange", {
           body: { things, right, down, turn: turn.trim() === "" ? 0 : typedNumber(turn), copy },
         }),

@@ -2,7 +2,7 @@ import { Box, Button, Slider } from "@mui/material";
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 
-import { api, told, type Schemas } from "../../../api/client";
+import { api, answerOf, type Schemas } from "../../../api/client";
 import { Trouble } from "../../../parts/Trouble";
 import { SuitAnswer } from "./SuitAnswer";
 
@@ -12,7 +12,7 @@ const useWhatIf = (bedId: number, tried: Tried) =>
   useQuery({
     queryKey: ["what-if", bedId, tried],
     queryFn: () =>
-      told(
+      answerOf(
         api.POST("/api/beds/{id}/what-if", {
           params: { path: { id: bedId } },
           body: tried as Schemas["WhatIfInput"],
