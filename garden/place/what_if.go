@@ -36,7 +36,7 @@ type WhatIfView struct {
 
 // Slider is a condition that can be tried.
 type Slider struct {
-	Key   string   `json:"key"`
+	Key   string   `json:"key" enum:"sunHours,moisture,winter,drainage,texture,ph,fertility,depthCm,shelter,colder"`
 	Name  string   `json:"name"`
 	Low   float64  `json:"low"`
 	High  float64  `json:"high"`

@@ -3190,7 +3190,8 @@ export interface components {
         Slider: {
             /** Format: double */
             high: number;
-            key: string;
+            /** @enum {string} */
+            key: "sunHours" | "moisture" | "winter" | "drainage" | "texture" | "ph" | "fertility" | "depthCm" | "shelter" | "colder";
             known: boolean;
             /** Format: double */
             low: number;

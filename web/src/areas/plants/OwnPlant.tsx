@@ -13,7 +13,7 @@ import { useDraft } from "../../parts/useDraft";
 import { useSend } from "../../parts/useSend";
 import { SpeciesField } from "../../parts/SpeciesField";
 import { SheetForm } from "./sheet/SheetForm";
-import { asText, put, read, type Sheet } from "./sheet/sheet";
+import { asText, read, type Sheet, putIn } from "./sheet/sheet";
 
 /** OwnPlant puts a plant of the grower's own: new, from a copy of another, or from a file. */
 export function OwnPlant() {
@@ -56,7 +56,7 @@ function withID(sheet: Sheet): Sheet {
     .toLowerCase()
     .replace(/[^a-z0-9]+/g, "-")
     .replace(/^[-0-9]+|-+$/g, "");
-  return put(sheet, ["id"], id) as Sheet;
+  return putIn(sheet, ["id"], id);
 }
 
 interface Props {

@@ -40,8 +40,8 @@ const typedOf = (site: Schemas["SiteView"]) => ({
   climateId: site.climateId,
   width: site.width,
   depth: site.depth,
-  units: site.units as string,
-  station: site.station as string,
+  units: site.units,
+  station: site.station,
 });
 
 const labels = {
@@ -63,10 +63,9 @@ function SettingsForm({ site, onKept }: { site: Schemas["SiteView"]; onKept: () 
   const { register, handleSubmit, control, reset, getValues } = useForm({ defaultValues: typedOf(opened) });
   const climateOf = (id: string) => ({ climate: site.climates.find((one) => one.id === id)?.name ?? id });
   const save = (affirmed: string[], version = opened.version) =>
-    handleSubmit(async ({ station, ...typed }) => {
+    handleSubmit(async (typed) => {
       const body = {
         ...typed,
-        station: station === "simulated" ? ("simulated" as const) : ("" as const),
         latitude: typedNumber(typed.latitude),
         affirmed,
       };

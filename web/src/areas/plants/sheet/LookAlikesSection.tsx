@@ -4,7 +4,7 @@ import { useSpecies } from "../../../api/queries";
 import { SpeciesField } from "../../../parts/SpeciesField";
 import { ChoiceAt, ItemsAt, Row, TextAt } from "./fields";
 import { useField, useFilling } from "./filling";
-import { asText, read, type Path } from "./sheet";
+import { asText, read, type Path, tableOf } from "./sheet";
 import { ShowsAt } from "./ShowsAt";
 
 /** LookAlikesSection is what the plant is mistaken for, and what decides. */
@@ -31,7 +31,7 @@ function LookAlikeAt({ path, words }: { path: Path; words: readonly string[] }) 
   const danger = asText(read(value, ["danger"]));
   const choose = (chosen: string) => {
     const other = species.find((one) => one.id === chosen);
-    const before = (value ?? {}) as Record<string, unknown>;
+    const before = tableOf(value);
     set(
       other
         ? { ...before, id: other.id, name: other.name, botanical: other.botanical, shows: undefined }

@@ -10,7 +10,7 @@ import { LookAlikesSection } from "./LookAlikesSection";
 import { NamesSection } from "./NamesSection";
 import { PartsSection } from "./PartsSection";
 import { PlaceSection } from "./PlaceSection";
-import { inWords, put, type Sheet } from "./sheet";
+import { inWords, type Sheet, putIn } from "./sheet";
 import { YearSection } from "./YearSection";
 
 interface Section {
@@ -54,7 +54,7 @@ export function SheetForm({ sheet, words, faults, onChange }: Props) {
   const shown = sections[at];
   return (
     <FillingContext.Provider
-      value={{ sheet, words, faults, put: (path, value) => onChange(put(sheet, path, value) as Sheet) }}
+      value={{ sheet, words, faults, put: (path, value) => onChange(putIn(sheet, path, value)) }}
     >
       <Box sx={{ display: "grid", gridTemplateColumns: { xs: "1fr", md: "168px 1fr" }, gap: 3 }}>
         <Box

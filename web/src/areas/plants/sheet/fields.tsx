@@ -13,6 +13,7 @@ import {
   splitScale,
   type Borne,
   type Path,
+  tableOf,
 } from "./sheet";
 
 interface Props {
@@ -85,7 +86,7 @@ export function LinesAt({ path, label, help }: Props) {
 /** PairsAt is a table of words by word, a line each: "division: spring or autumn". */
 export function PairsAt({ path, label, help }: Props) {
   const { value, set, told } = useField(path, help);
-  const written = Object.entries((value ?? {}) as Record<string, unknown>)
+  const written = Object.entries(tableOf(value))
     .map(([way, how]) => `${way}: ${asText(how)}`)
     .join("\n");
   const [typed, setTyped] = useState(written);

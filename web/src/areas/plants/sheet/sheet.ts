@@ -7,11 +7,17 @@ export type Path = readonly (string | number)[];
 const isTable = (node: unknown): node is Sheet =>
   typeof node === "object" && node !== null && !Array.isArray(node);
 
+/** tableOf is a node as a table; an empty one where it is none. */
+export const tableOf = (node: unknown): Sheet => (isTable(node) ? node : {});
+
+/** putIn is put for a whole sheet. */
+export const putIn = (sheet: Sheet, path: Path, value: unknown): Sheet => tableOf(put(sheet, path, value));
+
 /** read returns what stands at a path; undefined where nothing does. */
 export function read(node: unknown, path: Path): unknown {
   let at = node;
   for (const step of path) {
-    if (typeof step === "number") at = Array.isArray(at) ? (at as unknown[])[step] : undefined;
+    if (typeof step === "number") at = Array.isArray(at) ? asList(at)[step] : undefined;
     else at = isTable(at) ? at[step] : undefined;
   }
   return at;
@@ -22,7 +28,7 @@ export function put(node: unknown, path: Path, value: unknown): unknown {
   const [step, ...rest] = path;
   if (step === undefined) return value;
   if (typeof step === "number") {
-    const list = Array.isArray(node) ? [...(node as unknown[])] : [];
+    const list = Array.isArray(node) ? [...asList(node)] : [];
     const next = put(list[step], rest, value);
     if (next === undefined) list.splice(step, 1);
     else list[step] = next;
@@ -50,7 +56,7 @@ export const inWords = (key: string) =>
 
 export const asText = (value: unknown) =>
   typeof value === "string" ? value : typeof value === "number" ? String(value) : "";
-export const asList = (value: unknown): unknown[] => (Array.isArray(value) ? (value as unknown[]) : []);
+export const asList = (value: unknown): unknown[] => (Array.isArray(value) ? value : []);
 export const asWords = (value: unknown) => asList(value).map(asText);
 
 /** The pieces of a figure's line: "110 (80 to 150) cm usual; in dry ground". */

@@ -2,7 +2,7 @@ import { Box, Button } from "@mui/material";
 
 import { useSite } from "../../../api/queries";
 import { SelectField, type Options } from "../../../parts/SelectField";
-import type { Shape } from "./things";
+import { shapeOf, type Shape } from "./things";
 import type { Tool } from "./useEditor";
 
 interface Props {
@@ -68,7 +68,7 @@ export function DrawBar({ tool, onTool, undo, redo, busy, onUndo, onRedo, onBoun
         value={tool ? `${tool.kind}|${tool.shape}` : ""}
         onChange={(chosen) => {
           const [kind = "", shape = ""] = chosen.split("|");
-          onTool(kind ? { kind, shape: shape as Shape } : undefined);
+          onTool(kind ? { kind, shape: shapeOf(shape) } : undefined);
         }}
         options={options}
         width={236}

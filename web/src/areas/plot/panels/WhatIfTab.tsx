@@ -6,7 +6,7 @@ import { api, answerOf, type Schemas } from "../../../api/client";
 import { Trouble } from "../../../parts/Trouble";
 import { SuitAnswer } from "./SuitAnswer";
 
-type Tried = Record<string, number>;
+type Tried = Partial<Record<Schemas["Slider"]["key"], number>>;
 
 const useWhatIf = (bedId: number, tried: Tried) =>
   useQuery({
@@ -15,7 +15,7 @@ const useWhatIf = (bedId: number, tried: Tried) =>
       answerOf(
         api.POST("/api/beds/{id}/what-if", {
           params: { path: { id: bedId } },
-          body: tried as Schemas["WhatIfInput"],
+          body: tried,
         }),
       ),
     placeholderData: keepPreviousData,
