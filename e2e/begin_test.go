@@ -8,6 +8,7 @@ import (
 	"testing"
 
 	"github.com/chromedp/chromedp"
+	"github.com/chromedp/chromedp/kb"
 
 	"bramblyacre/garden/plot"
 )
@@ -85,6 +86,49 @@ func TestTheFirstHourTakesTenActs(t *testing.T) {
 			}
 		})
 	}
+}
+
+// The first hour goes by the keyboard alone: nobody has to look for where it went on.
+func TestTheFirstHourGoesByTheKeyboard(t *testing.T) {
+	t.Parallel()
+	p := unplacedPlot(t)
+	b := open(t, p, 1280, 800, "/")
+	b.sees("Touch the map about where the plot lies")
+	b.focus("[role=slider]")
+	b.keys(kb.ArrowUp + kb.ArrowRight)
+	b.sees("46° north")
+	tabTo := func(name string) {
+		t.Helper()
+		for range 14 {
+			b.keys(kb.Tab)
+			on, err := chromedp.Run(b.ctx, chromedp.Evaluate[string](`(document.activeElement?.labels?.[0] ?? document.activeElement)?.textContent ?? ""`))
+			check(t, err)
+			if strings.HasPrefix(on, name) {
+				return
+			}
+		}
+		t.Fatalf("%q is not reached", name)
+	}
+	tabTo("Cool hill valley")
+	b.keys("\r")
+	b.sees("Its size is enough.")
+	tabTo("How wide")
+	b.inserts("8 m")
+	tabTo("How deep")
+	b.inserts("3 m")
+	b.keys("\r")
+	b.sees("Write the plants down")
+	tabTo("Plants")
+	b.inserts("3 lovage, 6 chives")
+	tabTo("Read it")
+	b.keys("\r")
+	b.sees("Set all 2")
+	tabTo("Set all 2")
+	b.keys("\r")
+	b.sees("2 plantings stand on the plan.")
+	tabTo("See what is to be done now")
+	b.keys("\r")
+	b.sees("Check lovage")
 }
 
 // What is not understood is asked back, chosen and mended in its row; a table's bad lines are told.

@@ -2,6 +2,7 @@ package garden
 
 import (
 	"fmt"
+	"math"
 	"slices"
 	"strings"
 	"testing"
@@ -165,8 +166,18 @@ func TestATableOfPlantingsIsReadLineByLine(t *testing.T) {
 	if second := v.Plants[1].Planting; second.StartedOn != "2029-04-15" || second.Origin != "seed" {
 		t.Errorf("the second line: %+v", second)
 	}
+	if third := v.Plants[2].Planting; third.StartedOn != "" || third.Origin != "" {
+		t.Errorf("what cannot be read is taken as something else: %+v", third)
+	}
+	if late := p.listed(place.ListingInput{Form: "words", Text: "3 hop in 2099, 2 hop on 31 Feb 2029", BedID: p.bed}); late.Plants[0].Planting.StartedOn+late.Plants[1].Planting.StartedOn != "" {
+		t.Errorf("days that are none are taken as others: %+v", late.Plants)
+	}
+	twice := p.listed(place.ListingInput{Form: "csv", Text: "plant,name,since\nhop,chives,today\n"})
+	if got := twice.Plants[0]; got.Planting.SpeciesID != "hop" || got.Planting.StartedOn != "2031-05-27" || len(twice.Refused) != 1 {
+		t.Errorf("a column that comes twice: %+v", twice)
+	}
 	refused := strings.Join(v.Refused, "\n")
-	for _, want := range []string{`no column "Colour"`, "Line 3 names no plant", "Line 6 has 11 cells"} {
+	for _, want := range []string{`the column "Colour" is none of these`, "Line 3 names no plant", "Line 6 has 11 cells"} {
 		if !strings.Contains(refused, want) {
 			t.Errorf("%q is not among what is refused:\n%s", want, refused)
 		}
@@ -228,8 +239,11 @@ func TestClimatesAreSuggestedForALatitude(t *testing.T) {
 	north, err := p.Place.Climates(t.Context(), 57, "metric")
 	check(t, err)
 	if first := north[0]; first.ID != "cool-maritime" || !first.Fits || !strings.Contains(first.Means, "Nights about 1 °C in January, days about 19 °C in July.") ||
-		!strings.Contains(first.Means, "Frost from December to March.") || !strings.Contains(first.Means, "Rain: 944 mm a year, in all seasons.") {
+		!strings.Contains(first.Means, "Frost from November to April.") || !strings.Contains(first.Means, "Rain: 944 mm a year, in all seasons.") {
 		t.Errorf("57° north: %+v", first)
+	}
+	if _, err := p.Place.Climates(t.Context(), math.NaN(), "metric"); err == nil {
+		t.Error("a latitude that is no number has climates")
 	}
 	south, err := p.Place.Climates(t.Context(), -57, "us")
 	check(t, err)

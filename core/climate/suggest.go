@@ -5,6 +5,8 @@ import (
 	"math"
 	"slices"
 	"time"
+
+	"gonum.org/v1/gonum/stat/distuv"
 )
 
 // FarOffDeg is by how many degrees a plot may lie off the latitude that a climate is usual
@@ -56,14 +58,24 @@ type Outline struct {
 	RainMM                     float64
 	// WarmHalf is the share of the rain that falls in the six months around the warmest.
 	WarmHalf float64
-	// FrostFrom and FrostTo are the first and the last month in which the nights' mean lies below
-	// frostyNightC, so that many of them freeze; both 0 where none does.
+	// FrostFrom and FrostTo are the first and the last month in which frostyNights nights or more freeze in
+	// the mean of years; both 0 where there is no such month.
 	FrostFrom, FrostTo time.Month
 }
 
-// frostyNightC is a monthly mean of the nights' lowest below which frost is to be expected in
-// the month: nights vary by some 3 to 5 °C about it (the stations' own spread).
-const frostyNightC = 3
+// frostyNights is how many nights below 0 °C make a month one of frost. One or two in a month are what a
+// climate of few frosts has.
+const frostyNights = 2.5
+
+// freezingNights is how many nights of a month, January 0, fall below 0 °C in the mean of years: nights vary about
+// the month's mean by the station's spread, in midwinter by its swing more, taken as normal.
+func (n Normals) freezingNights(month int) float64 {
+	spread := n.SpreadMin * (1 + n.SwingMin*math.Cos(2*math.Pi*float64(month)/12))
+	if n.Latitude < 0 {
+		spread = n.SpreadMin * (1 - n.SwingMin*math.Cos(2*math.Pi*float64(month)/12))
+	}
+	return float64(daysIn(time.Month(month+1))) * distuv.Normal{Mu: n.TMin[month], Sigma: spread}.CDF(0)
+}
 
 // OutlineAt tells a climate's year at a latitude: turned round by six months in the other
 // half of the world.
@@ -91,15 +103,16 @@ func (n Normals) OutlineAt(latitude float64) Outline {
 	if o.RainMM > 0 {
 		o.WarmHalf /= o.RainMM
 	}
-	if n.TMin[cold] >= frostyNightC {
+	freezes := func(month int) bool { return n.freezingNights(month) >= frostyNights }
+	if !freezes(cold) {
 		return o
 	}
 	from, to := cold, cold
 	for range 11 {
-		if before := (from + 11) % 12; n.TMin[before] < frostyNightC && before != to {
+		if before := (from + 11) % 12; freezes(before) && before != to {
 			from = before
 		}
-		if next := (to + 1) % 12; n.TMin[next] < frostyNightC && next != from {
+		if next := (to + 1) % 12; freezes(next) && next != from {
 			to = next
 		}
 	}

@@ -6,6 +6,7 @@ import (
 
 	"bramblyacre/core/climate"
 	"bramblyacre/core/unit"
+	"bramblyacre/garden/say"
 )
 
 // ClimateChoice is a climate that a site can be given.
@@ -21,6 +22,9 @@ type ClimateChoice struct {
 
 // Climates returns the climates there are for a latitude in degrees, the likeliest first.
 func (u *Uses) Climates(ctx context.Context, latitude float64, units unit.System) ([]ClimateChoice, error) {
+	if !(latitude >= -90 && latitude <= 90) { // nor is NaN
+		return nil, say.Faults{{Field: "latitude", Message: outOfLatitude}}
+	}
 	s, err := u.plot.State(ctx)
 	if err != nil {
 		return nil, err

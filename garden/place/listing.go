@@ -170,9 +170,11 @@ func (r listingReader) plantOf(ctx context.Context, e listing.Entry) (ListedPlan
 	}
 	on, has := e.Since.On(r.s.Today, r.s.Site.Latitude < 0)
 	if !has {
+		// Left open, so that it cannot be set before it is said.
 		plant.Asks = append(plant.Asks, "When was it set? The day that is written is none, or has not come.")
+	} else {
+		p.StartedOn = on.String()
 	}
-	p.StartedOn = on.String()
 	r.where(&plant, e.Where)
 	return plant, nil
 }

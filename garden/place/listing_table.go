@@ -54,18 +54,14 @@ func readTable(text string) (lines []tableLine, refused []string) {
 	columns := make([]string, len(names))
 	for i, name := range names {
 		for column, known := range tableColumns {
-			if slices.Contains(known, spelling.Words(name)) {
+			if slices.Contains(known, spelling.Words(name)) && !slices.Contains(columns, column) {
 				columns[i] = column
 			}
 		}
 		if columns[i] == "" && strings.TrimSpace(name) != "" {
-			refused = append(
-				refused,
-				fmt.Sprintf(
-					"Line 1: there is no column %q, and it is left out. The columns are plant, count, area, bed, since, origin, label, note.",
-					name,
-				),
-			)
+			const says = "Line 1: the column %q is none of these, or one of them again, and is left out: " +
+				"plant, count, area, bed, since, origin, label, note."
+			refused = append(refused, fmt.Sprintf(says, name))
 		}
 	}
 	if !slices.Contains(columns, "plant") {
@@ -114,6 +110,7 @@ func (r listingReader) ofLine(ctx context.Context, line tableLine) (ListedPlant,
 		Area:  line.cells["area"],
 	}
 	var asks []string
+	noDay, noOrigin := false, false
 	if count, has := line.cells["count"]; has {
 		n, err := strconv.Atoi(count)
 		if err != nil || n < 1 {
@@ -123,16 +120,25 @@ func (r listingReader) ofLine(ctx context.Context, line tableLine) (ListedPlant,
 		e.Count = max(n, 0)
 	}
 	if since, has := line.cells["since"]; has {
-		if e.Since = listing.ReadSince(since); !e.Since.Said {
+		e.Since = listing.ReadSince(since)
+		if noDay = !e.Since.Said && spelling.Words(since) != "today"; noDay {
 			asks = append(asks, fmt.Sprintf("%q is not a day: write it as 2028-04-15, 15 April 2028 or 2028.", since))
 		}
 	}
 	if from, has := line.cells["from"]; has {
 		if e.Origin = listing.ReadOrigin(from); e.Origin == "" {
 			asks = append(asks, fmt.Sprintf("%q is no way to begin: %s.", from, say.OrList(originWords())))
+			noOrigin = true
 		}
 	}
 	plant, err := r.plantOf(ctx, e)
+	// What is written and cannot be read is left open, so that it is not set as something else.
+	if noDay {
+		plant.Planting.StartedOn = ""
+	}
+	if noOrigin {
+		plant.Planting.Origin = ""
+	}
 	plant.Planting.Note = line.cells["note"]
 	if label := line.cells["label"]; label != "" {
 		plant.Planting.Labelled, plant.Planting.Source = true, label

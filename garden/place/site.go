@@ -251,6 +251,8 @@ const (
 	AskLatitude   = "latitude"
 )
 
+const outOfLatitude = "A latitude lies between -90 and 90 degrees, south of the equator below 0."
+
 // SetSite changes the plot's place and units.
 func (u *Uses) SetSite(ctx context.Context, seen say.Version, in SiteInput) (journal.Entry, error) {
 	return u.plot.Change(ctx, func(s *plot.State, d *journal.Draft) (journal.Record, error) {
@@ -264,7 +266,7 @@ func (u *Uses) SetSite(ctx context.Context, seen say.Version, in SiteInput) (jou
 			c.Add("name", "Give the plot a name.")
 		}
 		if row.Latitude = in.Latitude; in.Latitude < -90 || in.Latitude > 90 {
-			c.Add("latitude", "A latitude lies between -90 and 90 degrees, south of the equator below 0.")
+			c.Add("latitude", outOfLatitude)
 		}
 		if at := in.Longitude; at != nil && !(*at >= -180 && *at <= 180) {
 			c.Add("longitude", "A longitude lies between -180 and 180 degrees, west of Greenwich below 0.")

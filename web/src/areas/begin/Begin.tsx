@@ -1,5 +1,5 @@
 import { Box, Button, Typography } from "@mui/material";
-import { useState, type ReactNode } from "react";
+import { useEffect, useRef, useState, type ReactNode } from "react";
 import { Link } from "react-router";
 
 import { usePlot, useSite } from "../../api/queries";
@@ -76,11 +76,26 @@ interface StepProps {
 /** Step is one question of the first hour: asked when it is its turn, a line once it is answered. */
 function Step({ title, done, now, more, onMore, children }: StepProps) {
   const open = now && done === undefined;
+  const box = useRef<HTMLElement>(null);
+  const wasOpen = useRef(open);
+  useEffect(() => {
+    // What was answered goes from the page: the keyboard goes on with the next question.
+    if (open && !wasOpen.current) box.current?.focus();
+    wasOpen.current = open;
+  }, [open]);
   return (
     <Box
       component="section"
+      ref={box}
+      tabIndex={-1}
       aria-label={title}
-      sx={{ borderLeft: `5px solid var(${open ? "--bramble" : "--rule"})`, pl: 1.75, pb: 0.5, mb: 2 }}
+      sx={{
+        outline: "none",
+        borderLeft: `5px solid var(${open ? "--bramble" : "--rule"})`,
+        pl: 1.75,
+        pb: 0.5,
+        mb: 2,
+      }}
     >
       <Typography variant="h2" sx={{ color: now ? undefined : "text.secondary" }}>
         {title}

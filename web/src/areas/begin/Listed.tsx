@@ -1,5 +1,7 @@
 import { Box, Button, TextField } from "@mui/material";
 
+import { useRef } from "react";
+
 import type { Schemas } from "../../api/client";
 import { useSpecies } from "../../api/queries";
 import { Choice } from "../../parts/Choices";
@@ -23,10 +25,19 @@ interface Props {
 
 /** Listed shows how each plant of a list was understood, and what is left to be said of it. */
 export function Listed({ rows, onRows, fieldsOf, ...rest }: Props) {
-  const put = (key: number, row: Row | undefined) =>
+  const list = useRef<HTMLElement>(null);
+  const put = (key: number, row: Row | undefined) => {
     onRows(rows.flatMap((one) => (one.key === key ? (row ? [row] : []) : [one])));
+    if (!row) list.current?.focus(); // its button went with it
+  };
   return (
-    <Box component="ol" aria-label="How it was understood" sx={{ listStyle: "none", p: 0, m: 0, mt: 2 }}>
+    <Box
+      component="ol"
+      ref={list}
+      tabIndex={-1}
+      aria-label="How it was understood"
+      sx={{ outline: "none", listStyle: "none", p: 0, m: 0, mt: 2 }}
+    >
       {rows.map((row, i) => (
         <ListedRow key={row.key} row={row} {...rest} at={fieldsOf(i)} onRow={(next) => put(row.key, next)} />
       ))}
@@ -58,7 +69,12 @@ function ListedRow({ row, beds, site, at, onRow }: RowProps) {
       planting: { ...planting, speciesId: id },
     });
   };
-  const said = planting.speciesId !== "" && planting.bedId !== 0 && (planting.plants || planting.area);
+  const said =
+    planting.speciesId !== "" &&
+    planting.bedId !== 0 &&
+    planting.startedOn !== "" &&
+    planting.origin !== "" &&
+    (planting.plants || planting.area);
   const wrong = fields.some((field) => at(field).error);
   const open = row.open || !said || wrong;
   const bed = beds.find((one) => one.id === planting.bedId)?.name;
@@ -144,7 +160,10 @@ function ListedRow({ row, beds, site, at, onRow }: RowProps) {
             label="Where it came from"
             value={planting.origin}
             onChange={(value) => change({ origin: value })}
-            options={site.origins.map((one) => [one.origin, one.name] as const)}
+            options={[
+              ...(planting.origin === "" ? [["", "choose"] as const] : []),
+              ...site.origins.map((one) => [one.origin, one.name] as const),
+            ]}
             {...at("origin")}
           />
           <DayField

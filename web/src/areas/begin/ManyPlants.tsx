@@ -26,6 +26,7 @@ export function ManyPlants({ beds, site }: Props) {
   const [rows, setRows] = useState<Row[]>();
   const [refused, setRefused] = useState<string[]>([]);
   const file = useRef<HTMLInputElement>(null);
+  const box = useRef<HTMLTextAreaElement>(null);
   const understand = async (written: string, form: "words" | "csv") => {
     const list = await reading.send(() =>
       answerOf(api.POST("/api/plantings/read", { body: { text: written, form, bedId: bed } })),
@@ -45,6 +46,7 @@ export function ManyPlants({ beds, site }: Props) {
     setRows(undefined);
     setRefused([]);
     setText("");
+    box.current?.focus();
   };
   const count = rows?.length ?? 0;
   return (
@@ -55,6 +57,7 @@ export function ManyPlants({ beds, site }: Props) {
       </p>
       <TextField
         label="Plants"
+        inputRef={box}
         multiline
         minRows={3}
         value={text}
