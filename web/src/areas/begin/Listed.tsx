@@ -92,14 +92,16 @@ function ListedRow({ row, beds, site, at, onRow }: RowProps) {
             </span>
           )}
         </Box>
-        {!open && (
-          <Button size="small" onClick={() => onRow({ ...row, open: true })}>
-            Change
+        <Box sx={{ flex: "none" }}>
+          {!open && (
+            <Button size="small" onClick={() => onRow({ ...row, open: true })}>
+              Change
+            </Button>
+          )}
+          <Button size="small" color="inherit" onClick={() => onRow(undefined)}>
+            Leave out
           </Button>
-        )}
-        <Button size="small" color="inherit" onClick={() => onRow(undefined)}>
-          Leave out
-        </Button>
+        </Box>
       </Box>
       {row.asks.map((words) => (
         <Box key={words} sx={{ color: "var(--clay)", fontWeight: 600, fontSize: 14.5 }}>
@@ -166,13 +168,16 @@ function ListedRow({ row, beds, site, at, onRow }: RowProps) {
             ]}
             {...at("origin")}
           />
-          <DayField
-            label="Since"
-            value={planting.startedOn}
-            onChange={(day) => change({ startedOn: day })}
-            last={site.today}
-            {...at("startedOn")}
-          />
+          <Box sx={{ gridColumn: { xs: "1 / -1", md: "auto" } }}>
+            {" "}
+            <DayField
+              label="Since"
+              value={planting.startedOn}
+              onChange={(day) => change({ startedOn: day })}
+              last={site.today}
+              {...at("startedOn")}
+            />
+          </Box>
         </Box>
       )}
     </Box>
