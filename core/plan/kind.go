@@ -59,20 +59,17 @@ type KindRow struct {
 	Needs, Takes []Trait
 	// Water is true for what wets the ground beside it.
 	Water bool
-	// HoldsRunners is true where a bed's edge against it holds what runs.
-	HoldsRunners bool
 	// Means says what the computation makes of it.
 	Means string
 }
 
 var kindRows = []KindRow{
 	{
-		Kind:         Wall,
-		Shapes:       []Shape{Line},
-		Shade:        Solid,
-		Needs:        []Trait{Height},
-		HoldsRunners: true,
-		Means:        "Casts shade, shelters, warms what stands before its sunny side.",
+		Kind:   Wall,
+		Shapes: []Shape{Line},
+		Shade:  Solid,
+		Needs:  []Trait{Height},
+		Means:  "Casts shade, shelters, warms what stands before its sunny side.",
 	},
 	{
 		Kind:   Fence,
@@ -91,12 +88,11 @@ var kindRows = []KindRow{
 		Means:  "Casts shade and shelters, less when it is bare.",
 	},
 	{
-		Kind:         Building,
-		Shapes:       []Shape{Rectangle, Polygon},
-		Shade:        Solid,
-		Needs:        []Trait{Height},
-		HoldsRunners: true,
-		Means:        "Casts shade, shelters, warms what stands before its sunny side.",
+		Kind:   Building,
+		Shapes: []Shape{Rectangle, Polygon},
+		Shade:  Solid,
+		Needs:  []Trait{Height},
+		Means:  "Casts shade, shelters, warms what stands before its sunny side.",
 	},
 	{
 		Kind:   Tree,
@@ -107,10 +103,9 @@ var kindRows = []KindRow{
 		Means:  "Casts a crown's shade; some poison the ground.",
 	},
 	{
-		Kind:         Path,
-		Shapes:       []Shape{Line, Polygon, Rectangle},
-		HoldsRunners: true,
-		Means:        "Lies next to beds; runners are seen on it.",
+		Kind:   Path,
+		Shapes: []Shape{Line, Polygon, Rectangle},
+		Means:  "Lies next to beds; runners are seen on it.",
 	},
 	{Kind: Lawn, Shapes: []Shape{Polygon, Rectangle}, Means: "Grass creeps in from it, runners out into it."},
 	{Kind: Wild, Shapes: []Shape{Polygon, Rectangle}, Means: "Seed and runners come from it."},

@@ -15,6 +15,7 @@ import { FindDialog } from "./FindDialog";
 import { useFocusOn } from "./useFocusOn";
 import { keyHelp, useKeys } from "./keys";
 import { NotOpened } from "./NotOpened";
+import { useSendWaiting } from "./useSendWaiting";
 
 /** Shell is what surrounds every screen: the cane, the ribbon, the keys. */
 export function Shell() {
@@ -25,6 +26,7 @@ export function Shell() {
   const [find, setFind] = useState(false);
   const open = useMemo(() => ({ help: () => setHelp(true), find: () => setFind(true) }), []);
   useKeys(open);
+  useSendWaiting();
   const screen = screens.find((one) => matchPath(one.path, pathname));
   const main = useRef<HTMLElement>(null);
   useFocusOn(main, pathname);

@@ -1,5 +1,5 @@
 import { Alert, Box, Button, Typography, useMediaQuery, useTheme } from "@mui/material";
-import { useEffect, useMemo, useState } from "react";
+import { useMemo, useState } from "react";
 
 import { useRefresh, useRound } from "../../api/queries";
 import { affirm, discard, sendWaiting, useForeignLooks, useKeptLooks } from "../../api/outbox";
@@ -9,7 +9,6 @@ import { PageLine, useUndo } from "../../parts/Undo";
 import { StopForm } from "./StopForm";
 
 /** How often looks that wait are tried again. */
-const retryMs = 15_000;
 
 /** Round is the walk: one planting at a time, bed by bed, the expected answer marked. */
 export function Round() {
@@ -25,21 +24,6 @@ export function Round() {
   const [at, setAt] = useState<number>();
   // Looks noted on this walk without a network count as seen, too.
   const [passed, setPassed] = useState<ReadonlySet<number>>(new Set());
-
-  useEffect(() => {
-    if (waiting === 0) return;
-    const tryNow = () => {
-      void sendWaiting().then((sent) => {
-        if (sent > 0) void refresh();
-      });
-    };
-    window.addEventListener("online", tryNow);
-    const timer = window.setInterval(tryNow, retryMs);
-    return () => {
-      window.removeEventListener("online", tryNow);
-      window.clearInterval(timer);
-    };
-  }, [waiting, refresh]);
 
   const round = query.data;
   const first = useMemo(() => {

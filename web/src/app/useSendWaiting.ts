@@ -1,0 +1,31 @@
+import { useEffect } from "react";
+
+import { sendWaiting, useKeptLooks } from "../api/outbox";
+import { useRefresh } from "../api/queries";
+
+const retryMs = 15_000;
+
+/** useSendWaiting sends what is kept on this device, on whatever page one is, as soon as the plot can be reached. */
+export function useSendWaiting() {
+  const refresh = useRefresh();
+  const waiting = useKeptLooks().filter((kept) => !kept.refused).length;
+  useEffect(() => {
+    void sendWaiting().then((sent) => {
+      if (sent > 0) void refresh(); // kept when the page was closed
+    });
+  }, [refresh]);
+  useEffect(() => {
+    if (waiting === 0) return;
+    const tryNow = () => {
+      void sendWaiting().then((sent) => {
+        if (sent > 0) void refresh();
+      });
+    };
+    window.addEventListener("online", tryNow);
+    const timer = window.setInterval(tryNow, retryMs);
+    return () => {
+      window.removeEventListener("online", tryNow);
+      window.clearInterval(timer);
+    };
+  }, [waiting, refresh]);
+}
