@@ -15,6 +15,9 @@ var dangerWeights = map[string]float64{"deadly": 8, "poisonous": 4, "unpleasant"
 // untoldWeight puts what was left untold, and holds a danger open, before all else.
 const untoldWeight = 1000
 
+// misreadWeights are how much more a character is worth asking for the harder it is to misread.
+var misreadWeights = map[Misreading]float64{Plain: 1.5, Fair: 1, Easily: 0.7}
+
 // listedWeight is how much more a named look-alike counts than another dangerous plant.
 const listedWeight = 5
 
@@ -46,7 +49,7 @@ func (r *Rules) Questions(f Finding, reading map[string]bool, shows func(Charact
 	}
 	read, seen := marked(reading), marked(f.Seen)
 	for i, d := range r.Dangers {
-		thin[i] = (r.decides[i] & read).count() < d.eachReading()
+		thin[i] = r.decides[i].and(read).count() < d.eachReading()
 	}
 	for _, character := range vocabulary {
 		id := character.ID
@@ -57,7 +60,7 @@ func (r *Rules) Questions(f Finding, reading map[string]bool, shows func(Charact
 		q := Question{Character: character, Must: slices.Contains(r.Musts, id)}
 		here := mark(id)
 		for i, d := range r.Dangers {
-			if r.decides[i]&here == 0 || !(owed[i] && seen&here == 0) && !(thin[i] && read&here == 0) {
+			if r.decides[i].and(here).none() || !(owed[i] && seen.and(here).none()) && !(thin[i] && read.and(here).none()) {
 				continue
 			}
 			weight := dangerWeights[d.Danger]
@@ -68,6 +71,7 @@ func (r *Rules) Questions(f Finding, reading map[string]bool, shows func(Charact
 			q.Against = append(q.Against, d.Name)
 			q.against = append(q.against, i)
 		}
+		q.weight *= misreadWeights[character.Misread]
 		if untold {
 			q.weight += untoldWeight
 		}
@@ -89,8 +93,8 @@ func (r *Rules) markNeeded(f Finding, reading map[string]bool, questions []Quest
 	all, own := marked(f.Seen), marked(reading)
 	need := func(q *Question) {
 		q.Needed = true
-		all |= mark(q.Character.ID)
-		own |= mark(q.Character.ID)
+		all = all.with(mark(q.Character.ID))
+		own = own.with(mark(q.Character.ID))
 	}
 	for i := range questions {
 		if q := &questions[i]; q.Must && !reading[q.Character.ID] || slices.Contains(f.Untold, q.Character.ID) {
@@ -101,7 +105,8 @@ func (r *Rules) markNeeded(f Finding, reading map[string]bool, questions []Quest
 		q := &questions[i]
 		for _, at := range q.against {
 			decides := r.decides[at]
-			if !q.Needed && ((decides&all).count() < NeedApart || (decides&own).count() < r.Dangers[at].eachReading()) {
+			if d := r.Dangers[at]; !q.Needed &&
+				(d.helps(mark(q.Character.ID), decides.and(all)) || decides.and(own).count() < d.eachReading()) {
 				need(q)
 			}
 		}
@@ -144,13 +149,55 @@ func (r *Rules) NamesDanger() bool {
 	return slices.ContainsFunc(r.Dangers, func(d Danger) bool { return d.Listed })
 }
 
-// ShowsAt tells whether a character is to be seen of a plant at a stage. A plant that
-// keeps its leaf shows leaf and stem all year.
-func ShowsAt(c Character, stage flora.Stage, keepsLeaf bool) bool {
-	if c.Always || keepsLeaf && (c.From == leafFrom || c.From == stemFrom) && c.Until == flora.DyingBack {
-		return true
+// Sight is what decides which characters of a plant are to be seen.
+type Sight struct {
+	Stage flora.Stage
+	// KeepsLeaf is true of a plant that shows leaf and stem all year.
+	KeepsLeaf bool
+	// Woody is true of a shrub or tree, whose stems stand all year.
+	Woody bool
+	// Seedling is true of one that came up from seed in this season.
+	Seedling bool
+}
+
+// SightOf is what is to be seen of a grown plant of a species at a stage.
+func SightOf(species *flora.Species, stage flora.Stage) Sight {
+	return Sight{
+		Stage:     stage,
+		KeepsLeaf: species.Life.KeepsLeaf,
+		Woody:     species.Life.Habit == "shrub" || species.Life.Habit == "tree",
 	}
-	return stage >= c.From && stage < c.Until
+}
+
+// Shows tells whether a character is to be seen.
+func (s Sight) Shows(c Character) bool {
+	switch {
+	case c.Always, s.KeepsLeaf && c.Organ == Leaf, (s.KeepsLeaf || s.Woody) && c.Organ == Stem:
+		return true
+	case c.Seedling && !s.Seedling:
+		return false
+	}
+	return s.Stage >= c.From && s.Stage < c.Until
+}
+
+// Undecided are the deadly plants against which too little is to be seen for a reading: where
+// there are any, nobody can prove the plant by what it shows then.
+func (r *Rules) Undecided(sight Sight) (open []Danger) {
+	for i, d := range r.Dangers {
+		if d.Danger != "deadly" {
+			continue
+		}
+		showing := 0
+		for at := range r.decides[i].each() {
+			if sight.Shows(vocabulary[at]) {
+				showing++
+			}
+		}
+		if showing < EachAgainstDeadly {
+			open = append(open, d)
+		}
+	}
+	return open
 }
 
 // Sorted are the characters of a set in the order of the vocabulary.

@@ -59,12 +59,12 @@ type Candidate struct {
 	at              int // its place in the catalogue
 }
 
-// stays is up to how many contradictions a dangerous plant stays in sight: one may
+// stays is up to how many contradictions a dangerous plant stays in sight: two may
 // have been misread.
-const stays = 1
+const stays = 2
 
 // Find returns the plants that what was seen, one state by character, can be: all that
-// nothing contradicts, and the dangerous ones with up to one contradiction and something
+// nothing contradicts, and the dangerous ones with up to two contradictions and something
 // that agrees. Those that nothing contradicts come first, then those that more agrees
 // with, then the most dangerous.
 func (c *Catalogue) Find(seen map[string]string) []Candidate {

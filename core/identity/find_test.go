@@ -7,7 +7,7 @@ import (
 	"bramblyacre/core/flora"
 )
 
-func TestCandidatesNarrowAndADangerousOneStaysForOneMisreading(t *testing.T) {
+func TestCandidatesNarrowAndADangerousOneStaysForTwoMisreadings(t *testing.T) {
 	all := NewCatalogue([]*flora.Species{herb(), twin()})
 	// The twin shows no mint, and nothing entered speaks for it.
 	if found := all.Find(map[string]string{"smell": "mint"}); len(found) != 1 || found[0].Species.ID != "herb" || len(found[0].Agrees) != 1 {
@@ -17,8 +17,13 @@ func TestCandidatesNarrowAndADangerousOneStaysForOneMisreading(t *testing.T) {
 	if len(found) != 2 || found[1].Species.ID != "twin" {
 		t.Errorf("one contradiction leaves %d candidates", len(found))
 	}
-	if found := all.Find(map[string]string{"smell": "mint", "leaf-order": "opposite", "sap": "clear"}); len(found) != 1 || found[0].Species.ID != "herb" {
+	seen := map[string]string{"smell": "mint", "leaf-order": "opposite", "sap": "clear"}
+	if found := all.Find(seen); len(found) != 2 || found[1].Species.ID != "twin" {
 		t.Errorf("two contradictions leave %d candidates", len(found))
+	}
+	seen["fruit"] = "capsule"
+	if found := all.Find(seen); len(found) != 1 || found[0].Species.ID != "herb" {
+		t.Errorf("three contradictions leave %d candidates", len(found))
 	}
 	if found := all.Find(map[string]string{"smell": "garlic"}); len(found) != 0 {
 		t.Errorf("garlic leaves %d candidates", len(found))

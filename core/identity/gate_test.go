@@ -2,7 +2,7 @@ package identity
 
 import (
 	"fmt"
-	"slices"
+	"maps"
 	"strings"
 	"testing"
 	"time"
@@ -11,14 +11,14 @@ import (
 	"bramblyacre/core/flora"
 )
 
-// herb is a made-up plant with three musts; twin is deadly and differs in four
-// characters, one of them no must.
+// herb is a made-up plant with three musts; twin is deadly and differs in four characters
+// that decide, three of them plain and two of them no musts.
 func herb() *flora.Species {
 	return &flora.Species{
 		ID: "herb", Names: flora.Names{Name: "herb"},
 		Parts: []flora.Part{{Name: "leaf", Verdicts: []flora.Verdict{flora.EatenRaw}}},
 		Identity: flora.Identity{Danger: "harmless", Musts: []string{"smell", "sap", "leaf-order"}, Shows: flora.Shows{
-			"smell": {"mint"}, "sap": {"clear"}, "leaf-order": {"opposite"}, "stem-fill": {"solid", "hollow"}, "flower-colour": {"pink", "white"}, "habitat": {"wet"},
+			"smell": {"mint"}, "sap": {"clear"}, "leaf-order": {"opposite"}, "stem-fill": {"solid", "hollow"}, "flower-colour": {"pink", "white"}, "fruit": {"capsule"}, "habitat": {"wet"},
 		}},
 		LookAlikes: []flora.LookAlike{{Name: "twin", Botanical: "Gemellus malus", Danger: "deadly", ID: "twin"}},
 	}
@@ -28,33 +28,34 @@ func twin() *flora.Species {
 	return &flora.Species{
 		ID: "twin", Names: flora.Names{Name: "twin"}, Parts: []flora.Part{{Name: "leaf", Verdicts: []flora.Verdict{flora.Poisonous}}},
 		Identity: flora.Identity{Danger: "deadly", Shows: flora.Shows{
-			"smell": {"none"}, "sap": {"milky"}, "leaf-order": {"opposite"}, "stem-fill": {"hollow"}, "flower-colour": {"yellow"}, "habitat": {"dry"},
+			"smell": {"none"}, "sap": {"milky"}, "leaf-order": {"opposite"}, "stem-fill": {"hollow"}, "flower-colour": {"yellow"}, "fruit": {"berry"}, "habitat": {"dry"},
 		}},
 	}
 }
 
-var characters = []string{"smell", "sap", "leaf-order", "stem-fill", "flower-colour"}
+var characters = []string{"smell", "sap", "leaf-order", "stem-fill", "flower-colour", "fruit"}
 
 func TestOnlyCharactersWithoutACommonStateDecide(t *testing.T) {
 	got := strings.Join(Apart(herb().Identity.Shows, twin().Identity.Shows), " ")
-	if got != "smell sap flower-colour" { // the stem can be hollow in both; where it stands never decides
+	if got != "smell sap flower-colour fruit" { // the stem can be hollow in both; where it stands never decides
 		t.Errorf("what decides is %q", got)
 	}
 }
 
-// Every set of answers over two visits, three answers and none to each of four
-// characters on each, with a label and without, is judged as the rule says: 131,072
-// cases.
+// Every set of answers over two visits, three answers and none to each of the four characters
+// that decide on each, with a must beside them seen twice, once or never, with a label and
+// without, is judged as the rule says: 393,216 cases.
 func TestTheGateIsExhaustivelyStrict(t *testing.T) {
 	rules := NewRules(herb(), []*flora.Species{herb(), twin()}, false)
-	deciding := map[string]bool{"smell": true, "sap": true, "flower-colour": true}
+	deciding := map[string]bool{"smell": true, "sap": true, "flower-colour": true, "fruit": true}
 	musts := map[string]bool{"smell": true, "sap": true, "leaf-order": true}
 	kinds := []Answer{"", Seen, NotSeen, CannotTell}
-	characters := []string{"smell", "sap", "leaf-order", "flower-colour"}
+	asked := []string{"smell", "sap", "flower-colour", "fruit"}
+	characters := append([]string{"leaf-order"}, asked...)
 	var all []map[string]Answer
-	for code := range 1 << (2 * len(characters)) {
+	for code := range 1 << (2 * len(asked)) {
 		answers := map[string]Answer{}
-		for i, id := range characters {
+		for i, id := range asked {
 			if kind := kinds[code>>(2*i)&3]; kind != "" {
 				answers[id] = kind
 			}
@@ -63,10 +64,18 @@ func TestTheGateIsExhaustivelyStrict(t *testing.T) {
 	}
 	day := calendar.Must(2031, time.June, 1)
 	sure := map[string]int{}
-	for _, labelled := range []bool{false, true} {
-		for _, first := range all {
-			for _, second := range all {
-				f := rules.Judge([]Look{{Day: day, By: "Ida", Answers: first}, {Day: day.AddDays(9), By: "Ida", Answers: second}}, labelled)
+	withMust := func(answers map[string]Answer, seen bool) map[string]Answer {
+		if seen {
+			answers = maps.Clone(answers)
+			answers["leaf-order"] = Seen
+		}
+		return answers
+	}
+	for mustSeen := range 3 {
+		for _, plainFirst := range all {
+			first := withMust(plainFirst, mustSeen > 0)
+			for _, plainSecond := range all {
+				second := withMust(plainSecond, mustSeen > 1)
 				mustsSeen, decided, untold, whole, contradicted := 0, 0, false, 0, false
 				for _, id := range characters {
 					sees := first[id] == Seen || second[id] == Seen
@@ -79,44 +88,92 @@ func TestTheGateIsExhaustivelyStrict(t *testing.T) {
 					untold = untold || deciding[id] && !sees && (first[id] == CannotTell || second[id] == CannotTell)
 					contradicted = contradicted || first[id] == NotSeen || second[id] == NotSeen
 				}
-				// A reading is a look that is whole by itself, or both together.
-				isWhole := func(looks ...map[string]Answer) bool {
-					saw, tells := 0, 0
-					for _, id := range characters {
-						if slices.ContainsFunc(looks, func(look map[string]Answer) bool { return look[id] == Seen }) {
-							if musts[id] {
-								saw++
+				for _, labelled := range []bool{false, true} {
+					// One person's first reading is what was seen once, the second what was seen again.
+					isWhole := func(times int) bool {
+						saw, tells := 0, 0
+						for _, id := range characters {
+							seen := 0
+							for _, look := range []map[string]Answer{first, second} {
+								if look[id] == Seen {
+									seen++
+								}
 							}
-							if deciding[id] {
-								tells++
+							if seen >= times {
+								if musts[id] {
+									saw++
+								}
+								if deciding[id] {
+									tells++
+								}
 							}
 						}
+						return tells >= 3 && (saw == 3 || labelled && saw >= 2)
 					}
-					return tells >= 2 && (saw == 3 || labelled && saw >= 2)
+					switch {
+					case isWhole(2):
+						whole = 2
+					case isWhole(1):
+						whole = 1
+					default:
+						whole = 0
+					}
+					want := Unproven
+					switch {
+					case contradicted:
+						want = Excluded
+					case untold || decided < 4:
+					case labelled && mustsSeen >= 2 && whole >= 1, mustsSeen == 3 && whole == 2:
+						want = Sure
+					}
+					f := rules.Judge([]Look{{Day: day, By: "Ida", Answers: first}, {Day: day.AddDays(9), By: "Ida", Answers: second}}, labelled)
+					if f.State != want {
+						t.Fatalf("labelled %v, %v then %v: %s, want %s", labelled, first, second, f.State, want)
+					}
+					sure[fmt.Sprint(labelled, f.State)]++
 				}
-				switch {
-				case isWhole(first) && isWhole(second):
-					whole = 2
-				case isWhole(first), isWhole(first, second):
-					whole = 1
-				}
-				want := Unproven
-				switch {
-				case contradicted:
-					want = Excluded
-				case untold || decided < 3:
-				case labelled && mustsSeen >= 2 && whole >= 1, mustsSeen == 3 && whole == 2:
-					want = Sure
-				}
-				if f.State != want {
-					t.Fatalf("labelled %v, %v then %v: %s, want %s", labelled, first, second, f.State, want)
-				}
-				sure[fmt.Sprint(labelled, f.State)]++
 			}
 		}
 	}
 	if sure["falsesure"] == 0 || sure["truesure"] <= sure["falsesure"] {
 		t.Errorf("the cases were %v", sure)
+	}
+}
+
+// Four characters that decide are not enough against what kills where fewer than two of them
+// are hard to misread; against what only poisons they are.
+func TestAgainstWhatKillsTwoPlainCharactersAreSeen(t *testing.T) {
+	plant, danger := herb(), twin()
+	for _, c := range []string{"root-inside", "leaf-tip", "midrib-colour"} { // none of them plain
+		character := mustCharacter(t, c)
+		if character.Misread == Plain {
+			t.Fatalf("%s is plain", c)
+		}
+		plant.Identity.Shows[c] = flora.States{character.States[0].ID}
+		danger.Identity.Shows[c] = flora.States{character.States[1].ID}
+	}
+	day := calendar.Must(2031, time.June, 1)
+	for _, test := range []struct {
+		danger string
+		seen   []string
+		want   State
+	}{
+		{"deadly", []string{"smell", "root-inside", "leaf-tip", "midrib-colour", "leaf-order"}, Unproven},
+		{"deadly", []string{"smell", "root-inside", "leaf-tip", "midrib-colour", "leaf-order", "sap"}, Unproven},
+		{"deadly", []string{"smell", "root-inside", "leaf-order", "sap", "fruit"}, Sure},
+		{"poisonous", []string{"smell", "root-inside", "leaf-tip", "midrib-colour", "leaf-order"}, Sure},
+	} {
+		danger.Identity.Danger = test.danger
+		plant.LookAlikes[0].Danger, plant.Identity.Musts = test.danger, []string{"smell", "leaf-order"}
+		rules := NewRules(plant, []*flora.Species{plant, danger}, false)
+		answers := map[string]Answer{}
+		for _, id := range test.seen {
+			answers[id] = Seen
+		}
+		looks := []Look{{Day: day, By: "Ida", Answers: answers}, {Day: day, By: "Joss", Answers: answers}}
+		if f := rules.Judge(looks, false); f.State != test.want {
+			t.Errorf("%s, seen %v: %s, want %s", test.danger, test.seen, f.State, test.want)
+		}
 	}
 }
 
@@ -143,9 +200,9 @@ func TestTwoLooksAreByTwoPeopleOrDaysApart(t *testing.T) {
 	if f := rules.Judge(two("Joss", 0), false); f.State != Sure {
 		t.Errorf("two people on one day: %s", f.State)
 	}
-	// The second person's look has to be whole: two musts of three, or one deciding
-	// character, are none.
-	for _, thin := range [][]string{{"smell", "leaf-order"}, {"smell", "sap"}, {"leaf-order"}} {
+	// The second person's look has to be whole: two musts of three, or two deciding
+	// characters, are none.
+	for _, thin := range [][]string{{"smell", "leaf-order", "fruit", "flower-colour"}, {"smell", "sap", "leaf-order"}, {"leaf-order"}} {
 		answers := map[string]Answer{}
 		for _, id := range thin {
 			answers[id] = Seen
@@ -171,7 +228,7 @@ func TestAReadingGrowsOverDays(t *testing.T) {
 	rules := NewRules(herb(), []*flora.Species{herb(), twin()}, false)
 	day := calendar.Must(2031, time.May, 1)
 	leaf := map[string]Answer{"smell": Seen, "leaf-order": Seen}
-	flower := map[string]Answer{"sap": Seen, "flower-colour": Seen}
+	flower := map[string]Answer{"sap": Seen, "flower-colour": Seen, "fruit": Seen}
 	looks := []Look{{Day: day, By: "Ida", Answers: leaf}, {Day: day.AddDays(40), By: "Ida", Answers: flower}}
 	if seen, from := rules.Reading(looks[:1], "ida", false); len(seen) != 2 || from != 0 {
 		t.Errorf("after the leaf %v is seen, from %s", seen, from)
@@ -196,10 +253,10 @@ func TestAReadingGrowsOverDays(t *testing.T) {
 // too, until somebody has seen it; it is asked for first.
 func TestWhatCannotBeToldLeavesItsDangerOpen(t *testing.T) {
 	third := twin()
-	third.Identity.Shows["stem-fill"] = flora.States{"chambered"} // a fourth that decides
+	third.Identity.Shows["stem-fill"] = flora.States{"chambered"} // a fifth that decides
 	rules := NewRules(herb(), []*flora.Species{herb(), third}, false)
 	day := calendar.Must(2031, time.June, 1)
-	answers := map[string]Answer{"smell": Seen, "sap": Seen, "leaf-order": Seen, "flower-colour": Seen, "stem-fill": CannotTell}
+	answers := map[string]Answer{"smell": Seen, "sap": Seen, "leaf-order": Seen, "flower-colour": Seen, "fruit": Seen, "stem-fill": CannotTell}
 	for _, labelled := range []bool{false, true} {
 		looks := []Look{{Day: day, By: "Ida", Answers: answers}, {Day: day, By: "Joss", Answers: answers}}
 		f := rules.Judge(looks, labelled)
@@ -223,9 +280,9 @@ func TestALabelLowersNoDanger(t *testing.T) {
 	unnamed.LookAlikes = nil
 	rules := NewRules(unnamed, []*flora.Species{unnamed, twin()}, false)
 	day := calendar.Must(2031, time.June, 1)
-	for n, want := range []State{Unproven, Unproven, Unproven, Sure} {
+	for n, want := range []State{Unproven, Unproven, Unproven, Unproven, Sure} {
 		answers := map[string]Answer{"leaf-order": Seen}
-		for _, id := range []string{"smell", "sap", "flower-colour"}[:n] {
+		for _, id := range []string{"smell", "sap", "flower-colour", "fruit"}[:n] {
 			answers[id] = Seen
 		}
 		if f := rules.Judge([]Look{{Day: day, By: "Ida", Answers: answers}}, true); f.State != want {
@@ -281,7 +338,7 @@ func TestSpeciesThatCannotBeToldApartAreRefused(t *testing.T) {
 	near := twin()
 	near.Identity.Shows["sap"] = flora.States{"clear"}
 	faults := CheckTogether([]*flora.Species{herb(), near})
-	if len(faults) != 1 || !strings.Contains(faults[0].Error(), "only [smell flower-colour] tell it from twin, which is deadly") {
+	if len(faults) != 1 || !strings.Contains(faults[0].Error(), "only [smell flower-colour fruit] tell it from twin, which is deadly; 4 characters") {
 		t.Errorf("got %v", faults)
 	}
 	lost := herb()
@@ -296,7 +353,7 @@ func TestSpeciesThatCannotBeToldApartAreRefused(t *testing.T) {
 	}
 	inline := herb()
 	inline.LookAlikes = []flora.LookAlike{{Name: "cousin", Danger: "poisonous", Shows: flora.Shows{"smell": {"rank"}, "sap": {"red"}}}}
-	if problems := Check(inline); len(problems) != 1 || !strings.Contains(problems[0].What, "3 characters are needed") {
+	if problems := Check(inline); len(problems) != 1 || !strings.Contains(problems[0].What, "4 characters are needed") {
 		t.Errorf("got %v", problems)
 	}
 }
@@ -304,8 +361,10 @@ func TestSpeciesThatCannotBeToldApartAreRefused(t *testing.T) {
 func TestWhatExcludesMostDangerIsAskedFirstAndOnlyWhatIsNeeded(t *testing.T) {
 	harmless := twin()
 	harmless.ID, harmless.Names.Name, harmless.Identity.Danger = "cousin", "cousin", "poisonous"
-	harmless.Identity.Shows = flora.Shows{"stem-fill": {"chambered"}, "smell": {"rank"}, "sap": {"red"}, "leaf-order": {"basal"}}
-	rules := NewRules(herb(), []*flora.Species{herb(), twin(), harmless}, false)
+	harmless.Identity.Shows = flora.Shows{"stem-fill": {"chambered"}, "smell": {"rank"}, "sap": {"red"}, "leaf-order": {"basal"}, "flower-form": {"daisy"}}
+	plant := herb()
+	plant.Identity.Shows["flower-form"] = flora.States{"lipped"}
+	rules := NewRules(plant, []*flora.Species{plant, twin(), harmless}, false)
 	always := func(Character) bool { return true }
 	f := rules.Judge(nil, false)
 	questions := rules.Questions(f, nil, always)
@@ -320,7 +379,7 @@ func TestWhatExcludesMostDangerIsAskedFirstAndOnlyWhatIsNeeded(t *testing.T) {
 			t.Error("a question that is not needed stands before one that is")
 		}
 	}
-	if needed != 4 || len(questions) != 5 { // three musts, the flower colour against the twin; the stem stands in
+	if needed != 6 || len(questions) != 7 { // three musts, colour and fruit against the twin, one more against the cousin; one stands in
 		t.Errorf("%d of %d questions are needed", needed, len(questions))
 	}
 	noFlower := func(c Character) bool { return c.ID != "flower-colour" }

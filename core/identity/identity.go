@@ -82,10 +82,10 @@ const (
 	readingsWanted, labelledReadings = 2, 1
 	// labelledMusts is how many musts are enough of a plant that came labelled.
 	labelledMusts = 2
-	// eachAgainstDeadly and eachAgainstNamed are how many deciding characters a reading
+	// EachAgainstDeadly and eachAgainstNamed are how many deciding characters a reading
 	// holds by itself against every deadly plant, and against a poisonous one that the
 	// species names.
-	eachAgainstDeadly, eachAgainstNamed = 2, 1
+	EachAgainstDeadly, eachAgainstNamed = 3, 2
 	// DaysApart is how many days lie between two readings by one person: the eye has to
 	// come to it anew.
 	DaysApart = 3
@@ -96,12 +96,12 @@ const (
 // them still, contradicted where it shows none beyond them.
 //
 // A plant is sure if all musts were seen, NeedApart deciding characters were seen
-// against every dangerous plant on record and none of those that decide against it was
-// left untold, and two whole readings were made: by two people, or by one who saw each
-// character again DaysApart days or more later. A reading is what one person has seen
-// over one or more looks; it is whole with all musts, eachAgainstDeadly deciding
-// characters against every deadly plant and eachAgainstNamed against every poisonous one
-// that the species names.
+// against every dangerous plant on record (of a deadly one some of them plain, see
+// NeedPlain) and none of those that decide against it was left untold, and two whole
+// readings were made: by two people, or by one who saw each character again DaysApart
+// days or more later. A reading is what one person has seen over one or more looks; it
+// is whole with all musts, EachAgainstDeadly deciding characters against every deadly
+// plant and eachAgainstNamed against every poisonous one that the species names.
 //
 // Of one that came labelled from a known source one reading is enough, and of the musts
 // two, or all where there are fewer. The dangers are the same: a label can lie. Anything
@@ -111,14 +111,14 @@ func (r *Rules) Judge(looks []Look, labelled bool) Finding {
 	var seen, contradicted, untold marks
 	for _, look := range looks {
 		read := r.read(look)
-		seen, contradicted, untold = seen|read.seen, contradicted|read.against, untold|read.untold
+		seen, contradicted, untold = seen.with(read.seen), contradicted.with(read.against), untold.with(read.untold)
 	}
-	untold &^= seen
+	untold = untold.without(seen)
 	f.Seen, f.ExcludedBy, f.Untold = seen.set(), contradicted.sorted(), untold.sorted()
 	f.MustsOwed = r.mustsOwed(seen, labelled)
 	for i, d := range r.Dangers {
-		if decides := r.decides[i]; (decides&seen).count() < NeedApart || decides&untold != 0 {
-			d.Deciding = (decides &^ seen).sorted()
+		if decides := r.decides[i]; !d.isRuledOut(decides.and(seen)) || !decides.and(untold).none() {
+			d.Deciding = decides.without(seen).sorted()
 			f.DangersOwed = append(f.DangersOwed, d)
 		}
 	}
@@ -130,7 +130,7 @@ func (r *Rules) Judge(looks []Look, labelled bool) Finding {
 		f.LooksOwed = max(0, f.LooksOwed-r.wholeReadings(of, labelled))
 	}
 	switch {
-	case contradicted != 0:
+	case !contradicted.none():
 		f.State = Excluded
 	case len(r.Musts) > 0 && len(f.MustsOwed) == 0 && len(f.DangersOwed) == 0 && f.LooksOwed == 0:
 		f.State = Sure
@@ -153,11 +153,11 @@ func (r *Rules) read(look Look) (read readLook) {
 		}
 		switch {
 		case answer == CannotTell:
-			read.untold |= mark(character)
+			read.untold = read.untold.with(mark(character))
 		case answer == Seen && within(asked, states):
-			read.seen |= mark(character)
+			read.seen = read.seen.with(mark(character))
 		case answer == NotSeen && within(states, asked):
-			read.against |= mark(character)
+			read.against = read.against.with(mark(character))
 		}
 	}
 	return read
@@ -181,19 +181,19 @@ func byPerson(looks []Look) map[string][]Look {
 // days or more after the first time, and the first day that what was not seen again so
 // far can be.
 func (r *Rules) readings(looks []Look) (once, again marks, from calendar.Date) {
-	var first [64]calendar.Date
+	var first [mostMarked]calendar.Date
 	for _, look := range looks {
 		for at, is := range r.read(look).seen.each() {
 			switch {
-			case once&is == 0:
-				once |= is
+			case once.and(is).none():
+				once = once.with(is)
 				first[at] = look.Day
 			case look.Day >= first[at].AddDays(DaysApart):
-				again |= is
+				again = again.with(is)
 			}
 		}
 	}
-	for at := range (once &^ again).each() {
+	for at := range once.without(again).each() {
 		from = max(from, first[at].AddDays(DaysApart))
 	}
 	return once, again, from
@@ -230,7 +230,7 @@ func (r *Rules) isWhole(seen marks, labelled bool) bool {
 		return false
 	}
 	for i, d := range r.Dangers {
-		if (r.decides[i] & seen).count() < d.eachReading() {
+		if r.decides[i].and(seen).count() < d.eachReading() {
 			return false
 		}
 	}
@@ -241,7 +241,7 @@ func (r *Rules) isWhole(seen marks, labelled bool) bool {
 func (d Danger) eachReading() int {
 	switch {
 	case d.Danger == "deadly":
-		return eachAgainstDeadly
+		return EachAgainstDeadly
 	case d.Listed:
 		return eachAgainstNamed
 	}
@@ -252,7 +252,7 @@ func (d Danger) eachReading() int {
 // once enough are.
 func (r *Rules) mustsOwed(seen marks, labelled bool) []string {
 	musts := markAll(r.Musts)
-	if labelled && (musts&seen).count() >= min(labelledMusts, len(r.Musts)) {
+	if labelled && musts.and(seen).count() >= min(labelledMusts, len(r.Musts)) {
 		return nil
 	}
 	return unseen(r.Musts, seen.set())

@@ -21,7 +21,7 @@ type LookAlike struct {
 func LookAlikes(species *flora.Species) []LookAlike {
 	var all []LookAlike
 	for _, l := range species.LookAlikes {
-		all = append(all, LookAlike{l.Name, l.Botanical, l.ID, l.Danger, l.Decides, l.When})
+		all = append(all, LookAlike{l.Name, l.Botanical, l.ID, l.Danger, l.Decides, l.WhenWords()})
 	}
 	slices.SortStableFunc(
 		all,

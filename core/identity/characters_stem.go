@@ -1,0 +1,72 @@
+package identity
+
+// stemCharacters are those of the stem.
+var stemCharacters = []Character{
+	ofStem(
+		"stem-section",
+		"stem section",
+		"What shape is the stem when cut across?",
+		"round: Round.",
+		"!square: Square.",
+		"ridged: Ridged or grooved.",
+		"!three-sided: Three-sided.",
+		"!flat: Flat.",
+		"winged: With thin wings.",
+	).lookedAtBy("Cut a stem across."),
+	ofStem(
+		"stem-fill",
+		"stem inside",
+		"What is inside the stem?",
+		"hollow: Hollow.",
+		"solid: Solid.",
+		"pith: Filled with white pith.",
+		"chambered: With cross walls like a ladder.",
+	).lookedAtBy("Cut a stem lengthwise.").plain(),
+	ofStem(
+		"stem-mark",
+		"stem marks",
+		"Is the stem marked?",
+		"plain: Plain green, or flushed evenly.",
+		"purple-spots: With purple spots or blotches.",
+		"red-streaks: With red or purple streaks.",
+		"white-bloom: With a white bloom that rubs off.",
+		"woody: Brown or grey wood.",
+	).easy(),
+	ofStem(
+		"stem-surface",
+		"stem surface",
+		"How does the stem feel?",
+		"smooth: Smooth, without hairs.",
+		"downy: Downy or softly hairy.",
+		"bristly: With stiff bristles.",
+		"!clinging: Rough with hooks that cling.",
+		"!prickly: With prickles, thorns or spines.",
+		"!stinging: With hairs that sting.",
+		"corky: Corky or warty.",
+	),
+	ofStem(
+		"stem-joints",
+		"joints of the stem",
+		"What are the joints of the stem like?",
+		"plain: No thicker than the stem.",
+		"swollen: Swollen below the leaf.",
+	),
+	ofLeaf(
+		"hair-place",
+		"where the hairs run",
+		"Where on the stem are hairs?",
+		"none: Nowhere.",
+		"all-round: All round.",
+		"one-line: In one line along the stem.",
+		"two-lines: In two lines.",
+		"edges: Only on ridges or edges.",
+	),
+	{
+		Organ: Stem, ID: "tendrils", Name: "tendrils", Ask: "Does a climbing shoot, longer than an arm, hold on by tendrils?",
+		From: stemFrom, Until: stemUntil, Misread: Plain,
+		States: states(
+			"none: No: it twines, leans, clings by roots, or does not climb.",
+			"tendrils: By coiled tendrils.",
+		),
+	},
+}
