@@ -37,7 +37,7 @@ var withinCore = map[string][]string{
 	"agenda":      {"calendar"},
 	"calendar":    {},
 	"climate":     {"calendar", "parallel"},
-	"flora":       {"spelling"},
+	"flora":       {"calendar", "spelling"},
 	"geometry":    {},
 	"ground":      {"flora"},
 	"harvest":     {"calendar", "climate", "flora", "identity", "phenology", "suitability"},

@@ -17,6 +17,8 @@ type Caution struct {
 	Preparations []string `toml:"preparations,omitempty"`
 	Text         string   `toml:"text"`
 	Standing     Standing `toml:"standing"`
+	// Source are the ids of the works that it rests on.
+	Source []string `toml:"source,omitempty"`
 }
 
 // Concerns tells whether a caution is about a part.

@@ -106,13 +106,13 @@ func TestUsualFiguresFillOnlyWhatIsLeftOut(t *testing.T) {
 	}}
 	u.Fill(s)
 	first, second := s.Parts[0], s.Parts[1]
-	if first.Harvest.CutShare != own || first.Harvest.Verb != "Lift" || !first.Harvest.TakesPlant || first.Water.Value != 0.75 || s.Growth.Base.Value != 5 {
+	if first.Harvest.CutShare != own || first.Harvest.Verb != "Lift" || !first.Harvest.TakesPlant || first.Keep.Water.Value != 0.75 || s.Growth.Base.Value != 5 {
 		t.Errorf("filled to %+v", first.Harvest)
 	}
 	if second.Harvest.One != "piece" || second.Harvest.TakesPlant || second.Harvest.CutShare.Value != 0.25 {
 		t.Errorf("a part in a unit of its own: %+v", second.Harvest)
 	}
-	if s.Parts[2].Water != nil || s.Parts[2].Harvest != nil {
+	if s.Parts[2].Keep.Water != nil || s.Parts[2].Harvest != nil {
 		t.Error("a part that is not taken was filled")
 	}
 }

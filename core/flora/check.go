@@ -8,7 +8,7 @@ import (
 )
 
 // FormatVersion is the version of the species format that this program reads.
-const FormatVersion = 1
+const FormatVersion = 2
 
 var identifier = regexp.MustCompile(`^[a-z][a-z0-9-]*$`)
 
@@ -106,13 +106,19 @@ func (s *Species) Check() []Problem {
 		c.figure(key+".minutes_each", unitMinute, care.MinutesEach, 0, 600)
 		s.checkBand(c, key, care.From, care.Until)
 	}
+	s.checkTender(c)
+	s.Flowering.check(c)
+	s.checkPropagation(c)
+	s.checkSpread(c)
+	s.checkTroubles(c)
+	s.checkKinds(c)
+	s.checkPoison(c)
 	s.checkCautions(c)
 	s.checkIdentity(c)
-	c.want(len(s.LookAlikes) > 0, "look_alike", "is missing: name at least one plant it is mistaken for, and what decides")
 	for i, l := range s.LookAlikes {
 		key := fmt.Sprintf("look_alike[%d]", i)
 		c.want(
-			l.Name != "" && l.Botanical != "" && l.Decides != "" && l.When != "",
+			l.Name != "" && l.Botanical != "" && l.Decides != "" && l.When != 0,
 			key,
 			"needs name, botanical, decides and when",
 		)
@@ -126,36 +132,21 @@ func (s *Species) checkGrowth(c *checker) {
 	c.figure("growth.base", unitCelsius, g.Base, -5, 20)
 	c.figure("growth.upper", unitCelsius, g.Upper, 15, 50)
 	c.figure("growth.spread", unitShare, g.Spread, 0.005, 0.5)
-	for i, frost := range g.Frosts {
-		key := keyAt("growth.frost", i)
-		c.figure(key+".below", unitCelsius, frost.Below, -40, 10)
-		c.oneOf(key+".does", frost.Does, FrostWords...)
-	}
 	c.want(len(g.Years) > 0, "growth.year", "is missing")
 	for i, year := range g.Years {
 		key := fmt.Sprintf("growth.year[%d]", i)
 		c.want(i > 0 || year.From == 1, key+".from", "the first sequence must hold from year 1")
 		c.want(i == 0 || year.From > g.Years[i-1].From, key+".from", "must be later than the sequence before")
-		c.want(len(year.Stages) > 0, key+".stage", "is missing")
-		before := Resting
-		warmth := 0.0
-		for j, rule := range year.Stages {
-			key := fmt.Sprintf("%s.stage[%d] (%s)", key, j, rule.Stage)
-			c.figure(key+".warmth", unitWarmth, rule.Warmth, 0, 8000)
-			c.want(rule.Warmth.Value >= warmth, key+".warmth", "is less than the stage before needs")
-			warmth = rule.Warmth.Value
-			last := j == len(year.Stages)-1
-			inOrder := rule.Stage > before || last && rule.Stage == Resting
-			// Some plants flower before they leaf, so only the ends are fixed.
-			c.want(inOrder || rule.Stage > Resting, key+".stage", "resting can only come last")
-			before = rule.Stage
-			for k := range j {
-				c.want(year.Stages[k].Stage != rule.Stage, key+".stage", "stands twice in one year")
-			}
-			c.optional(key+".day_above", unitHours, rule.DayAbove, 0, 24)
-			c.optional(key+".day_below", unitHours, rule.DayBelow, 0, 24)
-			c.optional(key+".chill", unitDays, rule.Chill, 0, 250)
+		year.check(c, key)
+	}
+	for i, start := range g.Starts {
+		key := fmt.Sprintf("growth.start[%d]", i)
+		c.want(len(start.By) > 0, key+".by", "is missing: say for which origins")
+		for k, origin := range start.By {
+			_, err := ParseOrigin(string(origin))
+			c.want(err == nil && origin != FromSeed, keyAt(key+".by", k), "%q is no other origin than seed", origin)
 		}
+		start.check(c, key)
 	}
 	if s.Life.Form == Biennial {
 		c.want(
@@ -163,6 +154,30 @@ func (s *Species) checkGrowth(c *checker) {
 			"growth.year",
 			"a biennial has two different years, from 1 and from 2",
 		)
+	}
+}
+
+// check makes sure of the stages of a year: that they come in order, each once.
+func (y YearOfLife) check(c *checker, key string) {
+	c.want(len(y.Stages) > 0, key+".stage", "is missing")
+	before := Resting
+	warmth := 0.0
+	for j, rule := range y.Stages {
+		key := fmt.Sprintf("%s.stage[%d] (%s)", key, j, rule.Stage)
+		c.figure(key+".warmth", unitWarmth, rule.Warmth, 0, 8000)
+		c.want(rule.Warmth.Value >= warmth, key+".warmth", "is less than the stage before needs")
+		warmth = rule.Warmth.Value
+		last := j == len(y.Stages)-1
+		inOrder := rule.Stage > before || last && rule.Stage == Resting
+		// Some plants flower before they leaf, so only the ends are fixed.
+		c.want(inOrder || rule.Stage > Resting, key+".stage", "resting can only come last")
+		before = rule.Stage
+		for k := range j {
+			c.want(y.Stages[k].Stage != rule.Stage, key+".stage", "stands twice in one year")
+		}
+		c.optional(key+".day_above", unitHours, rule.DayAbove, 0, 24)
+		c.optional(key+".day_below", unitHours, rule.DayBelow, 0, 24)
+		c.optional(key+".chill", unitDays, rule.Chill, 0, 250)
 	}
 }
 
@@ -183,8 +198,7 @@ func (s *Species) checkParts(c *checker) {
 		}
 		c.want(used || part.Harvest == nil, key+".harvest", "a part that is not used has no harvest")
 		c.want(!used || part.Use != "", key+".use", "is missing: say what for")
-		c.want(part.Harvest == nil || part.Water != nil, key+".water", "is missing")
-		c.optional(key+".water", unitShare, part.Water, 0.02, 0.99)
+		part.checkKeep(c, key+".keep")
 		if part.Harvest != nil {
 			s.checkHarvest(c, key+".harvest", part.Harvest)
 		}
@@ -209,7 +223,12 @@ func (s *Species) checkHarvest(c *checker, key string, h *HarvestRule) {
 		h.CutShare.Value,
 		h.Floor.Value,
 	)
-	c.optional(key+".regrowth", unitWarmth, h.Regrowth, 1, 5000)
+	if h.Regrowth.Grows() {
+		c.figure(key+".regrowth", unitWarmth, h.Regrowth.Figure, 1, 5000)
+	}
+	for i, flush := range h.Flushes {
+		c.want(flush.Name != "" && flush.Season != 0, keyAt(key+".flush", i), "needs name and season")
+	}
 	c.optional(key+".dry_days", unitDays, h.DryDays, 0, 14)
 	c.figure(key+".minutes_each", unitMinute, h.MinutesEach, 0, 600)
 	s.checkBand(c, key, h.From, h.Until)

@@ -4,6 +4,9 @@ import (
 	"slices"
 	"strings"
 	"testing"
+	"time"
+
+	"bramblyacre/core/calendar"
 )
 
 // figure reads a figure's line; the tests write only lines that can be read.
@@ -59,12 +62,13 @@ func goodPlant() *Species {
 			Texture: words("light to heavy usual"), Fertility: words("fair to rich usual"), Shelter: words("exposed to sheltered usual"), SoilDepth: figure("30 cm usual"), Cold: figure("-20 (-25 to -15) °C usual"),
 			Roots: "shallow", RootReach: figure("30 cm guess"), Spread: "gentle", Uses: []string{"kitchen"},
 		},
-		Household:   Household{Ease: "easy", EaseWhy: "It grows.", Hens: "not known"},
-		Identity:    Identity{Danger: "harmless", Musts: []string{"smell"}, Shows: Shows{"smell": {"mint"}, "sap": {"clear"}}},
-		Propagation: map[string]string{"division": "spring"},
+		Household:    Household{Ease: "easy", EaseWhy: "It grows.", Hens: "not known"},
+		Identity:     Identity{Danger: "harmless", Musts: []string{"smell"}, Shows: Shows{"smell": {"mint"}, "sap": {"clear"}}},
+		Propagations: []Propagation{{Way: "division", How: "In spring."}},
+		Spreads:      []SpreadWay{{By: "seed", How: "It seeds."}},
 		Parts: []Part{
 			{
-				Name: "leaf", Kind: "leaf", Verdicts: []Verdict{EatenRaw}, Use: "Salad.", UseStanding: "traditional", Water: &water,
+				Name: "leaf", Kind: "leaf", Verdicts: []Verdict{EatenRaw}, Use: "Salad.", UseStanding: "traditional", Keep: Keep{Water: &water},
 				Harvest: &HarvestRule{
 					Verb: "Pick", One: "leaf", Many: "leaves", From: Leafing, Until: FirstFlower, Peak: FullLeaf, MinYear: figure("1 (1 to 2) year of life usual"), PerPlant: figure("20 (10 to 30) leaves guess"),
 					GramsEach: figure("2 (1 to 3) g guess"), CutShare: figure("0.33 (0.2 to 0.4) share usual"), Floor: figure("0.5 (0.4 to 0.6) share usual"), FloorFor: "strength", DryDays: &dry,
@@ -75,8 +79,12 @@ func goodPlant() *Species {
 		},
 		Care:       []Care{{ID: "trim", Verb: "Trim", What: "stems", From: FirstFlower, Until: Ripe, MinYear: 2, Why: "It seeds.", MinutesEach: figure("1 (0.5 to 2) min guess")}},
 		Cautions:   []Caution{{Who: "kidney trouble", Route: "by mouth", Text: "Not for them.", Standing: Usual}},
-		LookAlikes: []LookAlike{{Name: "twin", Botanical: "Herba gemella Inv.", Danger: "harmless", Decides: "It is taller.", When: "summer"}},
+		LookAlikes: []LookAlike{{Name: "twin", Botanical: "Herba gemella Inv.", Danger: "harmless", Decides: "It is taller.", When: calendar.MonthsFrom(time.June, time.August)}},
 	}
+}
+
+func somePoison() *Poison {
+	return &Poison{What: "A poison.", Signs: "Sickness.", Soon: "Within hours.", First: "Call a poison centre."}
 }
 
 func TestAGoodPlantHasNoProblems(t *testing.T) {
@@ -149,11 +157,11 @@ func TestEveryFaultOfAPlantIsFoundAtItsKey(t *testing.T) {
 		"no verdict":                    {func(s *Species) { s.Parts[1].Verdicts = nil }, "part[1] (seed).verdict"},
 		"a verdict that is none":        {func(s *Species) { s.Parts[1].Verdicts = []Verdict{"nice"} }, "part[1] (seed).verdict"},
 		"poisonous and eaten":           {func(s *Species) { s.Parts[0].Verdicts = append(s.Parts[0].Verdicts, Poisonous) }, "part[0] (leaf).verdict"},
-		"a harvest of what is not used": {func(s *Species) { s.Parts[1].Harvest, s.Parts[1].Water = s.Parts[0].Harvest, s.Parts[0].Water }, "part[1] (seed).harvest"},
+		"a harvest of what is not used": {func(s *Species) { s.Parts[1].Harvest, s.Parts[1].Keep = s.Parts[0].Harvest, s.Parts[0].Keep }, "part[1] (seed).harvest"},
 		"used for nothing":              {func(s *Species) { s.Parts[0].Use = "" }, "part[0] (leaf).use"},
 		"a use of no standing":          {func(s *Species) { s.Parts[0].UseStanding = "sworn" }, "part[0] (leaf).use_standing"},
-		"wetter than water":             {func(s *Species) { water := figure("1.4 share usual"); s.Parts[0].Water = &water }, "part[0] (leaf).water"},
-		"no water":                      {func(s *Species) { s.Parts[0].Water = nil }, "part[0] (leaf).water"},
+		"wetter than water":             {func(s *Species) { water := figure("1.4 share usual"); s.Parts[0].Keep.Water = &water }, "part[0] (leaf).keep.water"},
+		"no water":                      {func(s *Species) { s.Parts[0].Keep.Water = nil }, "part[0] (leaf).keep.water"},
 		"a verb that is none":           {func(s *Species) { s.Parts[0].Harvest.Verb = "Steal" }, "part[0] (leaf).harvest.verb"},
 		"counted in nothing":            {func(s *Species) { s.Parts[0].Harvest.One = "" }, "part[0] (leaf).harvest"},
 		"no sign":                       {func(s *Species) { s.Parts[0].Harvest.Sign = "" }, "part[0] (leaf).harvest"},
@@ -174,21 +182,56 @@ func TestEveryFaultOfAPlantIsFoundAtItsKey(t *testing.T) {
 		"a caution for the tired": {func(s *Species) {
 			s.Cautions = append(s.Cautions, Caution{Who: "the tired", Route: "by mouth", Text: "No."})
 		}, "caution[1].who"},
-		"a caution by post":           {func(s *Species) { s.Cautions[0].Route, s.OrganRisk = "by post", nil }, "caution[0].route"},
-		"a caution of no part":        {func(s *Species) { s.Cautions[0].Parts, s.OrganRisk = []string{"root"}, nil }, "caution[0].parts"},
-		"made into gold":              {func(s *Species) { s.Cautions[0].Preparations = []string{"gold"} }, "caution[0].preparations"},
-		"an organ that is none":       {func(s *Species) { s.OrganRisk = []string{"soul"} }, "organ_risk[0]"},
-		"a risk nobody is warned of":  {func(s *Species) { s.OrganRisk = []string{"liver"} }, "organ_risk[0]"},
-		"a danger that is none":       {func(s *Species) { s.Identity.Danger = "scary" }, "identity.danger"},
-		"deadly and eaten":            {func(s *Species) { s.Identity.Danger = "deadly" }, "identity.danger"},
-		"known by nothing":            {func(s *Species) { s.Identity.Shows, s.Identity.Musts = nil, nil }, "identity.shows"},
-		"used without a must":         {func(s *Species) { s.Identity.Musts = nil }, "identity.must"},
-		"a must it does not show":     {func(s *Species) { s.Identity.Musts = []string{"fruit"} }, "identity.must"},
-		"made more of by wishing":     {func(s *Species) { s.Propagation["wishing"] = "at night" }, "propagation.wishing"},
-		"made more of somehow":        {func(s *Species) { s.Propagation["division"] = "" }, "propagation.division"},
-		"never more of it":            {func(s *Species) { s.Propagation = nil }, "propagation"},
+		"a caution by post":          {func(s *Species) { s.Cautions[0].Route, s.OrganRisk = "by post", nil }, "caution[0].route"},
+		"a caution of no part":       {func(s *Species) { s.Cautions[0].Parts, s.OrganRisk = []string{"root"}, nil }, "caution[0].parts"},
+		"made into gold":             {func(s *Species) { s.Cautions[0].Preparations = []string{"gold"} }, "caution[0].preparations"},
+		"an organ that is none":      {func(s *Species) { s.OrganRisk = []string{"soul"} }, "organ_risk[0]"},
+		"a risk nobody is warned of": {func(s *Species) { s.OrganRisk = []string{"liver"} }, "organ_risk[0]"},
+		"a danger that is none":      {func(s *Species) { s.Identity.Danger = "scary" }, "identity.danger"},
+		"deadly and eaten":           {func(s *Species) { s.Identity.Danger, s.Poison = "deadly", somePoison() }, "identity.danger"},
+		"known by nothing":           {func(s *Species) { s.Identity.Shows, s.Identity.Musts = nil, nil }, "identity.shows"},
+		"used without a must":        {func(s *Species) { s.Identity.Musts = nil }, "identity.must"},
+		"a must it does not show":    {func(s *Species) { s.Identity.Musts = []string{"fruit"} }, "identity.must"},
+		"made more of by wishing":    {func(s *Species) { s.Propagations[0].Way = "wishing" }, "propagate[0].way"},
+		"made more of somehow":       {func(s *Species) { s.Propagations[0].How = "" }, "propagate[0].how"},
+		"never more of it":           {func(s *Species) { s.Propagations, s.Spreads = nil, nil }, "propagate"},
+		"half a band of stages":      {func(s *Species) { from := Leafing; s.Propagations[0].Stage = &from }, "propagate[0].until"},
+		"seed in the moonlight":      {func(s *Species) { s.Propagations[0].Light = "moonlight" }, "propagate[0].light"},
+		"sown a metre deep":          {func(s *Species) { depth := figure("1000 mm usual"); s.Propagations[0].Depth = &depth }, "propagate[0].depth"},
+		"more than all come up":      {func(s *Species) { share := figure("1.2 share usual"); s.Propagations[0].ComesUp = &share }, "propagate[0].comes_up"},
+		"best where it is too hot": {func(s *Species) {
+			base, best, ceiling := figure("5 °C usual"), figure("30 °C usual"), figure("25 °C usual")
+			s.Propagations[0].Base, s.Propagations[0].Optimum, s.Propagations[0].Ceiling = &base, &best, &ceiling
+		}, "propagate[0].optimum"},
+		"a first harvest of no part": {func(s *Species) { s.Propagations[0].FirstHarvest = map[string]Figure{"root": figure("2 years usual")} }, "propagate[0].first_harvest.root"},
+		"spread by rumour":           {func(s *Species) { s.Spreads[0].By = "rumour" }, "spread[0].by"},
+		"runs like a hare":           {func(s *Species) { rate := figure("300 m guess"); s.Spreads[0].Rate = &rate }, "spread[0].rate"},
+		"dried as jelly":             {func(s *Species) { s.Parts[0].Keep.Dries = "jelly" }, "part[0] (leaf).keep.dries"},
+		"made what is not allowed":   {func(s *Species) { s.Parts[0].Keep.Makings = []string{"spirit"} }, "part[0] (leaf).keep.makings[0]"},
+		"made into a hat":            {func(s *Species) { s.Parts[0].Keep.Makings = []string{"hat"} }, "part[0] (leaf).keep.makings[0]"},
+		"grows back in degrees":      {func(s *Species) { s.Parts[0].Harvest.Regrowth = &Regrowth{Figure: figure("30 °C guess")} }, "part[0] (leaf).harvest.regrowth"},
+		"a flush of no season":       {func(s *Species) { s.Parts[0].Harvest.Flushes = []Flush{{Name: "first"}} }, "part[0] (leaf).harvest.flush[0]"},
+		"trouble of no kind":         {func(s *Species) { s.Troubles = []Trouble{{Name: "rust", Sign: "Spots.", Do: "Cut.", Urgent: "today"}} }, "trouble[0].kind"},
+		"trouble and nothing to do": {func(s *Species) {
+			s.Troubles = []Trouble{{Name: "rust", Kind: "disease", Sign: "Spots.", Urgent: "today"}}
+		}, "trouble[0]"},
+		"a kind for no reason":       {func(s *Species) { s.Kinds = []Kind{{Name: "golden", Rank: "cultivar"}} }, "kind[0]"},
+		"flowers in the year 99":     {func(s *Species) { year := figure("99 year of life usual"); s.Flowering.FirstYear = &year }, "flowering.first_year"},
+		"flowers again by moonlight": {func(s *Species) { s.Flowering.Again = "by moonlight" }, "flowering.again"},
+		"tender for no reason":       {func(s *Species) { s.Tender = []Tender{{Below: figure("-2 °C guess"), Does: "annoys"}} }, "tender[0].does"},
+		"a start for nobody":         {func(s *Species) { s.Growth.Starts = []StartedYear{{YearOfLife: s.Growth.Years[0]}} }, "growth.start[0].by"},
+		"a start from seed": {func(s *Species) {
+			s.Growth.Starts = []StartedYear{{By: []Origin{FromSeed}, YearOfLife: s.Growth.Years[0]}}
+		}, "growth.start[0].by[0]"},
+		"a start without a stage": {func(s *Species) { s.Growth.Starts = []StartedYear{{By: []Origin{FromCutting}}} }, "growth.start[0].stage"},
+		"good at no stage":        {func(s *Species) { s.Parts[0].Keep.Quality = map[string]Figure{"snoring": figure("1 share usual")} }, "part[0] (leaf).keep.quality.snoring"},
+		"better than the best":    {func(s *Species) { s.Parts[0].Keep.Quality = map[string]Figure{"leafing": figure("1.4 share usual")} }, "part[0] (leaf).keep.quality.leafing"},
+		"a poison without a sign": {func(s *Species) { s.Poison = somePoison(); s.Poison.Signs = "" }, "poison"},
+		"a poison of no part":     {func(s *Species) { s.Poison = somePoison(); s.Poison.Parts = []string{"horn"} }, "poison.parts[0]"},
+		"deadly, and nobody is told": {func(s *Species) {
+			s.Identity.Danger, s.Parts[0].Verdicts, s.Parts[0].Harvest = "deadly", []Verdict{Poisonous}, nil
+		}, "poison"},
 		"worth nothing to others":     {func(s *Species) { s.Wildlife = "" }, "wildlife"},
-		"mistaken for nothing":        {func(s *Species) { s.LookAlikes = nil }, "look_alike"},
 		"a look-alike undecided":      {func(s *Species) { s.LookAlikes[0].Decides = "" }, "look_alike[0]"},
 		"a look-alike of what danger": {func(s *Species) { s.LookAlikes[0].Danger = "scary" }, "look_alike[0].danger"},
 	} {

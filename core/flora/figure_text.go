@@ -8,8 +8,9 @@ import (
 )
 
 // A figure is written in a line, "110 (80 to 150) cm usual", or with the work it is
-// taken from, "110 (80 to 150) cm published: A Flora, 1990", and may end in a note
-// after a semicolon. A range is written "2 to 7 (0 to 12) h usual": good from 2 to
+// taken from, "110 (80 to 150) cm published: a-flora", and may end in a note
+// after a semicolon. Where only the range is known, "80 to 150 cm usual", its middle is
+// reckoned with. A range is written "2 to 7 (0 to 12) h usual": good from 2 to
 // 7, borne from 0 to 12. A range of words leaves out the unit.
 
 const numberPattern = `(-?\d+(?:\.\d+)?)`
@@ -18,6 +19,7 @@ var (
 	figurePattern = regexp.MustCompile(
 		`^` + numberPattern + `(?: \(` + numberPattern + ` to ` + numberPattern + `\))? (\S.*)$`,
 	)
+	spanPattern  = regexp.MustCompile(`^` + numberPattern + ` to ` + numberPattern + ` ([^(\s].*)$`)
 	rangePattern = regexp.MustCompile(
 		`^` + numberPattern + ` to ` + numberPattern + `(?: \(` + numberPattern + ` to ` + numberPattern + `\))? (\S+)$`,
 	)
@@ -72,6 +74,11 @@ func (f *Figure) UnmarshalText(text []byte) error {
 	body, g, err := splitGrounds(string(text))
 	if err != nil {
 		return err
+	}
+	if m := spanPattern.FindStringSubmatch(body); m != nil {
+		v := numbers(m[1], m[2])
+		*f = Figure{(v[0] + v[1]) / 2, v[0], v[1], m[3], g.standing, g.source, g.note}
+		return nil
 	}
 	m := figurePattern.FindStringSubmatch(body)
 	if m == nil {

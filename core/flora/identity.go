@@ -97,30 +97,7 @@ func (s *Species) checkIdentity(c *checker) {
 		"is %q, and a part of it is eaten",
 		s.Identity.Danger,
 	)
-	for way, how := range s.Propagation {
-		c.oneOf("propagation."+way, way, PropagationWays...)
-		c.want(how != "", "propagation."+way, "is empty: say when and how")
-	}
-	c.want(
-		len(s.Propagation) > 0,
-		"propagation",
-		"is missing: name at least one way to make more of it, or how it makes more of itself",
-	)
 	c.want(s.Wildlife != "", "wildlife", "is missing")
 }
 
 func (s *Species) eaten() bool { return slices.ContainsFunc(s.Parts, Part.Eaten) }
-
-// PropagationWays are the ways to make more of a plant.
-var PropagationWays = []string{
-	"seed",
-	"cutting",
-	"root cutting",
-	"division",
-	"runner",
-	"layer",
-	"bulb",
-	"sucker",
-	"graft",
-	"itself",
-}

@@ -53,6 +53,9 @@ func (o OriginRow) For(form LifeForm) OriginRow {
 	return o
 }
 
+// IsSeedling tells whether a planting of the origin came up from seed where it stands.
+func (o OriginRow) IsSeedling() bool { return o.Origin == FromSeed || o.Origin == FromVolunteer }
+
 // Origins lists every origin.
 func Origins() []OriginRow { return append([]OriginRow(nil), originRows...) }
 

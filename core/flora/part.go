@@ -1,6 +1,10 @@
 package flora
 
-import "slices"
+import (
+	"slices"
+
+	"bramblyacre/core/calendar"
+)
 
 // Verdict says what a part may serve for.
 type Verdict string
@@ -65,10 +69,9 @@ type Part struct {
 	// Use says in a sentence what for.
 	Use string `toml:"use"`
 	// UseStanding is traditional, studied or disputed.
-	UseStanding string `toml:"use_standing,omitempty"`
-	// Water is the water share of the fresh part, wet basis.
-	Water   *Figure      `toml:"water,omitempty"`
-	Harvest *HarvestRule `toml:"harvest,omitempty"`
+	UseStanding string       `toml:"use_standing,omitempty"`
+	Keep        Keep         `toml:"keep,omitempty"`
+	Harvest     *HarvestRule `toml:"harvest,omitempty"`
 }
 
 // verdictMakes are the preparations that each verdict allows. What is for outside only is
@@ -120,12 +123,12 @@ type HarvestRule struct {
 	GramsEach Figure `toml:"grams_each"`
 	// CutShare is the share that may be taken, Floor the share that must
 	// always stand, and FloorFor what it is kept for.
-	CutShare Figure `toml:"cut_share"`
-	Floor    Figure `toml:"floor"`
-	FloorFor string `toml:"floor_for"`
-	// Regrowth is the warmth in which what was cut has grown back. Not set
-	// where it does not grow back within the season.
-	Regrowth *Figure `toml:"regrowth,omitempty"`
+	CutShare Figure    `toml:"cut_share"`
+	Floor    Figure    `toml:"floor"`
+	FloorFor string    `toml:"floor_for"`
+	Regrowth *Regrowth `toml:"regrowth,omitempty"`
+	// Flushes are the times of the year at which it is ready, where it is so more than once.
+	Flushes []Flush `toml:"flush,omitempty"`
 	// TakesPlant is true where the plant goes with the part, as with a root.
 	TakesPlant bool `toml:"takes_plant,omitempty"`
 	// DryDays is how many dry days should end with the day of picking.
@@ -170,9 +173,19 @@ type LookAlike struct {
 	Danger string `toml:"danger"`
 	// Decides is the character to look at, for both plants.
 	Decides string `toml:"decides"`
-	// When says at which time of year the character shows.
-	When string `toml:"when"`
+	// When are the months in which that shows, at the north of the equator, and Of the part
+	// that shows it.
+	When calendar.Months `toml:"when"`
+	Of   string          `toml:"of,omitempty"`
 	// ID is the species' own in the library; Shows what it shows where it has none.
 	ID    string `toml:"id,omitempty"`
 	Shows Shows  `toml:"shows,omitempty"`
+}
+
+// WhenWords say when it shows, and on what.
+func (l LookAlike) WhenWords() string {
+	if l.Of == "" {
+		return l.When.String()
+	}
+	return l.Of + ", " + l.When.String()
 }

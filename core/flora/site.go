@@ -64,9 +64,12 @@ var (
 var (
 	RootWords   = []string{"shallow", "deep"}
 	SpreadWords = []string{"stays", "gentle", "runs", "seeds about"}
-	UseWords    = []string{"tea", "chest", "skin", "kitchen", "insects", "hens", "fibre", "dye", "soap", "compost"}
-	EaseWords   = []string{"easy", "some care", "fussy"}
-	HensWords   = []string{"eaten", "a little", "left alone", "harmful", "not known"}
+	UseWords    = []string{
+		"tea", "chest", "skin", "kitchen", "insects", "hens", "feed", "fibre", "dye", "soap", "compost", "ground cover",
+		"holding a bank", "nurse for others", "nitrogen", "feeding the soil",
+	}
+	EaseWords = []string{"easy", "some care", "fussy"}
+	HensWords = []string{"eaten", "a little", "left alone", "harmful", "not known"}
 )
 
 func (s *Species) checkSite(c *checker) {

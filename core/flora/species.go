@@ -19,16 +19,27 @@ type Species struct {
 	Site      Site      `toml:"site"`
 	Household Household `toml:"household"`
 	Identity  Identity  `toml:"identity"`
-	// Propagation says how to make more of it, by way.
-	Propagation map[string]string `toml:"propagation"`
+	// Tender are the nights that it does not bear unharmed.
+	Tender    []Tender    `toml:"tender,omitempty"`
+	Flowering Flowering   `toml:"flowering,omitempty"`
+	Range     NativeRange `toml:"range,omitempty"`
+	// Propagations are the ways to make more of it, Spreads those in which it gets further by
+	// itself, Hold what is done against that.
+	Propagations []Propagation `toml:"propagate"`
+	Spreads      []SpreadWay   `toml:"spread,omitempty"`
+	Hold         Hold          `toml:"hold,omitempty"`
 	// Wildlife says what it is worth to insects, birds and others.
 	Wildlife string `toml:"wildlife"`
 	// Watch says why a plant needs watching; Law reminds of a list it may stand on.
 	Watch string `toml:"watch,omitempty"`
 	Law   string `toml:"law,omitempty"`
 	// OrganRisk names the organs it is known to be able to harm.
-	OrganRisk  []string    `toml:"organ_risk,omitempty"`
+	OrganRisk []string `toml:"organ_risk,omitempty"`
+	// Poison is what a dangerous plant does.
+	Poison     *Poison     `toml:"poison,omitempty"`
 	Parts      []Part      `toml:"part"`
+	Troubles   []Trouble   `toml:"trouble,omitempty"`
+	Kinds      []Kind      `toml:"kind,omitempty"`
 	Care       []Care      `toml:"care"`
 	Cautions   []Caution   `toml:"caution"`
 	LookAlikes []LookAlike `toml:"look_alike"`
@@ -181,43 +192,37 @@ type Growth struct {
 	// wanted before it shoots. Neither is needed where the stages stand in figures.
 	At    string  `toml:"at,omitempty"`
 	Chill *Figure `toml:"chill,omitempty"`
-	// Frosts are the nights that end its year.
-	Frosts []FrostRule `toml:"frost,omitempty"`
 	// Years are the stage sequences by year of life.
 	Years []YearOfLife `toml:"year"`
+	// Starts are the first years of plants that were started in another way than from seed.
+	Starts []StartedYear `toml:"start,omitempty"`
 }
 
-// FrostRule is a night that a plant does not outlast unharmed.
-type FrostRule struct {
-	// Below is the lowest temperature of the night, in °C, at or under which it strikes.
-	Below Figure `toml:"below"`
-	// Does is what it does: it ends the year's growth, or kills.
-	Does string `toml:"does"`
-	// From and Until bound the stages in which it strikes: all that stand above ground
-	// where they are left out.
-	From  Stage `toml:"from,omitempty"`
-	Until Stage `toml:"until,omitempty"`
+// StartedYear is the first year of a plant of some origins.
+type StartedYear struct {
+	By []Origin `toml:"by"`
+	YearOfLife
 }
 
-// What a frost does.
-const (
-	EndsTheYear = "ends the year"
-	Kills       = "kills"
-)
-
-// KilledBelow is the night's lowest temperature in °C at which frost kills the plant
-// wherever it grows, and whether any does.
-func (g Growth) KilledBelow() (below Figure, has bool) {
-	for _, frost := range g.Frosts {
-		if frost.Does == Kills && (!has || frost.Below.Value > below.Value) {
-			below, has = frost.Below, true
+// AsStarted returns the species as a plant of an origin lives it: its first year is that of the
+// origin, where one is told.
+func (s *Species) AsStarted(origin Origin) *Species {
+	for _, start := range s.Growth.Starts {
+		if !slices.Contains(start.By, origin) {
+			continue
 		}
+		own := *s
+		own.Growth.Years = []YearOfLife{start.YearOfLife}
+		for _, year := range s.Growth.Years {
+			if year.From > 1 {
+				own.Growth.Years = append(own.Growth.Years, year)
+			}
+		}
+		own.Growth.Years[0].From = 1
+		return &own
 	}
-	return below, has
+	return s
 }
-
-// FrostWords are all that a frost does.
-var FrostWords = []string{EndsTheYear, Kills}
 
 // YearOfLife is the sequence of stages from one year of life on, until the next
 // entry takes over.
@@ -265,7 +270,8 @@ const (
 )
 
 // YearOfLifeRules returns the stage sequence for a year of life, 1 for the
-// first, or an error if the species does not live that long.
+// first, or an error if the species does not live that long. A plant that is too young to
+// flower has no stage of flower or fruit.
 func (s *Species) YearOfLifeRules(year int) (YearOfLife, error) {
 	if s.Life.Form == Annual && year > 1 || s.Life.Form == Biennial && year > 2 {
 		return YearOfLife{}, fmt.Errorf("%s is %s: it has no year %d", s.Names.Name, s.Life.Form, year)
@@ -279,7 +285,11 @@ func (s *Species) YearOfLifeRules(year int) (YearOfLife, error) {
 	if found < 0 {
 		return YearOfLife{}, fmt.Errorf("%s has no stages for year %d", s.Names.Name, year)
 	}
-	return s.Growth.Years[found], nil
+	sequence := s.Growth.Years[found]
+	if first := s.Flowering.FirstYear; first != nil && year < int(first.Value) {
+		return sequence.beforeFlower(), nil
+	}
+	return sequence, nil
 }
 
 // Part returns the description of a part, and whether the species has one.

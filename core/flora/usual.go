@@ -16,7 +16,7 @@ type UsualGrowth struct {
 
 // UsualPart is what is usual for a part of one kind.
 type UsualPart struct {
-	Water Figure `toml:"water"`
+	Water Figure `toml:"water"` // of Keep
 	HarvestRule
 	// WayOnce is the way of a plant that does not live on, where it is another.
 	WayOnce string `toml:"way_once"`
@@ -34,9 +34,9 @@ func (u UsualFigures) Fill(s *Species) {
 		if !has || part.Harvest == nil {
 			continue
 		}
-		if part.Water == nil {
+		if part.Keep.Water == nil {
 			water := usual.Water
-			part.Water = &water
+			part.Keep.Water = &water
 		}
 		if usual.WayOnce != "" && s.Life.Form != Perennial {
 			fillText(&part.Harvest.Way, usual.WayOnce)

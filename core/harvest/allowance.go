@@ -139,7 +139,7 @@ func WholeUnits(grams, gramsEach float64) float64 {
 
 // regrownShare is the share of a cut that has grown back after some warmth.
 func regrownShare(rule *flora.HarvestRule, warmth float64) float64 {
-	if rule.Regrowth == nil {
+	if !rule.Regrowth.Grows() {
 		return 0
 	}
 	return math.Min(1, math.Max(0, warmth)/rule.Regrowth.Value)

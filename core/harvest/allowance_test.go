@@ -15,7 +15,7 @@ func pointer(v float64) *float64 { return &v }
 
 // tops is a rule with a third to cut, half to leave, and regrowth in 400 °C d.
 func tops() *flora.HarvestRule {
-	regrowth := figure(400)
+	regrowth := flora.Regrowth{Figure: figure(400)}
 	return &flora.HarvestRule{
 		Verb: "Cut", One: "stem", Many: "stems", From: flora.InBud, Until: flora.SettingSeed, Peak: flora.FirstFlower,
 		MinYear: figure(2), PerPlant: figure(6), GramsEach: figure(22), CutShare: figure(1.0 / 3), Floor: figure(0.5), Regrowth: &regrowth,
@@ -56,10 +56,12 @@ func TestAllowanceIsTheLeastLimitAndNamesIt(t *testing.T) {
 
 func TestWhatDoesNotGrowBackStaysMissing(t *testing.T) {
 	rule := tops()
-	rule.Regrowth = nil
-	a := Allow(rule, Stand{Plants: 7, SizeShare: 1, Ready: 1, Taken: []Taken{{10, 5000}}})
-	if a.Units != 4 || a.Standing != 32 || a.Regrown != 0 {
-		t.Errorf("after 10 of 42 the allowance is %+v, want 4 more of 32", a)
+	for name, regrowth := range map[string]*flora.Regrowth{"not on record": nil, "none": {None: true}} {
+		rule.Regrowth = regrowth
+		a := Allow(rule, Stand{Plants: 7, SizeShare: 1, Ready: 1, Taken: []Taken{{10, 5000}}})
+		if a.Units != 4 || a.Standing != 32 || a.Regrown != 0 {
+			t.Errorf("%s: after 10 of 42 the allowance is %+v, want 4 more of 32", name, a)
+		}
 	}
 }
 

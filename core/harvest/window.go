@@ -3,6 +3,8 @@
 package harvest
 
 import (
+	"slices"
+
 	"bramblyacre/core/calendar"
 	"bramblyacre/core/flora"
 	"bramblyacre/core/phenology"
@@ -11,6 +13,9 @@ import (
 // Window is the run of days on which a part can be taken.
 type Window struct {
 	Part flora.Part
+	// Flush is the name of the flush, where the part is ready more than once a year or in some
+	// months alone.
+	Flush string
 	phenology.Band
 	season calendar.Season
 }
@@ -32,8 +37,8 @@ func (a Age) before() Age { return Age{a.Year - 1, a.Seasons - 1, a.Settles} }
 func (a Age) Settled() bool { return a.Seasons >= a.Settles }
 
 // Windows returns the windows of every used part of a planting in its
-// forecast's season, in the order of the species' parts. A part that is too
-// young or too old this season, or not settled yet, has none.
+// forecast's season, in the order of the species' parts; one that ripens in flushes has one
+// for each. A part that is too young or too old this season, or not settled yet, has none.
 func Windows(f *phenology.Forecast, species *flora.Species, age Age) []Window {
 	var windows []Window
 	for _, part := range species.Parts {
@@ -45,12 +50,31 @@ func Windows(f *phenology.Forecast, species *flora.Species, age Age) []Window {
 			if band.FromBefore { // a winter's rest belongs to the season before it
 				at = age.before()
 			}
-			if OfAge(part.Harvest, at) {
-				windows = append(windows, Window{part, band, f.Season})
+			if !OfAge(part.Harvest, at) {
+				continue
+			}
+			whole := Window{Part: part, Band: band, season: f.Season}
+			if len(part.Harvest.Flushes) == 0 {
+				windows = append(windows, whole)
+			}
+			for _, flush := range part.Harvest.Flushes {
+				windows = append(windows, whole.within(flush))
 			}
 		}
 	}
 	return windows
+}
+
+// within is the window in the months of a flush alone.
+func (w Window) within(flush flora.Flush) Window {
+	w.Flush, w.ByDay = flush.Name, slices.Clone(w.ByDay)
+	for i := range w.ByDay {
+		if !flush.Season.Has(w.season.Start.AddDays(i).Month()) {
+			w.ByDay[i] = 0
+		}
+	}
+	w.Opens.Chance = 0 // its days are those of ByDay alone
+	return w
 }
 
 // OfAge tells whether a rule allows taking at an age.
@@ -75,8 +99,12 @@ func (w Window) OpenOn(day calendar.Date) bool {
 }
 
 // ReadyShare returns the expected share of plants inside a rule's stages on a
-// day, 0–1.
+// day, 0–1; none outside the months of its flushes.
 func ReadyShare(f *phenology.Forecast, rule *flora.HarvestRule, day calendar.Date) float64 {
+	ripens := func(flush flora.Flush) bool { return flush.Season.Has(day.Month()) }
+	if len(rule.Flushes) > 0 && !slices.ContainsFunc(rule.Flushes, ripens) {
+		return 0
+	}
 	ready := 0.0
 	for k, share := range f.SharesOn(day) {
 		if f.Between(k, rule.From, rule.Until) {

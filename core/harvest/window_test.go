@@ -124,3 +124,34 @@ func TestTheShareThatIsReady(t *testing.T) {
 		t.Errorf("at most %v of the flowers are ever ready at once", before)
 	}
 }
+
+// A part that ripens in flushes has a window for each, in its months alone, and none is ready
+// between them.
+func TestEachFlushHasItsOwnWindow(t *testing.T) {
+	plant := herb()
+	flower := plant.Parts[0].Harvest
+	f := forecast(t, 4)
+	whole := Windows(f, plant, Age{Year: 4, Seasons: 3})[0]
+	first, last, _ := whole.LikelyDays()
+	if first.Month() == last.Month() {
+		t.Fatalf("the flower's window lies in %s alone", first.Month())
+	}
+	early, late := calendar.MonthsFrom(first.Month(), first.Month()), calendar.MonthsFrom(last.Month(), last.Month())
+	flower.Flushes = []flora.Flush{{Name: "first", Season: early}, {Name: "second", Season: late}, {Name: "never", Season: calendar.MonthsFrom(time.January, time.January)}}
+	windows := Windows(f, plant, Age{Year: 4, Seasons: 3})
+	for i, want := range []struct {
+		flush       string
+		first, last time.Month
+		opens       bool
+	}{{"first", first.Month(), first.Month(), true}, {"second", last.Month(), last.Month(), true}, {"never", 0, 0, false}} {
+		from, until, opens := windows[i].LikelyDays()
+		if windows[i].Flush != want.flush || opens != want.opens || opens && (from.Month() != want.first || until.Month() != want.last) {
+			t.Errorf("the %s flush: %s from %s to %s, opens %v", want.flush, windows[i].Flush, from, until, opens)
+		}
+	}
+	for day := season.Start; day <= season.End; day++ {
+		if ready := ReadyShare(f, flower, day); ready > 0 && !early.Has(day.Month()) && !late.Has(day.Month()) {
+			t.Fatalf("on %s %v are ready, between the flushes", day, ready)
+		}
+	}
+}

@@ -265,7 +265,7 @@ func TestWantOfColdMakesLateAndUneven(t *testing.T) {
 // after it, goes on.
 func TestFrostEndsTheYearOfWhatItKills(t *testing.T) {
 	tender := herb()
-	tender.Growth.Frosts = []flora.FrostRule{{Below: flora.Figure{Value: -1, Low: -2, High: 0}, Does: flora.Kills}}
+	tender.Tender = []flora.Tender{{Below: flora.Figure{Value: -1, Low: -2, High: 0}, Does: flora.Kills}}
 	for k := range tender.Growth.Years[1].Stages {
 		tender.Growth.Years[1].Stages[k].Warmth.Value += 900 // a late plant
 	}

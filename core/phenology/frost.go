@@ -23,7 +23,7 @@ func (p *Plan) frostEnd(weather []climate.Day, stages []int, place float64, outl
 		if rule.Until != flora.Resting {
 			until = p.order(rule.Until)
 		}
-		if from >= len(stages) {
+		if from >= len(stages) || rule.Does == flora.Harms {
 			continue
 		}
 		first, last := stages[from], p.Season.Days()

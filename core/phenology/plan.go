@@ -22,6 +22,8 @@ import (
 type Plan struct {
 	Season calendar.Season
 	Stages []flora.Stage
+	// Sown is true where growth began from seed in this season.
+	Sown bool
 
 	rules      []flora.StageRule
 	light      []lightGate // when day length opens each stage
@@ -36,7 +38,7 @@ type Plan struct {
 	sequence int // the year of life from which these stages hold
 	ends     int // the index of the first stage that ends the year; the number of stages if none
 	warmerC  float64
-	frosts   []flora.FrostRule
+	frosts   []flora.Tender
 }
 
 // NewPlan returns the plan of a species in one season of its life. The first
@@ -54,12 +56,12 @@ func NewPlan(species *flora.Species, yearOfLife int, daylight *Daylight, started
 		return nil, fmt.Errorf("the planting starts %s, after the season ends", started)
 	}
 	p := &Plan{
-		Season: season, Stages: []flora.Stage{flora.Resting}, rules: year.Stages,
+		Season: season, Stages: []flora.Stage{flora.Resting}, Sown: started >= season.Start, rules: year.Stages,
 		baseC: species.Growth.Base.Value, upperC: species.Growth.Upper.Value,
 		spread:     species.Growth.Spread.Value,
 		warmthFrom: max(0, started.DaysSince(season.Start)),
 		standing:   species.ForecastStanding(year),
-		off:        []float64{0}, sequence: year.From, frosts: species.Growth.Frosts,
+		off:        []float64{0}, sequence: year.From, frosts: species.Tender,
 	}
 	p.light = []lightGate{{p.warmthFrom, p.warmthFrom, p.warmthFrom}}
 	for p.ends = len(year.Stages) + 1; p.ends > 1; p.ends-- {

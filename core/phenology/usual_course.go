@@ -5,6 +5,7 @@ import (
 	"math"
 	"slices"
 	"strings"
+	"sync"
 	"time"
 
 	"bramblyacre/core/calendar"
@@ -30,25 +31,99 @@ const (
 // as the days are. A course that cannot be read, or runs backward, is an error that
 // names its key.
 func FillCourses(s *flora.Species, station climate.Normals) error {
+	return NewCourses().Fill(s, station)
+}
+
+// Courses works courses out and keeps what it reckons of each station's mean year, for the
+// species that are told at it. It may be used by several at once.
+type Courses struct {
+	mu     sync.Mutex // guards what is kept
+	warmth map[stationWarmth][]float64
+	light  map[string]*Daylight
+}
+
+// stationWarmth is a station's year above a base and under an upper temperature.
+type stationWarmth struct {
+	station       string
+	baseC, upperC float64
+}
+
+// NewCourses returns one that has kept nothing yet.
+func NewCourses() *Courses {
+	return &Courses{warmth: map[stationWarmth][]float64{}, light: map[string]*Daylight{}}
+}
+
+// daily is the warmth in °C d of each day of a station's mean season.
+func (c *Courses) daily(
+	station climate.Normals, season calendar.Season, growth flora.Growth,
+) (warmth []float64, err error) {
+	c.mu.Lock()
+	defer c.mu.Unlock()
+	key := stationWarmth{station.ID, growth.Base.Value, growth.Upper.Value}
+	if kept, has := c.warmth[key]; has {
+		return kept, nil
+	}
+	mean := station.MeanCourse()
+	warmth = make([]float64, season.Days())
+	for i := range warmth {
+		day := season.Start.AddDays(i)
+		tmin, tmax := mean(day)
+		if warmth[i], err = meanWarmth(station, day, tmin, tmax, key.baseC, key.upperC); err != nil {
+			return nil, err
+		}
+	}
+	c.warmth[key] = warmth
+	return warmth, nil
+}
+
+// daylight is that of a station's season.
+func (c *Courses) daylight(station climate.Normals, season calendar.Season) (*Daylight, error) {
+	c.mu.Lock()
+	defer c.mu.Unlock()
+	if kept, has := c.light[station.ID]; has {
+		return kept, nil
+	}
+	daylight, err := NewDaylight(station.Latitude, season)
+	if err == nil {
+		c.light[station.ID] = daylight
+	}
+	return daylight, err
+}
+
+// Fill works out the stages' figures of a species that is told at a station, as FillCourses does.
+func (c *Courses) Fill(s *flora.Species, station climate.Normals) error {
 	for i := range s.Growth.Years {
-		year := &s.Growth.Years[i]
-		if year.Course == "" {
-			continue
+		if err := c.fill(s, &s.Growth.Years[i], station, fmt.Sprintf("growth.year[%d]", i)); err != nil {
+			return err
 		}
-		key := fmt.Sprintf("growth.year[%d]", i)
-		if len(year.Stages) > 0 {
-			return flora.Problem{Key: key, What: "has both a course and stages in figures; keep one"}
+	}
+	for i := range s.Growth.Starts {
+		year := &s.Growth.Starts[i].YearOfLife
+		if err := c.fill(s, year, station, fmt.Sprintf("growth.start[%d]", i)); err != nil {
+			return err
 		}
-		stages, err := stagesOf(s, year, station)
-		if err != nil {
-			return flora.Problem{Key: key + ".course", What: err.Error()}
-		}
-		year.Stages = stages
 	}
 	return nil
 }
 
-func stagesOf(s *flora.Species, year *flora.YearOfLife, station climate.Normals) ([]flora.StageRule, error) {
+func (c *Courses) fill(s *flora.Species, year *flora.YearOfLife, station climate.Normals, key string) error {
+	if year.Course == "" {
+		return nil
+	}
+	if len(year.Stages) > 0 {
+		return flora.Problem{Key: key, What: "has both a course and stages in figures; keep one"}
+	}
+	stages, err := c.stagesOf(s, year, station)
+	if err != nil {
+		return flora.Problem{Key: key + ".course", What: err.Error()}
+	}
+	year.Stages = stages
+	return nil
+}
+
+func (c *Courses) stagesOf(
+	s *flora.Species, year *flora.YearOfLife, station climate.Normals,
+) ([]flora.StageRule, error) {
 	season := calendar.SeasonOf(station.Latitude, calendar.Must(courseYear, time.June, 30))
 	start := season.Start
 	if year.Sown != "" {
@@ -59,20 +134,16 @@ func stagesOf(s *flora.Species, year *flora.YearOfLife, station climate.Normals)
 		start = sown
 		year.IsSown, year.SownAfter = true, sown.DaysSince(season.Start)
 	}
-	mean := station.MeanCourse()
+	daily, err := c.daily(station, season, s.Growth)
+	if err != nil {
+		return nil, err
+	}
 	sums := make([]float64, season.Days()+1)
-	for i := range season.Days() {
-		day := season.Start.AddDays(i)
+	for i, warmth := range daily {
 		sums[i+1] = sums[i]
-		if day < start {
-			continue
+		if season.Start.AddDays(i) >= start {
+			sums[i+1] += warmth
 		}
-		tmin, tmax := mean(day)
-		warmth, err := meanWarmth(station, day, tmin, tmax, s.Growth.Base.Value, s.Growth.Upper.Value)
-		if err != nil {
-			return nil, err
-		}
-		sums[i+1] += warmth
 	}
 	var rules []flora.StageRule
 	before := start.AddDays(-1)
@@ -101,7 +172,7 @@ func stagesOf(s *flora.Species, year *flora.YearOfLife, station climate.Normals)
 			rule.LeastDays = leastAfter(day.DaysSince(start))
 		}
 		if stage == flora.DyingBack || stage == flora.Resting {
-			if err := waitForDay(&rule, station.Latitude, season, day); err != nil {
+			if err := c.waitForDay(&rule, station, season, day); err != nil {
 				return nil, err
 			}
 			// Where the light decides, warmth must not hold it up: in a cold autumn there
@@ -142,15 +213,17 @@ func meanWarmth(
 // waitForDay makes a stage wait for the day length of a day, where days grow shorter
 // then, with a range of courseDays either way: as a share of the year's range, so that it
 // comes about that day at every latitude.
-func waitForDay(rule *flora.StageRule, latitude float64, season calendar.Season, day calendar.Date) error {
-	daylight, err := NewDaylight(latitude, season)
+func (c *Courses) waitForDay(
+	rule *flora.StageRule, station climate.Normals, season calendar.Season, day calendar.Date,
+) error {
+	daylight, err := c.daylight(station, season)
 	if err != nil {
 		return err
 	}
 	shortest, longest := slices.Min(daylight.hours), slices.Max(daylight.hours)
 	var shares [3]float64
 	for i, days := range []int{-courseDays, 0, courseDays} {
-		hours, err := climate.DayLength(latitude, day.AddDays(days))
+		hours, err := climate.DayLength(station.Latitude, day.AddDays(days))
 		if err != nil {
 			return err
 		}

@@ -55,11 +55,11 @@ func NewRound(species, other *flora.Species, seed uint64) (Round, error) {
 // showing at the stage.
 func (r Round) Inspectable() []string {
 	var ids []string
+	one, other := identity.SightOf(r.Species, r.Stage), identity.SightOf(r.Other, r.Stage)
 	for _, c := range identity.Vocabulary() {
 		_, ofSpecies := r.Species.Identity.Shows[c.ID]
 		_, ofOther := r.Other.Identity.Shows[c.ID]
-		if (ofSpecies && ofOther) && !c.Hint &&
-			identity.ShowsAt(c, r.Stage, r.Species.Life.KeepsLeaf && r.Other.Life.KeepsLeaf) {
+		if ofSpecies && ofOther && !c.Hint && one.Shows(c) && other.Shows(c) {
 			ids = append(ids, c.ID)
 		}
 	}

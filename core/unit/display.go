@@ -119,6 +119,16 @@ func (s System) Temperature(celsius float64) string {
 	return trimmed(celsius, 0) + " °C"
 }
 
+// Temperatures writes a range of temperatures given in °C: "3 to 7 °C", "37 to 45 °F".
+func (s System) Temperatures(low, high float64) string {
+	first, second := s.Temperature(low), s.Temperature(high)
+	if first == second {
+		return first
+	}
+	number, _, _ := strings.Cut(first, " ")
+	return number + " to " + second
+}
+
 // TemperatureDifference writes how far two temperatures lie apart, given in °C:
 // "0.7 °C", "1.3 °F".
 func (s System) TemperatureDifference(celsius float64) string {
