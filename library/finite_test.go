@@ -111,7 +111,7 @@ func asTables(t *testing.T, node any) any {
 		}
 	case string:
 		var r flora.Range
-		if r.UnmarshalText([]byte(at)) == nil {
+		if strings.Contains(at, "(") && r.UnmarshalText([]byte(at)) == nil {
 			return map[string]any{"low": r.Low, "from": r.From, "to": r.To, "high": r.High, "unit": r.Unit, "standing": r.Standing.String(), "source": r.Source, "note": r.Note}
 		}
 		var f flora.Figure

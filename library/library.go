@@ -16,14 +16,14 @@ import (
 	"strings"
 	"sync"
 
-	"bramblyacre/core/calendar"
 	"bramblyacre/core/climate"
 	"bramblyacre/core/flora"
 	"bramblyacre/core/identity"
 	"bramblyacre/core/parallel"
+	"bramblyacre/core/phenology"
 )
 
-//go:embed species/*.toml climates/*.toml ground/*.toml usual/*.toml
+//go:embed species/*.toml climates/*.toml ground/*.toml usual/*.toml works/*.toml
 var shipped embed.FS
 
 // Library is a set of species and climates.
@@ -34,6 +34,8 @@ type Library struct {
 	stations []climate.Normals
 	ground   Ground
 	usual    flora.UsualFigures
+	works    map[string]flora.Work
+	courses  *phenology.Courses
 	texts    map[string][]byte // of the species, as written
 	origins  map[string]Origin // of the species that are not as shipped
 	rules    map[string]*identity.Rules
@@ -52,7 +54,12 @@ func Files() fs.FS { return shipped }
 // Read loads every species/*.toml and climates/*.toml of a file system. The
 // first file that cannot be relied on stops it, with its name and key.
 func Read(files fs.FS) (*Library, error) {
-	l := &Library{species: map[string]*flora.Species{}, climates: map[string]climate.Normals{}, texts: map[string][]byte{}}
+	l := &Library{
+		species:  map[string]*flora.Species{},
+		climates: map[string]climate.Normals{},
+		texts:    map[string][]byte{},
+		courses:  phenology.NewCourses(),
+	}
 	err := eachFile(files, "climates/*.toml", func(name string, text []byte) error {
 		n, err := readClimate(name, text)
 		if err != nil {
@@ -66,6 +73,9 @@ func Read(files fs.FS) (*Library, error) {
 		return nil, err
 	}
 	if l.usual, err = readUsual(files); err != nil {
+		return nil, err
+	}
+	if l.works, err = readWorks(files); err != nil {
 		return nil, err
 	}
 	if err := l.readAllSpecies(files); err != nil {
@@ -95,7 +105,13 @@ func (l *Library) readAllSpecies(files fs.FS) error {
 	if err != nil {
 		return err
 	}
-	parallel.Each(len(all), func(i int) { all[i].species, all[i].err = l.ReadSpecies(all[i].name, all[i].text) })
+	parallel.Each(len(all), func(i int) {
+		f, read := &all[i], l.readInLines
+		if bytes.Contains(f.text, []byte("value =")) || bytes.Contains(f.text, []byte("low =")) {
+			read = l.ReadSpecies // some figure is a table
+		}
+		f.species, f.err = read(f.name, f.text)
+	})
 	for _, f := range all {
 		if f.err != nil {
 			return f.err
@@ -105,6 +121,11 @@ func (l *Library) readAllSpecies(files fs.FS) error {
 		}
 		if _, twice := l.species[f.species.ID]; twice {
 			return fmt.Errorf("%s: id: another file already describes %q", f.name, f.species.ID)
+		}
+		for _, id := range f.species.Sources() {
+			if _, has := l.works[id]; !has {
+				return fmt.Errorf("%s: source: there is no work %q in works/works.toml", f.name, id)
+			}
 		}
 		l.add(f.species, f.text)
 	}
@@ -129,11 +150,13 @@ func (l *Library) InTheSouth() *Library {
 		stations: l.stations,
 		ground:   l.ground,
 		usual:    l.usual,
+		works:    l.works,
+		courses:  l.courses,
 		texts:    l.texts,
 		origins:  l.origins,
 	}
 	for _, s := range l.ordered {
-		turned := s.WithTexts(calendar.SouthernMonths)
+		turned := s.InTheSouth()
 		south.species[s.ID] = turned
 		south.ordered = append(south.ordered, turned)
 	}

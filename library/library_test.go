@@ -88,7 +88,7 @@ func TestAFileThatCannotBeReliedOnNamesFileAndKey(t *testing.T) {
 		{"poisonous and harvested", `verdict = ["cooked"]`, `verdict = ["poisonous"]`, "a part that is not used has no harvest"},
 		{"caution for no part", `parts = ["cone"]`, `parts = ["tuber"]`, `has no part "tuber"`},
 		{"broken TOML", `[life]`, `[life`, "line "},
-		{"another format", `format = 1`, `format = 9`, "this program reads 1"},
+		{"another format", `format = 2`, `format = 9`, "this program reads 2"},
 	}
 	for _, test := range tests {
 		t.Run(test.name, func(t *testing.T) {
@@ -105,9 +105,18 @@ func TestTwoFilesForOneSpeciesAreRefused(t *testing.T) {
 	if err != nil {
 		t.Fatal(err)
 	}
-	_, err = Read(fstest.MapFS{"species/a.toml": {Data: text}, "species/b.toml": {Data: text}})
+	works, err := shipped.ReadFile("works/works.toml")
+	if err != nil {
+		t.Fatal(err)
+	}
+	files := fstest.MapFS{"works/works.toml": {Data: works}, "species/a.toml": {Data: text}, "species/b.toml": {Data: text}}
+	_, err = Read(files)
 	if err == nil || !strings.Contains(err.Error(), "b.toml: id:") {
 		t.Errorf("got %v", err)
+	}
+	delete(files, "works/works.toml")
+	if _, err := Read(files); err == nil || !strings.Contains(err.Error(), `there is no work "hmpc"`) {
+		t.Errorf("a caution that rests on a work that is not there: %v", err)
 	}
 }
 

@@ -43,6 +43,8 @@ func (l *Library) With(own map[string][]byte, figures []OwnFigure) (merged *Libr
 		stations: l.stations,
 		ground:   l.ground,
 		usual:    l.usual,
+		works:    l.works,
+		courses:  l.courses,
 		texts:    map[string][]byte{},
 		origins:  map[string]Origin{},
 	}

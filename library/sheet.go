@@ -28,6 +28,9 @@ func ReadSheet(file string, text []byte) (map[string]any, error) {
 	if err := tooLarge(sheet); err != nil {
 		return nil, fmt.Errorf("%s: %w", file, err)
 	}
+	if sheet["format"] == int64(oldFormat) {
+		upgrade(sheet)
+	}
 	asLines(sheet)
 	return sheet, nil
 }
@@ -130,6 +133,9 @@ func withoutEmpty(node any, inList bool) (kept any, has bool) {
 func (l *Library) CheckSheet(sheet map[string]any) (*flora.Species, []byte, []flora.Problem) {
 	if err := tooLarge(sheet); err != nil {
 		return nil, nil, keyed(err)
+	}
+	if _, old := sheet["propagation"]; old { // a form that was begun before this format
+		upgrade(sheet)
 	}
 	if problems := unreadable(sheet); len(problems) > 0 {
 		return nil, nil, problems

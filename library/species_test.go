@@ -37,7 +37,7 @@ func TestEveryUsedPlantCanBeProvedInTheCourseOfItsLife(t *testing.T) {
 			for i, rule := range year.Stages {
 				answers := map[string]identity.Answer{}
 				for _, id := range s.Identity.Shows.Characters() {
-					if character, _ := identity.CharacterOf(id); identity.ShowsAt(character, rule.Stage, s.Life.KeepsLeaf) {
+					if character, _ := identity.CharacterOf(id); identity.SightOf(s, rule.Stage).Shows(character) {
 						answers[id] = identity.Seen
 					}
 				}
@@ -95,7 +95,11 @@ func TestEveryCourseComesBackAtItsStation(t *testing.T) {
 			if year.IsSown {
 				started = season.Start.AddDays(year.SownAfter)
 			}
-			plan, err := phenology.NewPlan(s, year.From, daylight, started)
+			of := year.From // a plant that is too young to flower does not run through the whole course
+			if first := s.Flowering.FirstYear; first != nil && of > 1 {
+				of = max(of, int(first.Value))
+			}
+			plan, err := phenology.NewPlan(s, of, daylight, started)
 			if err != nil {
 				t.Errorf("%s: %v", s.ID, err)
 				continue
@@ -134,7 +138,8 @@ func TestEveryPlantHoldsToTheRulesOfTheTrade(t *testing.T) {
 			if part.Harvest == nil {
 				continue
 			}
-			if part.Harvest.TakesPlant && s.Life.Form == flora.Perennial && part.Harvest.CutShare.Value > 0.34 {
+			// What runs comes again from every bit that is left.
+			if part.Harvest.TakesPlant && s.Life.Form == flora.Perennial && s.Site.Spread != "runs" && part.Harvest.CutShare.Value > 0.34 {
 				t.Errorf("%s %s: %v of the stand is lifted", s.ID, part.Name, part.Harvest.CutShare.Value)
 			}
 			dug := part.Kind == "root" || part.Kind == "rhizome" || part.Kind == "bulb"

@@ -14,7 +14,6 @@ import (
 	"bramblyacre/core/climate"
 	"bramblyacre/core/flora"
 	"bramblyacre/core/identity"
-	"bramblyacre/core/phenology"
 )
 
 // ReadSpecies reads one species file, with what is usual where it leaves something out
@@ -28,11 +27,21 @@ func (l *Library) ReadSpecies(file string, text []byte) (*flora.Species, error) 
 	if err := tooLarge(tree); err != nil {
 		return nil, fmt.Errorf("%s: %w", file, err)
 	}
-	var s flora.Species
-	if err := decode(file, text, &s); err != nil {
-		return nil, err
+	text, tree, err := upgraded(text, tree)
+	if err != nil {
+		return nil, fmt.Errorf("%s: bring it into today's format: %w", file, err)
 	}
 	if err := walkFigures(file, "", tree); err != nil {
+		return nil, err
+	}
+	return l.readInLines(file, text)
+}
+
+// readInLines reads a species' file of today's format whose figures are lines: none of them can
+// lack a key.
+func (l *Library) readInLines(file string, text []byte) (*flora.Species, error) {
+	var s flora.Species
+	if err := decode(file, text, &s); err != nil {
 		return nil, err
 	}
 	l.usual.Fill(&s)
@@ -46,7 +55,7 @@ func (l *Library) ReadSpecies(file string, text []byte) (*flora.Species, error) 
 				flora.Problem{Key: "growth.at", What: fmt.Sprintf("there is no station %q", s.Growth.At)},
 			)
 		}
-		if err := phenology.FillCourses(&s, station); err != nil {
+		if err := l.courses.Fill(&s, station); err != nil {
 			return nil, fmt.Errorf("%s: %w", file, err)
 		}
 	}
