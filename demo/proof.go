@@ -25,11 +25,15 @@ type look struct {
 var looks = []look{
 	{day: "2028-07-08", planting: "lovage", by: "Ida"},
 	{day: "2028-07-08", planting: "lovage", by: "Joss"},
-	{day: "2029-06-24", planting: "sorrel", by: "Ida"},
+	{day: "2028-08-24", planting: "lovage", by: "Ida", note: "Ripe: flat seeds, no horns."},
+	{day: "2028-08-26", planting: "lovage", by: "Joss"},
+	{day: "2029-06-06", planting: "sorrel", by: "Ida"},
 	{day: "2030-06-20", planting: "valerian", by: "Ida"},
 	{day: "2030-09-12", planting: "burdock old", by: "Joss", note: "Leaf and root; the rest when it flowers."},
 	{day: "2029-07-04", planting: "meadowsweet", by: "Ida"},
 	{day: "2029-07-11", planting: "meadowsweet", by: "Joss"},
+	{day: "2029-08-20", planting: "meadowsweet", by: "Ida", note: "Twisted green fruits."},
+	{day: "2029-08-21", planting: "meadowsweet", by: "Joss"},
 	{day: "2031-05-20", planting: "valerian wet", by: "Joss", note: "Divided from the Long Bed's."},
 	{day: "2028-06-20", planting: "sage", by: "Ida"},
 	{day: "2030-06-20", planting: "sage young", by: "Ida"},
@@ -38,6 +42,7 @@ var looks = []look{
 	{day: "2028-09-02", planting: "hop", by: "Ida"},
 	{day: "2028-09-05", planting: "hop", by: "Joss"},
 	{day: "2029-05-24", planting: "sweet cicely", by: "Ida"},
+	{day: "2029-06-28", planting: "sweet cicely", by: "Ida", note: "Green seeds as long as a finger joint."},
 	{
 		day:      "2031-05-12",
 		planting: "umbels",
@@ -52,6 +57,8 @@ var looks = []look{
 		by:       "Ida",
 	},
 	{day: "2030-07-10", planting: "meadowsweet hedge", by: "Joss"},
+	{day: "2030-08-20", planting: "meadowsweet hedge", by: "Ida"},
+	{day: "2030-08-21", planting: "meadowsweet hedge", by: "Joss"},
 }
 
 // check notes a look at a planting.

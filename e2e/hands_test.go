@@ -13,8 +13,10 @@ func TestKeysReachEverything(t *testing.T) {
 	t.Parallel()
 	b := open(t, samplePlot(t), 1280, 800, "/")
 	b.sees("Tuesday 27 May")
-	b.keys("?")
-	b.sees("Show a week earlier, a week later")
+	b.until("the page to heed its keys", func() bool { // it does once it is drawn whole
+		b.keys("?")
+		return strings.Contains(b.text(), "Show a week earlier, a week later")
+	})
 	b.keys(kb.Escape)
 	b.gone("[role=dialog]")
 

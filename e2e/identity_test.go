@@ -14,6 +14,7 @@ import (
 
 	"bramblyacre/garden/input"
 	"bramblyacre/garden/place"
+	"bramblyacre/garden/say"
 )
 
 // foundSage lays out a bed on an empty plot with a sage in it that was found there, and
@@ -201,7 +202,7 @@ func TestAFindIsNarrowedDownAndItsCheckBegins(t *testing.T) {
 func TestEveryStateIsDrawn(t *testing.T) {
 	t.Parallel()
 	b := open(t, samplePlot(t), 1280, 800, "/characters")
-	b.sees("where it grows")
+	b.sees("first leaves")
 	drawn, err := chromedp.Run(b.ctx, chromedp.Evaluate[map[string]string](`Object.fromEntries([...document.querySelectorAll("main section")].flatMap((section) =>
 		[...section.querySelectorAll("svg")].map((svg) => [section.id + " " + svg.getAttribute("aria-label"), svg.innerHTML])))`))
 	check(t, err)
@@ -220,7 +221,7 @@ func TestEveryStateIsDrawn(t *testing.T) {
 			alike[character.ID+drawing] = state.ID
 		}
 	}
-	if states < 200 || len(drawn) != states {
+	if states < 350 || len(drawn) != states {
 		t.Errorf("%d states, %d drawings", states, len(drawn))
 	}
 }
@@ -350,4 +351,52 @@ func (b *browser) replaceInFile(t *testing.T, old, new string) {
 	if !changed {
 		t.Errorf("the file does not hold %q", old)
 	}
+}
+
+// The check asks for what tells a plant from those that kill: of ground elder, among other
+// things, the shape of its leaf stalk, drawn beside theirs. One that is round and hollow ends it.
+func TestACheckAsksForTheCharactersThatDecide(t *testing.T) {
+	t.Parallel()
+	p := emptyPlot(t)
+	_, err := p.garden.Place.AddBed(t.Context(), place.BedInput{Name: "Hedge", FormInput: place.FormInput{X: "10 m", Y: "5 m", Width: "8 m", Depth: "1.2 m"}, Moisture: "moist"})
+	check(t, err)
+	in := input.PlantingInput{BedID: 1, SpeciesID: "ground-elder", Plants: 6, StartedOn: "2028-04-10", Origin: "found"}
+	_, err = p.garden.Place.AddPlanting(t.Context(), in)
+	in.Affirmed = say.Questions(err) // it runs
+	_, err = p.garden.Place.AddPlanting(t.Context(), in)
+	check(t, err)
+	b := open(t, p, 1280, 800, "/plantings/1/check")
+	b.sees("Is it ground elder?")
+	b.fill("Someone else", "Ida")
+	b.keys("\r")
+	b.sees("seen, as ground elder")
+	for asked := 0; !strings.Contains(b.text(), "What shape is a lower leaf stalk when cut across?"); asked++ {
+		if asked > 20 {
+			t.Fatal("the leaf stalk is not asked for")
+		}
+		b.click("seen, as ground elder")
+	}
+	b.sees("Cut a lower leaf stalk across, in the middle, with gloves.")
+	b.sees("Three-sided.")
+	b.sees("A round hollow tube.")
+	b.click("not so: it differs")
+	b.sees("One character that does not fit ends the check: it is not ground elder.")
+}
+
+// A dangerous plant says what to do first, what shows and how soon; a useful one in which months
+// it cannot be proved; and either says of what nothing is on record.
+func TestAPlantsPageSaysWhatToDoFirstAndWhatIsNotKnown(t *testing.T) {
+	t.Parallel()
+	b := open(t, samplePlot(t), 1280, 800, "/plants/hemlock")
+	b.sees("Do first. Call the emergency number at once")
+	b.sees("How soon. Within half an hour to two hours.")
+	b.sees("the poison centre knows what to do")
+	b.sees("What it gets")
+	b.sees("Not on record.")
+	b.sees("Poisonous Plants in Britain and their Effects on Animals and Man")
+	b.visit("/plants/garden-angelica")
+	b.sees("too little shows to tell it from")
+	b.sees("it dies once it has flowered")
+	b.click("All ")
+	b.sees("bracts under its parts")
 }

@@ -294,7 +294,7 @@ func TestBothQuestionsAreAnsweredOnScreen(t *testing.T) {
 	b.sees("Where would common sage go best?")
 	b.sees("Failed in Wet Corner in 2030: rotted. Stood in water all winter.")
 	b.sees("Is it for me?")
-	b.sees("Nothing on record here. That does not make it safe.")
+	b.sees("Not for those allergic to mints.")
 	b.click("Wet Cornerno")
 	b.sees("wants dry to fresh soil in summer; it is wet")
 	b.sees("lead the water off")

@@ -78,7 +78,7 @@ func TestNothingIsOfferedFromUnprovenPlantsOrUnsafeGround(t *testing.T) {
 	b.clickOn("[aria-label^='sweet cicely'][aria-label*='unproven']", "sweet cicely")
 	b.click("Open")
 	b.sees("Its identity is not proved.")
-	b.sees("Not hemlock (Conium maculatum L.), deadly: Hemlock smells of mice, never of aniseed")
+	b.sees("Not hemlock (Conium maculatum L.), deadly: Hemlock's stem and leaf stalks are hairless")
 	b.seesNo("Up to")
 	b.click("Plot")
 	b.click("meadowsweet, Hedge Foot")

@@ -248,7 +248,7 @@ func TestAmountsAreUnderstoodAsGrowersWriteThem(t *testing.T) {
 	check(t, err)
 	planting := s.ByID[sage]
 	part, _ := planting.Species.Part("leaf")
-	water := part.Water.Value
+	water := part.Keep.Water.Value
 	for _, test := range []struct {
 		text  string
 		grams float64

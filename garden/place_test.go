@@ -92,7 +92,7 @@ func TestAPoisoningTreeWarnsAndForbidsNothing(t *testing.T) {
 	if len(view.Ground) != 1 || view.Ground[0].Forbids || !strings.Contains(view.Ground[0].Words, "Old walnut") || !strings.Contains(view.Ground[0].Words, "not on record here") {
 		t.Errorf("under the walnut: %+v", view.Ground)
 	}
-	if bears := p.view().Items[0].Bears; !strings.Contains(bears, "none is on record") {
+	if bears := p.view().Items[0].Bears; !strings.Contains(bears, "sweet woodruff") || !strings.Contains(bears, "Of all others nothing is on record") {
 		t.Errorf("the walnut is borne by: %q", bears)
 	}
 	leaf := view.Allowance[0]

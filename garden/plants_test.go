@@ -208,7 +208,7 @@ func TestWhatDecidesStandsOnTop(t *testing.T) {
 	v, err := p.Plants.Compare(t.Context(), plot.NoDay, []string{"ramsons", "lily-of-the-valley", "autumn-crocus"})
 	check(t, err)
 	noNulls(t, "a comparison", v)
-	if first := v.Characters[0]; first.ID != "smell" || !first.All || first.Pairs != 2 || len(first.Cells) != 3 {
+	if first := v.Characters[0]; first.ID != "leaf-rise" || !first.All || first.Pairs != 2 || len(first.Cells) != 3 {
 		t.Errorf("on top stands %+v", first)
 	}
 	before := 3

@@ -45,9 +45,9 @@ func TestWhatIsThisSaysHowFarItWent(t *testing.T) {
 	}
 }
 
-// A danger stays in sight through one contradiction: it may have been misread. What
+// A danger stays in sight through two contradictions: they may have been misread. What
 // cannot be told is not asked again, and what is none is refused.
-func TestADangerStaysInSightThroughOneMisreading(t *testing.T) {
+func TestADangerStaysInSightThroughTwoMisreadings(t *testing.T) {
 	p := newPlot(t)
 	seen := map[string]string{"leaf-build": "twice-feather", "stem-fill": "hollow", "flower-group": "umbel", "smell": "aniseed"}
 	v, err := p.Identity.WhatIsThis(t.Context(), seen, []string{"stem-mark"})
@@ -62,8 +62,17 @@ func TestADangerStaysInSightThroughOneMisreading(t *testing.T) {
 	seen["stem-surface"] = "downy"
 	v, err = p.Identity.WhatIsThis(t.Context(), seen, nil)
 	check(t, err)
-	if slices.ContainsFunc(v.Dangers, func(c identity.CandidateView) bool { return c.ID == "hemlock" }) {
-		t.Error("two contradictions leave hemlock in sight")
+	inSight := func() bool {
+		return slices.ContainsFunc(v.Dangers, func(c identity.CandidateView) bool { return c.ID == "hemlock" })
+	}
+	if !inSight() {
+		t.Error("two contradictions hide hemlock")
+	}
+	seen["fruit-length"] = "middling"
+	v, err = p.Identity.WhatIsThis(t.Context(), seen, nil)
+	check(t, err)
+	if inSight() {
+		t.Error("three contradictions leave hemlock in sight")
 	}
 	before := p.entries()
 	_, err = p.Identity.WhatIsThis(t.Context(), map[string]string{"aura": "bright"}, nil)

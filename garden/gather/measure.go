@@ -226,12 +226,12 @@ func readWeight(s *plot.State, part flora.Part, text string) (grams float64, err
 		if !is {
 			continue
 		}
-		if part.Water == nil {
+		if part.Keep.Water == nil {
 			return 0, fmt.Errorf("how much water is in fresh %s is not on record: write the fresh weight", part.Name)
 		}
 		dry, err := unit.Parse(unit.Mass, plain, s.Units.MassUnit())
 		// Fresh × (1 − water) = dry × (1 − dryAt): what is no water stays.
-		return dry * (1 - dryAt) / (1 - part.Water.Value), err
+		return dry * (1 - dryAt) / (1 - part.Keep.Water.Value), err
 	}
 	text = strings.TrimSpace(strings.TrimSuffix(strings.ToLower(text), " fresh"))
 	return unit.Parse(unit.Mass, text, s.Units.MassUnit())

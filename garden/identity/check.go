@@ -42,6 +42,7 @@ type CheckView struct {
 	Looks      []LookView            `json:"looks"`
 	LooksOwed  int                   `json:"-"`
 	People     []string              `json:"people" doc:"Who has looked before, or lives here"`
+	Unproved   string                `json:"unproved" doc:"That the day shows too little to prove it, and against what; empty where it shows enough"`
 	HeldBack   []string              `json:"heldBack" doc:"Pickings of it that are held back while it is not sure"`
 	Today      calendar.Date         `json:"today"`
 }
@@ -65,6 +66,7 @@ type CheckDanger struct {
 	RuledOut  bool     `json:"ruledOut"`
 	Count     int      `json:"count" doc:"How many deciding characters were seen"`
 	Needed    int      `json:"needed"`
+	PlainOwed int      `json:"plainOwed" doc:"How many that are hard to misread are still wanted among them"`
 	Untold    bool     `json:"untold" doc:"A character that decides could not be told, so it stays open"`
 	Deciding  []string `json:"deciding" doc:"The names of the characters that decide and were not seen yet"`
 }
@@ -139,7 +141,7 @@ func viewCheck(
 			labelled,
 		),
 		Questions: []view.CheckQuestion{},
-		Known:     view.CharactersOf(species),
+		Known:     view.CharactersOf(rules),
 		Later:     []CheckLater{},
 		Showing:   []string{},
 		Seen:      []view.CheckSeen{},
@@ -153,6 +155,14 @@ func viewCheck(
 	if forecast != nil {
 		index, _ := forecast.StageOn(on)
 		v.Stage = forecast.Stages[index]
+	}
+	if forecast != nil && f.State == identity.Unproven {
+		if against := view.UndecidedWords(rules.Undecided(view.ToBeSeen(forecast, species, v.Stage))); against != "" {
+			v.Unproved = fmt.Sprintf(
+				"While it is %s, too little shows to prove it: fewer than %d characters tell it from %s. It is proved at another time of its year.",
+				v.Stage, identity.EachAgainstDeadly, against,
+			)
+		}
 	}
 	shows, mayShow := view.ShowsOn(forecast, species, on), mayShowOn(forecast, species, on)
 	for _, id := range identity.Sorted(shownSet(species)) {
@@ -202,7 +212,7 @@ func viewCheck(
 			}
 		}
 		untold := slices.ContainsFunc(d.Deciding, func(id string) bool { return slices.Contains(f.Untold, id) })
-		out := count >= identity.NeedApart && !untold
+		out := d.IsRuledOut(f.Seen) && !untold
 		if out && !d.Listed {
 			v.OthersOut++
 			continue
@@ -218,6 +228,7 @@ func viewCheck(
 				out,
 				min(count, identity.NeedApart),
 				identity.NeedApart,
+				d.PlainOwed(f.Seen),
 				untold,
 				view.NonNil(left),
 			},
@@ -247,7 +258,7 @@ func mayShowOn(forecast *phenology.Forecast, species *flora.Species, on calendar
 	return func(c identity.Character) bool {
 		return slices.ContainsFunc(
 			may,
-			func(stage flora.Stage) bool { return identity.ShowsAt(c, stage, species.Life.KeepsLeaf) },
+			func(stage flora.Stage) bool { return view.ToBeSeen(forecast, species, stage).Shows(c) },
 		)
 	}
 }

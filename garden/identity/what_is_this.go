@@ -19,7 +19,7 @@ import (
 // WhatIsThisView narrows down what a plant can be from what was seen of it.
 type WhatIsThisView struct {
 	Candidates []CandidateView      `json:"candidates" doc:"What it can be, as far as it goes; the likest first"`
-	Dangers    []CandidateView      `json:"dangers" doc:"Deadly and poisonous plants not ruled out: up to one contradiction may be a misreading"`
+	Dangers    []CandidateView      `json:"dangers" doc:"Deadly and poisonous plants not ruled out: up to two contradictions may be misreadings"`
 	All        int                  `json:"all" doc:"How many plants are on record"`
 	Harmless   int                  `json:"harmless" doc:"How many of those left are neither deadly nor poisonous"`
 	Left       int                  `json:"left" doc:"How many are left"`

@@ -84,8 +84,8 @@ func frostJobs(s *plot.State, p *plot.Planting, on calendar.Date) []area.Job {
 // mostTender is the warmest night at which frost harms a species, and what it does; nothing
 // where none is on record.
 func mostTender(species *flora.Species) (limit flora.Figure, harm string) {
-	for _, frost := range species.Growth.Frosts {
-		tender := frost.Does == flora.Kills || species.Life.Habit == "shrub"
+	for _, frost := range species.Tender {
+		tender := frost.Does != flora.EndsTheYear || species.Life.Habit == "shrub"
 		if tender && (harm == "" || frost.Below.Value > limit.Value) {
 			limit, harm = frost.Below, frost.Does
 		}

@@ -42,7 +42,17 @@ type PlantView struct {
 	Wildlife    string                `json:"wildlife"`
 	Watch       string                `json:"watch" doc:"Why it needs watching"`
 	Law         string                `json:"law"`
-	Propagation []PlantFact           `json:"propagation"`
+	Propagation []PlantWay            `json:"propagation"`
+	Spread      []PlantWay            `json:"spread"`
+	Rid         string                `json:"rid" doc:"How it is got rid of; empty for not on record"`
+	ThrowAway   string                `json:"throwAway" doc:"How what was taken out is thrown away"`
+	Flowering   []PlantFact           `json:"flowering"`
+	Native      string                `json:"native" doc:"Where it is native, broadly; empty for not on record"`
+	Nuisance    string                `json:"nuisance" doc:"Where it is a nuisance, broadly"`
+	Troubles    []PlantTrouble        `json:"troubles"`
+	Kinds       []PlantKind           `json:"kinds"`
+	Poison      PlantPoison           `json:"poison" doc:"Of a dangerous plant; empty for another"`
+	Works       []string              `json:"works" doc:"The works that its figures and cautions rest on"`
 	Characters  []view.PlantCharacter `json:"characters" doc:"What it is known by, the musts first"`
 	CautionList view.CautionsView     `json:"cautionList" doc:"With whom of the household they are for"`
 	Notes       []view.PlantNoteView  `json:"notes"`
@@ -50,21 +60,6 @@ type PlantView struct {
 	Figures     []FigureView          `json:"figures" doc:"Those that may be replaced by the grower's own"`
 	Own         bool                  `json:"own" doc:"The whole plant is the grower's"`
 	Fault       string                `json:"fault" doc:"Why an own figure or plant is not in force; empty for none"`
-}
-
-// propagationOf are the ways to make more of a plant.
-func propagationOf(species *flora.Species) []PlantFact {
-	facts := []PlantFact{}
-	for _, way := range flora.PropagationWays {
-		if how, has := species.Propagation[way]; has {
-			name := way
-			if way == "itself" {
-				name = "by itself"
-			}
-			facts = append(facts, PlantFact{name, how, flora.Usual.String()})
-		}
-	}
-	return facts
 }
 
 // PlantFact is one thing to know of a plant, with what it rests on.
@@ -76,15 +71,16 @@ type PlantFact struct {
 
 // PlantPart is a part with its verdict, and when and how it is taken.
 type PlantPart struct {
-	Name     string   `json:"name"`
-	Verdicts []string `json:"verdicts"`
-	Use      string   `json:"use"`
-	Standing string   `json:"standing" doc:"Of the use: traditional, studied, disputed; empty for no use"`
-	When     string   `json:"when" doc:"Empty where it is not taken"`
-	How      string   `json:"how"`
-	Hazards  []string `json:"hazards"`
-	Cautions []string `json:"cautions"`
-	Warns    bool     `json:"warns" doc:"The part is poisonous"`
+	Name     string      `json:"name"`
+	Verdicts []string    `json:"verdicts"`
+	Use      string      `json:"use"`
+	Standing string      `json:"standing" doc:"Of the use: traditional, studied, disputed; empty for no use"`
+	When     string      `json:"when" doc:"Empty where it is not taken"`
+	How      string      `json:"how"`
+	Hazards  []string    `json:"hazards"`
+	Cautions []string    `json:"cautions"`
+	Warns    bool        `json:"warns" doc:"The part is poisonous"`
+	Keep     []PlantFact `json:"keep" doc:"How it is picked at its best, dried, frozen and made into something"`
 }
 
 // PlantYear is a usual year of a plant here, from one year of life on.
@@ -101,6 +97,8 @@ type PartWindow struct {
 	First calendar.Date `json:"first"`
 	Last  calendar.Date `json:"last"`
 	Words string        `json:"words"`
+	// Unproved says in which months of the window the plant cannot be proved.
+	Unproved string `json:"unproved" doc:"In which of those months too little shows to prove it, against what; empty for none"`
 }
 
 // Plant returns one plant of the library, with its usual year on this plot.
@@ -140,16 +138,12 @@ func (u *Uses) Plant(ctx context.Context, id string, on calendar.Date) (PlantVie
 	}
 	v.Danger, v.Used, v.Kin = species.Identity.Danger, species.IsUsed(), species.Identity.Kin
 	v.Wildlife, v.Watch, v.Law = species.Wildlife, species.Watch, species.Law
-	v.Propagation, v.Characters, v.CautionList = propagationOf(
-		species,
-	), view.CharactersOf(
-		species,
-	), view.CautionsOf(
-		j.State,
-		species,
-		"",
-		"",
-	)
+	v.Characters, v.CautionList = view.CharactersOf(j.Lib.Rules(id)), view.CautionsOf(j.State, species, "", "")
+	v.Propagation, v.Spread = propagationOf(j.Units, species), spreadOf(j.Units, species)
+	v.Rid, v.ThrowAway, v.Flowering = species.Hold.Rid, species.Hold.ThrowAway, floweringOf(species)
+	v.Native, v.Nuisance = species.Range.Native, species.Range.Nuisance
+	v.Troubles, v.Kinds, v.Poison = troublesOf(species), kindsOf(species), poisonOf(species)
+	v.Works = worksOf(j.Lib, species)
 	v.Notes, v.Customs, v.Figures = view.NotesOn(j.State, id), j.Site.Customs != 0, figuresOf(j.State, species)
 	if origin, has := j.Lib.Origin(id); has {
 		v.Own = origin.Own
@@ -241,6 +235,7 @@ func viewPart(s *plot.State, species *flora.Species, part flora.Part) PlantPart 
 		Standing: part.UseStanding,
 		Hazards:  []string{},
 		Cautions: view.CautionLines(s, species, part.Name),
+		Keep:     keepOf(s.Units, part),
 	}
 	for _, verdict := range part.Verdicts {
 		v.Verdicts = append(v.Verdicts, string(verdict))
@@ -348,6 +343,7 @@ func plantYear(j view.Judging, species *flora.Species, from int) (PlantYear, err
 			)
 		}
 	}
+	rules := j.Lib.Rules(species.ID)
 	const longSettled = 50 // no window is held back for having been set lately
 	for _, w := range harvest.Windows(forecast, species, harvest.Age{Year: year, Seasons: longSettled}) {
 		first, last, opens := w.LikelyDays()
@@ -361,7 +357,8 @@ func plantYear(j view.Judging, species *flora.Species, from int) (PlantYear, err
 				w.Part.Harvest.Verb,
 				first,
 				last,
-				fmt.Sprintf("%s %s, %s", w.Part.Harvest.Verb, w.Part.Name, calendar.Span(first, last)),
+				strings.TrimSpace(fmt.Sprintf("%s %s, %s %s", w.Part.Harvest.Verb, w.Part.Name, calendar.Span(first, last), w.Flush)),
+				unprovedWords(rules, forecast, first, last),
 			},
 		)
 	}

@@ -31,6 +31,17 @@ type PlantWords struct {
 	Routes        []string                `json:"routes"`
 	Preparations  []string                `json:"preparations"`
 	Circumstances []view.CircumstanceView `json:"circumstances" doc:"Whom a caution may be for"`
+	Ways          []string                `json:"ways" doc:"Of making more"`
+	Light         []string                `json:"light"`
+	SpreadsBy     []string                `json:"spreadsBy"`
+	TroubleKinds  []string                `json:"troubleKinds"`
+	Urgent        []string                `json:"urgent"`
+	Again         []string                `json:"again" doc:"Of flowering"`
+	Sexes         []string                `json:"sexes"`
+	Ranks         []string                `json:"ranks" doc:"Of cultivars, subspecies and crosses"`
+	Dries         []string                `json:"dries"`
+	Makings       []string                `json:"makings"`
+	Frosts        []string                `json:"frosts" doc:"What a frost does"`
 }
 
 // StationWord is a station whose usual year a course can be told at.
@@ -63,6 +74,17 @@ func (u *Uses) PlantWords() PlantWords {
 		Routes:        flora.CautionRoutes,
 		Preparations:  flora.PreparationWords,
 		Circumstances: []view.CircumstanceView{{ID: flora.Everyone, Ask: flora.Everyone}},
+		Ways:          flora.PropagationWays,
+		Light:         flora.LightWords,
+		SpreadsBy:     flora.SpreadBy,
+		TroubleKinds:  flora.TroubleKinds,
+		Urgent:        flora.UrgentWords,
+		Again:         flora.AgainWords,
+		Sexes:         flora.SexWords,
+		Ranks:         flora.KindRanks,
+		Dries:         flora.DriesWords,
+		Makings:       flora.MakingWords,
+		Frosts:        flora.FrostWords,
 	}
 	for _, stage := range flora.Stages() {
 		w.Stages = append(w.Stages, stage.String())

@@ -184,9 +184,9 @@ func (s *State) Age(p *Planting, season calendar.Season) harvest.Age {
 
 // Plan returns the planting's plan for a season, and whether it lives to see it.
 func (s *State) Plan(p *Planting, season calendar.Season) (*phenology.Plan, bool) {
-	started := p.Started
+	species, started := p.Species.AsStarted(p.OriginRow.Origin), p.Started
 	if !p.OriginRow.FromStart {
-		started = s.usualStart(p.Species, s.YearOfLife(p, season), season)
+		started = s.usualStart(species, s.YearOfLife(p, season), season)
 		if season.Contains(p.Started) {
 			started = min(started, p.Started) // what is set was sown before
 		}
@@ -195,10 +195,11 @@ func (s *State) Plan(p *Planting, season calendar.Season) (*phenology.Plan, bool
 	if err != nil {
 		return nil, false
 	}
-	plan, err := phenology.NewPlan(p.Species, s.YearOfLife(p, season), daylight, started)
+	plan, err := phenology.NewPlan(species, s.YearOfLife(p, season), daylight, started)
 	if err != nil {
 		return nil, false
 	}
+	plan.Sown = plan.Sown && p.OriginRow.IsSeedling()
 	warmer, _ := s.Warmer(p.Bed)
 	return plan.AtSpot(warmer.Value), true
 }
@@ -212,7 +213,7 @@ func (s *State) usualStart(species *flora.Species, year int, season calendar.Sea
 		return season.Start.AddDays(-1)
 	}
 	after := rules.SownAfter
-	if below, tender := species.Growth.KilledBelow(); tender {
+	if below, tender := species.KilledBelow(); tender {
 		const chance = 0.2
 		if frost := s.Sky.Usual.FrostDates(below.Value, chance); frost.HasLast {
 			after = max(after, frost.Last.DaysSince(s.Sky.Usual.Season.Start)-daysInTheGround)

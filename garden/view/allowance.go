@@ -303,7 +303,7 @@ func limitReason(
 			day, _ := calendar.Parse(lastCut.Day) // it was parsed to be counted
 			cut = fmt.Sprintf("Last taken %s. ", day.DayMonth())
 		}
-		if rule.Regrowth == nil {
+		if !rule.Regrowth.Grows() {
 			return cut + "It does not grow back this season."
 		}
 		return fmt.Sprintf("%s%.0f %% of what was cut has grown back.", cut, 100*a.Regrown)

@@ -1,9 +1,9 @@
 package view
 
 import (
+	"cmp"
 	"slices"
 
-	"bramblyacre/core/flora"
 	"bramblyacre/core/identity"
 	"bramblyacre/garden/say"
 )
@@ -34,9 +34,18 @@ type PlantCharacter struct {
 	Shows []StateView `json:"shows"`
 }
 
-// CharactersOf are the characters that a plant is known by, the musts first.
-func CharactersOf(species *flora.Species) []PlantCharacter {
-	views := []PlantCharacter{}
+// CharactersOf are the characters that a plant is known by, the musts first, then what tells it
+// from most dangerous plants, those that it names above all.
+func CharactersOf(rules *identity.Rules) []PlantCharacter {
+	species, views, tells := rules.Species, []PlantCharacter{}, map[string]int{}
+	const namedCounts = 20 // as many others as a danger that the plant names
+	for _, d := range rules.Dangers {
+		for _, id := range d.Deciding {
+			if tells[id]++; d.Listed {
+				tells[id] += namedCounts
+			}
+		}
+	}
 	for _, c := range identity.Vocabulary() {
 		if states, has := species.Identity.Shows[c.ID]; has {
 			views = append(
@@ -45,7 +54,9 @@ func CharactersOf(species *flora.Species) []PlantCharacter {
 			)
 		}
 	}
-	slices.SortStableFunc(views, func(a, b PlantCharacter) int { return -say.CompareBools(a.Must, b.Must) })
+	slices.SortStableFunc(views, func(a, b PlantCharacter) int {
+		return cmp.Or(-say.CompareBools(a.Must, b.Must), cmp.Compare(tells[b.ID], tells[a.ID]))
+	})
 	return views
 }
 

@@ -27,6 +27,7 @@ type CheckQuestion struct {
 	Name    string       `json:"name"`
 	Ask     string       `json:"ask"`
 	How     string       `json:"how"`
+	Misread string       `json:"misread" enum:"plain,fair,easily" doc:"How easily it is misread"`
 	Must    bool         `json:"must"`
 	Needed  bool         `json:"needed" doc:"False for one that stands in where another cannot be told"`
 	Shows   []StateView  `json:"shows" doc:"What the plant itself shows, any of them"`
@@ -49,16 +50,33 @@ type CheckSeen struct {
 	Who   string      `json:"who" doc:"Who saw it on which days"`
 }
 
+// ToBeSeen is what decides which characters are seen of a plant at a stage of its forecast.
+func ToBeSeen(forecast *phenology.Forecast, species *flora.Species, stage flora.Stage) identity.Sight {
+	sight := identity.SightOf(species, stage)
+	sight.Seedling = forecast.Sown
+	return sight
+}
+
+// UndecidedWords say against which deadly plants too little shows for a reading; empty for none.
+func UndecidedWords(open []identity.Danger) string {
+	if len(open) == 0 {
+		return ""
+	}
+	words := open[0].Name
+	if more := len(open) - 1; more > 0 {
+		words += fmt.Sprintf(" and %d more", more)
+	}
+	return words
+}
+
 // ShowsOn tells which characters a plant likely shows on a day: those of its likeliest
-// stage, or all without a forecast.
+// stage, or without a forecast all but a seedling's.
 func ShowsOn(forecast *phenology.Forecast, species *flora.Species, on calendar.Date) func(identity.Character) bool {
 	if forecast == nil {
-		return func(identity.Character) bool { return true }
+		return func(c identity.Character) bool { return !c.Seedling }
 	}
 	index, _ := forecast.StageOn(on)
-	return func(c identity.Character) bool {
-		return identity.ShowsAt(c, forecast.Stages[index], species.Life.KeepsLeaf)
-	}
+	return ToBeSeen(forecast, species, forecast.Stages[index]).Shows
 }
 
 // ViewStates shows states of a character.
@@ -79,12 +97,13 @@ const mostOthers = 3
 // decides against, those that the species names first, those alike put together.
 func ViewQuestion(s *plot.State, rules *identity.Rules, q identity.Question) CheckQuestion {
 	v := CheckQuestion{
-		ID:     q.Character.ID,
-		Name:   q.Character.Name,
-		Ask:    q.Character.Ask,
-		How:    q.Character.How,
-		Must:   q.Must,
-		Needed: q.Needed,
+		ID:      q.Character.ID,
+		Name:    q.Character.Name,
+		Ask:     q.Character.Ask,
+		How:     q.Character.How,
+		Misread: string(q.Character.Misread),
+		Must:    q.Must,
+		Needed:  q.Needed,
 		Shows: ViewStates(
 			q.Character,
 			rules.Species.Identity.Shows[q.Character.ID],
