@@ -1640,6 +1640,11 @@ export interface components {
             name: string;
             /** Format: int64 */
             needed: number;
+            /**
+             * Format: int64
+             * @description How many that are hard to misread are still wanted among them
+             */
+            plainOwed: number;
             ruledOut: boolean;
             /** @description A character that decides could not be told, so it stays open */
             untold: boolean;
@@ -1657,6 +1662,11 @@ export interface components {
             ask: string;
             how: string;
             id: string;
+            /**
+             * @description How easily it is misread
+             * @enum {string}
+             */
+            misread: "plain" | "fair" | "easily";
             must: boolean;
             name: string;
             /** @description False for one that stands in where another cannot be told */
@@ -1723,6 +1733,8 @@ export interface components {
             /** @enum {string} */
             state: "unproven" | "sure" | "excluded";
             today: string;
+            /** @description That the day shows too little to prove it, and against what; empty where it shows enough */
+            unproved: string;
             where: string;
         };
         CircumstanceView: {
@@ -2471,6 +2483,8 @@ export interface components {
             first: string;
             last: string;
             part: string;
+            /** @description In which of those months too little shows to prove it, against what; empty for none */
+            unproved: string;
             verb: string;
             words: string;
         };
@@ -2568,6 +2582,12 @@ export interface components {
             };
             text?: string;
         };
+        PlantKind: {
+            botanical: string;
+            matters: string;
+            name: string;
+            rank: string;
+        };
         PlantNoteInput: {
             author?: string;
             /** @enum {string} */
@@ -2587,6 +2607,8 @@ export interface components {
             cautions: string[];
             hazards: string[];
             how: string;
+            /** @description How it is picked at its best, dried, frozen and made into something */
+            keep: components["schemas"]["PlantFact"][];
             name: string;
             /** @description Of the use: traditional, studied, disputed; empty for no use */
             standing: string;
@@ -2596,6 +2618,21 @@ export interface components {
             warns: boolean;
             /** @description Empty where it is not taken */
             when: string;
+        };
+        PlantPoison: {
+            first: string;
+            parts: string[];
+            signs: string;
+            soon: string;
+            what: string;
+        };
+        PlantTrouble: {
+            cause: string;
+            do: string;
+            kind: string;
+            name: string;
+            sign: string;
+            urgent: string;
         };
         PlantView: {
             botanical: string;
@@ -2619,6 +2656,7 @@ export interface components {
             fault: string;
             /** @description Those that may be replaced by the grower's own */
             figures: components["schemas"]["FigureView"][];
+            flowering: components["schemas"]["PlantFact"][];
             forMe: components["schemas"]["ForMe"][];
             former: string[];
             /** @description The name it was found by, where that is another */
@@ -2628,6 +2666,7 @@ export interface components {
             id: string;
             /** @description Where the common name or the genus misleads */
             kin: string;
+            kinds: components["schemas"]["PlantKind"][];
             law: string;
             /** @description perennial herb, 1.8 m tall */
             life: string;
@@ -2635,7 +2674,11 @@ export interface components {
             lookAlikes: components["schemas"]["OwedCheck"][];
             memory: string[];
             name: string;
+            /** @description Where it is native, broadly; empty for not on record */
+            native: string;
             notes: components["schemas"]["PlantNoteView"][];
+            /** @description Where it is a nuisance, broadly */
+            nuisance: string;
             /** @description With their language */
             otherNames: string[];
             /** @description The whole plant is the grower's */
@@ -2643,15 +2686,22 @@ export interface components {
             parts: components["schemas"]["PlantPart"][];
             /** @description What stands of it on the plot */
             plantings: components["schemas"]["PlantingBrief"][];
-            propagation: components["schemas"]["PlantFact"][];
+            /** @description Of a dangerous plant; empty for another */
+            poison: components["schemas"]["PlantPoison"];
+            propagation: components["schemas"]["PlantWay"][];
+            /** @description How it is got rid of; empty for not on record */
+            rid: string;
             /** @description Other plants that share a name with it */
             sameName: string[];
             seasonEnd: string;
             seasonStart: string;
-            spread: string;
+            spread: components["schemas"]["PlantWay"][];
             /** @description Where a full-grown one usually stands on the day */
             stage: string;
+            /** @description How what was taken out is thrown away */
+            throwAway: string;
             today: string;
+            troubles: components["schemas"]["PlantTrouble"][];
             /** @description False for a plant that is never offered for use */
             used: boolean;
             uses: string[];
@@ -2667,38 +2717,66 @@ export interface components {
             /** @description Why it needs watching */
             watch: string;
             wildlife: string;
+            /** @description The works that its figures and cautions rest on */
+            works: string[];
             /** @description Its year, for each stretch of its life */
             years: components["schemas"]["PlantYear"][];
         };
+        PlantWay: {
+            /** @description False for a way that is not to be gone */
+            advised: boolean;
+            /** @description What is on record of it */
+            facts: components["schemas"]["PlantFact"][];
+            /** @description In a sentence; empty for not on record */
+            how: string;
+            way: string;
+            /** @description What goes wrong */
+            wrong: string[];
+        };
         PlantWords: {
+            /** @description Of flowering */
+            again: string[];
             /** @description Whom a caution may be for */
             circumstances: components["schemas"]["CircumstanceView"][];
             dangers: string[];
             drainage: string[];
+            dries: string[];
             eases: string[];
             fertility: string[];
             forms: string[];
+            /** @description What a frost does */
+            frosts: string[];
             habits: string[];
             hens: string[];
             /** @description Of parts */
             kinds: string[];
+            light: string[];
+            makings: string[];
             /** @description The scales of a place, least first */
             moisture: string[];
             /** @description The version of a file that is not there yet */
             newVersion: string;
             organs: string[];
             preparations: string[];
+            /** @description Of cultivars, subspecies and crosses */
+            ranks: string[];
             roots: string[];
             routes: string[];
+            sexes: string[];
             shelter: string[];
             spreads: string[];
+            spreadsBy: string[];
             /** @description In the order of a year */
             stages: string[];
             stations: components["schemas"]["StationWord"][];
             texture: string[];
+            troubleKinds: string[];
+            urgent: string[];
             useStandings: string[];
             uses: string[];
             verdicts: string[];
+            /** @description Of making more */
+            ways: string[];
         };
         PlantYear: {
             stages: components["schemas"]["StageBand"][];
@@ -3435,7 +3513,7 @@ export interface components {
             all: number;
             /** @description What it can be, as far as it goes; the likest first */
             candidates: components["schemas"]["CandidateView"][];
-            /** @description Deadly and poisonous plants not ruled out: up to one contradiction may be a misreading */
+            /** @description Deadly and poisonous plants not ruled out: up to two contradictions may be misreadings */
             dangers: components["schemas"]["CandidateView"][];
             /**
              * Format: int64

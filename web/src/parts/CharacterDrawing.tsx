@@ -1,9 +1,14 @@
 import { Box } from "@mui/material";
 import type { ReactNode } from "react";
 
+import { bladeDrawings } from "./drawings/blade";
+import { bloomDrawings } from "./drawings/bloom";
 import { flowerDrawings } from "./drawings/flower";
 import { fruitDrawings } from "./drawings/fruit";
+import { groundDrawings } from "./drawings/ground";
 import { leafDrawings } from "./drawings/leaf";
+import { ripeDrawings } from "./drawings/ripe";
+import { stalkDrawings } from "./drawings/stalk";
 import { stemDrawings } from "./drawings/stem";
 import { wholeDrawings } from "./drawings/whole";
 
@@ -13,6 +18,11 @@ const all: Record<string, Record<string, ReactNode>> = {
   ...flowerDrawings,
   ...fruitDrawings,
   ...wholeDrawings,
+  ...bladeDrawings,
+  ...stalkDrawings,
+  ...bloomDrawings,
+  ...ripeDrawings,
+  ...groundDrawings,
 };
 
 interface Props {

@@ -221,6 +221,11 @@ function CheckPage({ view, onBy, note }: PageProps) {
             </Alert>
           )}
           <WhoLooks view={view} onBy={onBy} fault={fields.by} locked={isBegun && view.by !== ""} />
+          {view.unproved && (
+            <Box sx={{ borderLeft: "5px solid var(--clay)", pl: 1.2, mb: 1.5, fontSize: 15 }}>
+              {view.unproved}
+            </Box>
+          )}
           {view.state === "sure" && question && (
             <Box sx={{ color: "text.secondary", mb: 1 }}>
               A look now and then keeps it so: what contradicts reopens the check.
@@ -397,7 +402,9 @@ function QuestionCard({ question: q, name, left, isToday, onAnswer }: QuestionPr
           {left} to look at{q.must ? " · must be seen" : ""}
         </Box>
       </Box>
-      {q.how && <Box sx={{ color: "var(--clay)", fontSize: 15 }}>{q.how}</Box>}
+      <Box sx={{ color: "var(--clay)", fontSize: 15 }}>
+        {q.how} {q.misread === "easily" && "It is easily misread: look twice."}
+      </Box>
       <Box sx={{ display: "flex", gap: 3, flexWrap: "wrap", my: 1.5 }}>
         <Box>
           <Box sx={{ fontWeight: 700, fontSize: 14.5, mb: 0.5, color: "var(--leaf)" }}>{name} shows</Box>

@@ -6,6 +6,10 @@ import { useKept } from "../../parts/shownDay";
 import { CharacterDrawing } from "../../parts/CharacterDrawing";
 import { dayMonth } from "../../parts/dates";
 
+/** plainWords say that enough was seen and too little of it is hard to misread. */
+const plainWords = (d: Schemas["CheckDanger"]) =>
+  d.count >= d.needed && d.plainOwed > 0 ? `, ${d.plainOwed} plain one still` : "";
+
 /** Standing is where a check stands: the dangers ruled out or not, what was seen, and every look. */
 export function Standing({ view }: { view: Schemas["CheckView"] }) {
   const kept = useKept();
@@ -46,7 +50,13 @@ export function Standing({ view }: { view: Schemas["CheckView"] }) {
                 />
               ))}
               <Box sx={{ fontSize: 14, width: 72, textAlign: "right" }}>
-                {d.ruledOut ? <b>ruled out</b> : d.untold ? "left open" : `${d.count} of ${d.needed}`}
+                {d.ruledOut ? (
+                  <b>ruled out</b>
+                ) : d.untold ? (
+                  "left open"
+                ) : (
+                  `${d.count} of ${d.needed}${plainWords(d)}`
+                )}
               </Box>
             </Box>
           </Box>
@@ -60,6 +70,7 @@ export function Standing({ view }: { view: Schemas["CheckView"] }) {
               {d.name}{" "}
               <span style={{ color: "var(--softInk)" }}>
                 {d.count}/{d.needed}
+                {plainWords(d)}
               </span>
             </span>
           ))}

@@ -1,4 +1,5 @@
 import { Box, Button, Typography } from "@mui/material";
+import { useState } from "react";
 import { Link, useParams } from "react-router";
 
 import { Refusal, type Schemas } from "../../api/client";
@@ -9,6 +10,7 @@ import { DrawnStates } from "../../parts/CharacterDrawing";
 import { Sprig } from "../../parts/Sprig";
 import { Trouble } from "../../parts/Trouble";
 import { OwnFigures } from "./OwnFigures";
+import { Growing, PlantFacts, Poison, row } from "./Growing";
 import { PlantNotes } from "./PlantNotes";
 import { PlantYearChart } from "./PlantYearChart";
 
@@ -72,6 +74,7 @@ export function Plant() {
           {p.warning} It is never offered for use.
         </Box>
       )}
+      {p.poison.what && <Poison poison={p.poison} />}
       {p.fault && (
         <Box
           role="alert"
@@ -114,27 +117,7 @@ export function Plant() {
           <Typography variant="h2" sx={{ mt: 2.5, mb: 0.5 }}>
             Known by
           </Typography>
-          <Box
-            sx={{
-              display: "grid",
-              gridTemplateColumns: { xs: "repeat(3, minmax(0, 1fr))", md: "repeat(6, minmax(0, 1fr))" },
-              gap: 1.2,
-            }}
-          >
-            {p.characters.map((c) => (
-              <Box
-                key={c.id}
-                sx={{ borderTop: `2px solid var(${c.must ? "--bramble" : "--rule"})`, pt: 0.5 }}
-              >
-                <Box sx={{ fontSize: 13, color: "text.secondary", lineHeight: 1.2 }}>
-                  {c.name}
-                  {c.must && <b> · must</b>}
-                </Box>
-                <DrawnStates character={c.id} states={c.shows.slice(0, 1)} size={56} bare />
-                <Box sx={{ fontSize: 13, lineHeight: 1.25 }}>{c.shows.map((s) => s.words).join(" Or: ")}</Box>
-              </Box>
-            ))}
-          </Box>
+          <KnownBy characters={p.characters} />
           <Typography variant="h2" sx={{ mt: 2.5, mb: 0.5 }}>
             Mistaken for
           </Typography>
@@ -158,10 +141,11 @@ export function Plant() {
             </Typography>
           )}
           {p.care.map((words) => (
-            <Box key={words} sx={{ fontSize: 15, py: 0.4, borderBottom: "1px dotted var(--rule)" }}>
+            <Box key={words} sx={row}>
               {words}
             </Box>
           ))}
+          <Growing plant={p} />
         </Box>
         <Box sx={{ minWidth: 0 }}>
           <Typography variant="h2" sx={{ mb: 0.5 }}>
@@ -174,18 +158,13 @@ export function Plant() {
           <Typography variant="h2" sx={{ mt: 2.5, mb: 0.5 }}>
             What it asks and how it grows
           </Typography>
-          {p.facts.map((fact) => (
-            <Box
-              key={fact.name}
-              sx={{ display: "flex", gap: 1, fontSize: 15, py: 0.4, borderBottom: "1px dotted var(--rule)" }}
-            >
-              <Box sx={{ width: 92, flex: "none", color: "text.secondary" }}>{fact.name}</Box>
-              <Box sx={{ flex: 1 }}>
-                {fact.words}{" "}
-                {fact.standing === "guess" && <span style={{ color: "var(--softInk)" }}>(guess)</span>}
-              </Box>
-            </Box>
-          ))}
+          <PlantFacts facts={p.facts} />
+          {p.flowering.length > 0 && (
+            <Typography variant="h2" sx={{ mt: 2.5, mb: 0.5 }}>
+              Flowering
+            </Typography>
+          )}
+          <PlantFacts facts={p.flowering} />
           <Typography variant="h2" sx={{ mt: 2.5, mb: 0.5 }}>
             Is it for me?
           </Typography>
@@ -193,14 +172,6 @@ export function Plant() {
             <Box key={f.question} sx={{ py: 0.5, borderBottom: "1px dotted var(--rule)", fontSize: 15 }}>
               <b>{f.question}</b>{" "}
               <span style={{ color: f.minds ? "var(--clay)" : undefined }}>{f.answer}</span>
-            </Box>
-          ))}
-          <Typography variant="h2" sx={{ mt: 2.5, mb: 0.5 }}>
-            More of it
-          </Typography>
-          {p.propagation.map((way) => (
-            <Box key={way.name} sx={{ fontSize: 15, py: 0.4, borderBottom: "1px dotted var(--rule)" }}>
-              <b>{way.name}</b>: {way.words}
             </Box>
           ))}
           <Typography variant="h2" sx={{ mt: 2.5, mb: 0.5 }}>
@@ -224,11 +195,48 @@ export function Plant() {
             Also called {p.otherNames.join(", ")}.
           </Box>
           <Box sx={{ fontSize: 14, color: "text.secondary", mt: 1 }}>
+            {p.works.length > 0 && `Rests on ${p.works.join("; ")}. `}
             Usual cautions only, no doses and no advice for a person. Keep to the local list of weeds and
             protected plants.
           </Box>
         </Box>
       </Box>
+    </>
+  );
+}
+
+/** shownAtFirst is how many characters stand on the page before it is asked for all. */
+const shownAtFirst = 12;
+
+/** KnownBy are the characters of a plant, drawn; the musts and what tells most first, all on demand. */
+function KnownBy({ characters }: { characters: readonly Schemas["PlantCharacter"][] }) {
+  const [all, setAll] = useState(false);
+  const more = characters.length - shownAtFirst;
+  return (
+    <>
+      <Box
+        sx={{
+          display: "grid",
+          gridTemplateColumns: { xs: "repeat(3, minmax(0, 1fr))", md: "repeat(6, minmax(0, 1fr))" },
+          gap: 1.2,
+        }}
+      >
+        {(all ? characters : characters.slice(0, shownAtFirst)).map((c) => (
+          <Box key={c.id} sx={{ borderTop: `2px solid var(${c.must ? "--bramble" : "--rule"})`, pt: 0.5 }}>
+            <Box sx={{ fontSize: 13, color: "text.secondary", lineHeight: 1.2 }}>
+              {c.name}
+              {c.must && <b> · must</b>}
+            </Box>
+            <DrawnStates character={c.id} states={c.shows.slice(0, 1)} size={56} bare />
+            <Box sx={{ fontSize: 13, lineHeight: 1.25 }}>{c.shows.map((s) => s.words).join(" Or: ")}</Box>
+          </Box>
+        ))}
+      </Box>
+      {more > 0 && (
+        <Button onClick={() => setAll(!all)} aria-expanded={all} sx={{ mt: 1, minHeight: 44 }}>
+          {all ? "Show fewer" : `All ${characters.length} characters`}
+        </Button>
+      )}
     </>
   );
 }
@@ -260,6 +268,11 @@ function Part({ part }: { part: Schemas["PlantPart"] }) {
       {part.when && (
         <Box>
           Taken {part.when}. {part.how}
+        </Box>
+      )}
+      {part.keep.length > 0 && part.when && (
+        <Box sx={{ color: "text.secondary" }}>
+          {part.keep.map((fact) => `${fact.name}: ${fact.words}`).join(" · ")}
         </Box>
       )}
       {part.hazards.map((hazard) => (

@@ -96,6 +96,13 @@ export function PlantYearChart({ plant, year }: Props) {
         })}
         <DayLine axis={axis} day={plant.today} height={height} top={top} />
       </svg>
+      {year.windows
+        .filter((w) => w.unproved)
+        .map((w) => (
+          <Box key={w.part + w.first} sx={{ fontSize: 14.5, color: "var(--clay)" }}>
+            <b>{w.part}</b>: {w.unproved}
+          </Box>
+        ))}
     </Box>
   );
 }

@@ -157,6 +157,17 @@ const kinds: Record<string, ReactNode> = {
       {turned(18, 36, 36, <Line d="M36 19 L36 7 q4 -3 5 3" strokeWidth={1.5} />)}
     </>
   ),
+  "twin-winged": (
+    <>
+      {[21, 51].map((x) => (
+        <g key={x}>
+          <ellipse cx={x} cy={36} rx={14} ry={28} fill="#f6ecd6" stroke={ink} strokeWidth={1.4} />
+          <ellipse cx={x} cy={36} rx={6} ry={24} fill={dry} stroke={ink} strokeWidth={1.4} />
+          <Line d={`M${x} 14 L${x} 58`} strokeWidth={1.2} />
+        </g>
+      ))}
+    </>
+  ),
   "twin-ribbed": (
     <>
       {[25, 47].map((x) => (

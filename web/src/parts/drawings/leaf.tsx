@@ -143,6 +143,22 @@ const build: Record<string, ReactNode> = {
       <Leaf x={36} y={44} turn={-82} size={30} wide={0.4} />
     </>
   ),
+  "twice-three": (
+    <>
+      <Line d="M36 70 L36 40 M36 50 L16 42 M36 50 L56 42" />
+      {[
+        [36, 40, 0],
+        [16, 42, -62],
+        [56, 42, 62],
+      ].map(([x = 0, y = 0, to = 0]) => (
+        <g key={x}>
+          {[-52, 0, 52].map((turn) => (
+            <Leaf key={turn} x={x} y={y} turn={to + turn} size={18} wide={0.4} />
+          ))}
+        </g>
+      ))}
+    </>
+  ),
   fan: (
     <>
       <Line d="M36 70 L36 46" />
@@ -628,14 +644,27 @@ const sap: Record<string, ReactNode> = {
   ),
 };
 
+const threads = (
+  <Blade shape="sword">
+    {range(5).map((i) => (
+      <Line
+        key={i}
+        d={`M${42 - i * 0.6} ${54 - i * 8} c 8 -2 4 -10 12 -6 M${30 + i * 0.6} ${54 - i * 8} c -8 -2 -4 -10 -12 -6`}
+        strokeWidth={1.1}
+      />
+    ))}
+  </Blade>
+);
+
 export const leafDrawings: Record<string, Record<string, ReactNode>> = {
   "leaf-order": order,
   "whorl-count": whorl,
   "leaf-build": build,
   "leaf-shape": Object.fromEntries(shapes.map((shape) => [shape, <Blade key={shape} shape={shape} />])),
-  "leaf-margin": Object.fromEntries(
-    margins.map((edge) => [edge, <Blade key={edge} shape="egg" edge={edge} />]),
-  ),
+  "leaf-margin": Object.fromEntries([
+    ...margins.map((edge) => [edge, <Blade key={edge} shape="egg" edge={edge} />] as const),
+    ["threads", threads] as const,
+  ]),
   "leaf-base": base,
   "leaf-joint": joint,
   "leaf-tip": tip,

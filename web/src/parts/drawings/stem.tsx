@@ -1,6 +1,6 @@
 import type { ReactNode } from "react";
 
-import { earth, ink, leaf, Line, pale, range, turned, wood } from "./lines";
+import { earth, ink, leaf, Leaf, Line, pale, range, turned, wood } from "./lines";
 
 const cut = (d: string) => <path d={d} fill={leaf} stroke={ink} strokeWidth={2} strokeLinejoin="round" />;
 
@@ -159,9 +159,61 @@ const surface: Record<string, ReactNode> = {
   ),
 };
 
+const joints: Record<string, ReactNode> = {
+  plain: (
+    <>
+      <rect x={28} y={2} width={16} height={68} fill={leaf} stroke={ink} strokeWidth={1.8} />
+      <Line d="M28 36 L44 36" strokeWidth={1.4} />
+      <Leaf x={44} y={36} turn={62} size={24} />
+    </>
+  ),
+  swollen: (
+    <>
+      <path
+        d="M30 2 L30 26 C 18 32 18 44 30 50 L30 70 L42 70 L42 50 C 54 44 54 32 42 26 L42 2 Z"
+        fill={leaf}
+        stroke={ink}
+        strokeWidth={1.8}
+      />
+      <Leaf x={44} y={28} turn={62} size={24} />
+    </>
+  ),
+};
+
+const climbing = (hold: ReactNode) => (
+  <>
+    <rect x={48} y={2} width={9} height={68} fill={wood} stroke={ink} strokeWidth={1.5} />
+    {hold}
+  </>
+);
+
+const tendrils: Record<string, ReactNode> = {
+  none: climbing(
+    <>
+      <path
+        d="M20 70 C 34 60 62 60 62 50 C 62 40 42 42 42 34 C 42 24 62 26 62 16 C 60 8 46 10 40 4"
+        fill="none"
+        stroke="#7d9a63"
+        strokeWidth={3.4}
+      />
+      <Leaf x={42} y={36} turn={-70} size={22} wide={0.42} />
+    </>,
+  ),
+  tendrils: climbing(
+    <>
+      <path d="M16 70 C 24 48 14 26 20 4" fill="none" stroke="#7d9a63" strokeWidth={3.4} />
+      <Line d="M19 44 C 26 36 30 50 36 42 C 40 36 34 32 34 38 C 36 46 46 42 60 40 C 64 38 60 34 47 36" />
+      <Line d="M18 20 C 26 14 30 26 36 18 C 40 12 34 10 34 15 C 38 22 46 18 60 16" />
+      <Leaf x={19} y={50} turn={-60} size={18} wide={0.42} />
+    </>,
+  ),
+};
+
 export const stemDrawings: Record<string, Record<string, ReactNode>> = {
   "stem-section": section,
   "stem-fill": fill,
   "stem-mark": mark,
   "stem-surface": surface,
+  "stem-joints": joints,
+  tendrils,
 };

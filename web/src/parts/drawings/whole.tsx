@@ -500,6 +500,14 @@ const smell: Record<string, ReactNode> = {
       />
     </>
   ),
+  wintergreen: (
+    <>
+      {air}
+      <rect x={26} y={24} width={22} height={42} rx={4} fill="#dfeee6" stroke={ink} strokeWidth={1.6} />
+      <rect x={30} y={14} width={14} height={10} fill="#8fae6a" stroke={ink} strokeWidth={1.5} />
+      <Leaf x={37} y={58} turn={0} size={24} wide={0.4} />
+    </>
+  ),
   thyme: (
     <>
       {air}

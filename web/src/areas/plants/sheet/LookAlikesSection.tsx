@@ -46,14 +46,15 @@ function LookAlikeAt({ path, words }: { path: Path; words: readonly string[] }) 
         <TextAt path={[...path, "botanical"]} label="Botanical name" />
         <ChoiceAt path={[...path, "danger"]} label="It is" words={words} />
       </Row>
-      <Row columns="3fr 1fr">
+      <Row columns="3fr 1fr 1fr">
         <TextAt path={[...path, "decides"]} label="What decides, for both plants" lines={2} />
-        <TextAt path={[...path, "when"]} label="When it shows" help="leaf, May to September" />
+        <TextAt path={[...path, "when"]} label="Months of the north" help="May to September, or all year" />
+        <TextAt path={[...path, "of"]} label="On what" help="leaf, root; empty: the plant" />
       </Row>
       {!id && (danger === "deadly" || danger === "poisonous") && (
         <>
           <Box sx={{ color: "text.secondary", fontSize: 14.5, mb: 1 }}>
-            It has no page of its own, so say what it shows: three characters have to tell it apart.
+            It has no page of its own, so say what it shows: four characters have to tell it apart.
           </Box>
           <ShowsAt path={[...path, "shows"]} />
         </>

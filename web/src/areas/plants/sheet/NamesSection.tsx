@@ -1,4 +1,4 @@
-import { ChoiceAt, FigureAt, LinesAt, PairsAt, Row, TextAt, TickAt, TicksAt } from "./fields";
+import { ChoiceAt, FigureAt, LinesAt, Row, TextAt, TickAt, TicksAt } from "./fields";
 import { useFilling } from "./filling";
 
 /** NamesSection is what the plant is called, how it lives and how more is made of it. */
@@ -29,14 +29,7 @@ export function NamesSection() {
         <FigureAt path={["size", "height"]} label="Height" unit="cm" />
         <FigureAt path={["size", "width"]} label="Width" unit="cm" />
       </Row>
-      <Row>
-        <PairsAt
-          path={["propagation"]}
-          label="How more is made of it"
-          help="A line each: division: spring or autumn"
-        />
-        <TextAt path={["wildlife"]} label="Worth to insects, birds and others" lines={2} />
-      </Row>
+      <TextAt path={["wildlife"]} label="Worth to insects, birds and others" lines={2} />
       <Row columns="1fr 1fr 1fr">
         <TextAt path={["watch"]} label="Why it needs watching" help="Empty where it does not" />
         <TextAt path={["law"]} label="Lists it may stand on" help="Defer to the local list" />

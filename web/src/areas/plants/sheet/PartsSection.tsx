@@ -26,9 +26,49 @@ export function PartsSection() {
           </Row>
           <TicksAt path={[...path, "verdict"]} label="Verdict" words={words.verdicts} />
           <HarvestAt path={[...path, "harvest"]} />
+          <KeepAt path={[...path, "keep"]} />
         </>
       )}
     </ItemsAt>
+  );
+}
+
+/** KeepAt is how a part is dried, frozen and made into something. */
+function KeepAt({ path }: { path: Path }) {
+  const { words } = useFilling();
+  const { value, set } = useField(path);
+  if (value === undefined) {
+    return (
+      <Button onClick={() => set({ done: "" })} sx={{ mb: 1 }}>
+        Say how it is kept
+      </Button>
+    );
+  }
+  return (
+    <Box sx={{ borderLeft: "3px solid var(--rule)", pl: 1.5, mb: 1 }}>
+      <Row>
+        <FigureAt
+          path={[...path, "water"]}
+          label="Water in it"
+          unit="share"
+          help="Empty: as usual for the kind"
+        />
+        <FigureAt path={[...path, "heat"]} label="Dried at no more than" unit="°C" />
+      </Row>
+      <Row columns="1fr 2fr 2fr">
+        <ChoiceAt path={[...path, "dries"]} label="It dries as" words={words.dries} />
+        <TextAt path={[...path, "done"]} label="Dry when" help="The test in the hand" />
+        <FigureAt path={[...path, "months"]} label="Keeps" unit="months" />
+      </Row>
+      <TicksAt path={[...path, "makings"]} label="It suits" words={words.makings} />
+      <Row>
+        <LinesAt path={[...path, "handling"]} label="Handling" help="A line each: hairs strained out" />
+        <TextAt path={[...path, "stored"]} label="Kept in" />
+      </Row>
+      <Button size="small" onClick={() => set(undefined)}>
+        Nothing is on record
+      </Button>
+    </Box>
   );
 }
 
@@ -77,6 +117,11 @@ function HarvestAt({ path }: { path: Path }) {
           help="Only where there is a last"
         />
         <TextAt path={[...path, "sign"]} label="The sign in the hand" lines={2} />
+        <TextAt
+          path={[...path, "regrowth"]}
+          label="Grows back in warmth of"
+          help="330 (220 to 460) °C d guess, or none"
+        />
         <LinesAt path={[...path, "hazards"]} label="Hazards to the picker" help="A line each" />
       </Row>
       <TextAt path={[...path, "way"]} label="How it is taken" help="Empty: as usual for the kind" />

@@ -7,10 +7,12 @@ import { CautionsSection } from "./CautionsSection";
 import { FillingContext } from "./filling";
 import { KnownSection } from "./KnownSection";
 import { LookAlikesSection } from "./LookAlikesSection";
+import { MoreSection } from "./MoreSection";
 import { NamesSection } from "./NamesSection";
 import { PartsSection } from "./PartsSection";
 import { PlaceSection } from "./PlaceSection";
 import { inWords, type Sheet, putIn } from "./sheet";
+import { TroubleSection } from "./TroubleSection";
 import { YearSection } from "./YearSection";
 
 interface Section {
@@ -22,11 +24,17 @@ interface Section {
 
 const sections: readonly Section[] = [
   { title: "Names and life", keys: [], fields: <NamesSection /> },
-  { title: "Its year", keys: ["growth"], fields: <YearSection /> },
+  { title: "Its year", keys: ["growth", "tender"], fields: <YearSection /> },
+  {
+    title: "More of it",
+    keys: ["propagate", "spread", "hold", "flowering", "range"],
+    fields: <MoreSection />,
+  },
   { title: "Its place", keys: ["site", "household"], fields: <PlaceSection /> },
   { title: "Known by", keys: ["identity"], fields: <KnownSection /> },
   { title: "Parts", keys: ["part"], fields: <PartsSection /> },
   { title: "Care", keys: ["care"], fields: <CareSection /> },
+  { title: "Trouble and poison", keys: ["trouble", "kind", "poison"], fields: <TroubleSection /> },
   { title: "Cautions", keys: ["caution"], fields: <CautionsSection /> },
   { title: "Look-alikes", keys: ["look_alike"], fields: <LookAlikesSection /> },
 ];

@@ -22,15 +22,15 @@ export function YearSection() {
         <FigureAt path={["growth", "base"]} label="Warmth counts from" unit="°C" help="Empty: as usual" />
       </Row>
       <ItemsAt
-        path={["growth", "frost"]}
-        one="frost that it does not outlast"
+        path={["tender"]}
+        one="frost that it does not bear unharmed"
         blank={{ below: "", does: "kills" }}
         title={(frost) => `A night that ${asText(read(frost, ["does"])) || "harms it"}`}
       >
         {(path) => (
           <Row>
             <FigureAt path={[...path, "below"]} label="At or below" unit="°C" />
-            <ChoiceAt path={[...path, "does"]} label="What it does" words={["ends the year", "kills"]} />
+            <ChoiceAt path={[...path, "does"]} label="What it does" words={words.frosts} />
           </Row>
         )}
       </ItemsAt>

@@ -13,7 +13,6 @@ import {
   splitScale,
   type Borne,
   type Path,
-  tableOf,
 } from "./sheet";
 
 interface Props {
@@ -78,32 +77,6 @@ export function LinesAt({ path, label, help }: Props) {
       minRows={2}
       value={asWords(value).join("\n")}
       onChange={(event) => set(event.target.value === "" ? [] : event.target.value.split("\n"))}
-      {...told}
-    />
-  );
-}
-
-/** PairsAt is a table of words by word, a line each: "division: spring or autumn". */
-export function PairsAt({ path, label, help }: Props) {
-  const { value, set, told } = useField(path, help);
-  const written = Object.entries(tableOf(value))
-    .map(([way, how]) => `${way}: ${asText(how)}`)
-    .join("\n");
-  const [typed, setTyped] = useState(written);
-  return (
-    <TextField
-      label={label}
-      multiline
-      minRows={2}
-      value={typed}
-      onChange={(event) => {
-        setTyped(event.target.value);
-        const pairs = event.target.value.split("\n").map((line) => {
-          const [way = "", ...how] = line.split(":");
-          return [way.trim(), how.join(":").trim()] as const;
-        });
-        set(Object.fromEntries(pairs.filter(([way]) => way !== "")));
-      }}
       {...told}
     />
   );
