@@ -280,7 +280,7 @@ func TestOwnFiguresAndOwnPlants(t *testing.T) {
 	b.fill("height", "151 (140 to 160) cm")
 	b.click("Keep")
 	b.sees("measured here")
-	b.sees("The library says 180 (140 to 220) cm usual")
+	b.sees("The library says 180 (130 to 230) cm usual")
 	b.click("Back to the library’s height")
 	b.sees("Went back to the library's height")
 

@@ -27,7 +27,7 @@ func TestObservationsThatCannotBeAreRefusedAtTheField(t *testing.T) {
 		{func(in *now.ObservationInput) { in.Day, in.Stage = "2029-06-01", "full flower" }, "stage", `has no stage "full flower" in its first year`},
 		{func(in *now.ObservationInput) { in.Share = "nearly all" }, "share", "is not a share"},
 		{func(in *now.ObservationInput) { in.Height = "-4 cm" }, "height", "cannot be"},
-		{func(in *now.ObservationInput) { in.Height = "40 m" }, "height", "must be above nothing and below 3 m"},
+		{func(in *now.ObservationInput) { in.Height = "40 m" }, "height", "must be above nothing and below 3.3 m"},
 		{func(in *now.ObservationInput) { in.Width = "wide" }, "width", "is not a length"},
 		{func(in *now.ObservationInput) { in.Width = "3 kg" }, "width", "is not a unit of length"},
 		{func(in *now.ObservationInput) { in.Marks = []string{"bored"} }, "marks", "is not a sign of trouble"},
