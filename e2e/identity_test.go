@@ -391,6 +391,8 @@ func TestAPlantsPageSaysWhatToDoFirstAndWhatIsNotKnown(t *testing.T) {
 	b.sees("Do first. Call the emergency number at once")
 	b.sees("How soon. Within half an hour to two hours.")
 	b.sees("the poison centre knows what to do")
+
+	b.visit("/plants/water-hemlock")
 	b.sees("What it gets")
 	b.sees("Not on record.")
 	b.sees("Poisonous Plants in Britain and their Effects on Animals and Man")
