@@ -84,7 +84,7 @@ func TestWhatCannotBeReliedOnIsLeftOutAndTold(t *testing.T) {
 // its own it passes all checks of the library.
 func TestEveryPlantComesBackFromItsFile(t *testing.T) {
 	l, all := allSpecies(t)
-	for i, s := range all {
+	for _, s := range all {
 		text, has := l.Text(s.ID)
 		if !has {
 			t.Fatalf("%s has no text", s.ID)
@@ -92,9 +92,6 @@ func TestEveryPlantComesBackFromItsFile(t *testing.T) {
 		again, err := l.ReadSpecies("again.toml", text)
 		if err != nil || fmt.Sprintf("%+v", *again) == "" || len(again.Growth.Years) != len(s.Growth.Years) {
 			t.Errorf("%s: %v", s.ID, err)
-		}
-		if i%9 != 0 {
-			continue // each is set against all others; every ninth will do
 		}
 		renamed := strings.Replace(string(text), fmt.Sprintf("id = %q", s.ID), `id = "gate-plant"`, 1)
 		copied, err := l.CheckOwn("gate.toml", []byte(renamed))
