@@ -75,6 +75,7 @@ var leafCharacters = []Character{
 		"leaflet-width",
 		"width of a leaflet",
 		"Of a full lower leaf, how wide is one leaflet, or one of its last divisions?",
+		"thread: Threads or narrow lines, like dill.",
 		"fine: Less than 1 cm.",
 		"small: 1 to 2 cm.",
 		"broad: 2 to 5 cm.",

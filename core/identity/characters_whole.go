@@ -13,6 +13,7 @@ var wholeCharacters = []Character{
 		"tubers: Tubers, or a bunch of swollen roots.",
 		"bulb: A bulb.",
 		"corm: A solid corm.",
+		"fingers: A hand of thick fleshy fingers, like ginger.",
 		"woody: Woody roots.",
 	).lookedAtBy("Dig beside one plant.").plain(),
 	allYear(

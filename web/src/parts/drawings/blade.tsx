@@ -46,6 +46,9 @@ const wide = (width: number) =>
   measured(<Leaf x={4 + width / 2} y={58} turn={0} size={52} wide={width / 80} />);
 
 const leaflet: Record<string, ReactNode> = {
+  thread: measured(
+    <Line d="M14 58 L18 6 M18 44 L32 26 M17 32 L6 14 M18 24 L28 8" strokeWidth={1.8} stroke={leaf} />,
+  ),
   fine: wide(9),
   small: wide(24),
   broad: wide(52),

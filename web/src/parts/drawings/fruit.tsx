@@ -367,6 +367,20 @@ const roots: Record<string, ReactNode> = {
       <Line d="M30 60 L28 68 M42 60 L44 68" strokeWidth={1.1} />
     </>
   ),
+  fingers: (
+    <>
+      {soil}
+      {shoots}
+      <path
+        d="M34 18 C 24 26 8 24 8 34 C 8 42 20 42 26 38 C 18 46 10 54 18 59 C 26 63 32 52 36 46 C 40 56 50 66 57 59 C 64 52 54 44 47 40 C 56 42 66 42 65 33 C 64 25 48 27 38 18 Z"
+        fill="#e3cf9a"
+        stroke={ink}
+        strokeWidth={1.5}
+        strokeLinejoin="round"
+      />
+      <Line d="M20 27 L18 40 M24 44 L28 51 M50 28 L52 40 M43 46 L40 53" strokeWidth={1} />
+    </>
+  ),
   woody: (
     <>
       {soil}
