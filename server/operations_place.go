@@ -14,6 +14,7 @@ import (
 	"bramblyacre/garden/now"
 	"bramblyacre/garden/place"
 	"bramblyacre/garden/plants"
+	"bramblyacre/garden/view"
 )
 
 // registerPlace is the plot's place, its plan, its ground and what stands on it.
@@ -62,6 +63,10 @@ func (o operations) registerSite(api huma.API) {
 	operation(api, http.MethodGet, "/api/species", "listSpecies", "The library's plants",
 		func(ctx context.Context, _ *nothing) ([]plants.SpeciesChoice, error) {
 			return o.garden.Plants.Species(ctx)
+		})
+	operation(api, http.MethodGet, "/api/likenesses", "listLikenesses", "What the drawing of each plant follows",
+		func(ctx context.Context, _ *nothing) ([]view.Likeness, error) {
+			return o.garden.Plants.Likenesses(ctx)
 		})
 	operation(api, http.MethodGet, "/api/find", "find", "Beds and plantings by any name",
 		func(ctx context.Context, in *struct {

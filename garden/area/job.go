@@ -19,6 +19,7 @@ type JobView struct {
 	Verb       string        `json:"verb"`
 	What       string        `json:"what"`
 	PlantingID int64         `json:"plantingId"`
+	SpeciesID  string        `json:"speciesId" doc:"Of the planting, for its drawing; empty where it is of none"`
 	FindID     int64         `json:"findId" doc:"Where it is the check of a find; 0 else"`
 	Part       string        `json:"part"`
 	Bed        string        `json:"bed"`
@@ -88,7 +89,7 @@ func NewJob(
 		index, _ := forecast.StageOn(on)
 		stage = forecast.Stages[index]
 	}
-	j.View = JobView{Key: key, Kind: kind, PlantingID: p.ID, Bed: p.Bed.Name, Stage: stage, First: first, Last: last}
+	j.View = JobView{Key: key, Kind: kind, PlantingID: p.ID, SpeciesID: p.SpeciesID, Bed: p.Bed.Name, Stage: stage, First: first, Last: last}
 	if on < first {
 		j.View.Deadline = "from about " + first.DayMonth()
 	} else {

@@ -19,6 +19,19 @@ type SpeciesChoice struct {
 	Warnings []string `json:"warnings" doc:"What to know before it is set: the law, children, hens, how it spreads"`
 }
 
+// Likenesses are what the drawings of all plants of the library in force follow.
+func (u *Uses) Likenesses(ctx context.Context) ([]view.Likeness, error) {
+	state, err := u.plot.State(ctx)
+	if err != nil {
+		return nil, err
+	}
+	all := []view.Likeness{}
+	for _, s := range state.Lib.AllSpecies() {
+		all = append(all, view.LikenessOf(s))
+	}
+	return all, nil
+}
+
 // Species lists the plants of the library in force, the grower's own among them.
 func (u *Uses) Species(ctx context.Context) ([]SpeciesChoice, error) {
 	state, err := u.plot.State(ctx)

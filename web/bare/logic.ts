@@ -3,6 +3,7 @@ import * as sheet from "../src/areas/plants/sheet/sheet";
 import * as forms from "../src/areas/plot/drawing/forms";
 import * as snap from "../src/areas/plot/drawing/snap";
 import * as dates from "../src/parts/dates";
+import * as drawing from "../src/parts/likeness/drawing";
 import * as numbers from "../src/parts/numbers";
 
-Object.assign(window, { logic: { sheet, forms, snap, dates, numbers } });
+Object.assign(window, { logic: { sheet, forms, snap, dates, drawing, numbers } });

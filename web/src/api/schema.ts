@@ -483,6 +483,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/likenesses": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What the drawing of each plant follows */
+        get: operations["listLikenesses"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/needs": {
         parameters: {
             query?: never;
@@ -2154,6 +2171,8 @@ export interface components {
             /** Format: int64 */
             plantingId: number;
             reason: string;
+            /** @description Of the planting, for its drawing; empty where it is of none */
+            speciesId: string;
             stage: string;
             verb: string;
             what: string;
@@ -2215,6 +2234,42 @@ export interface components {
             sunrise: number;
             /** Format: double */
             sunset: number;
+        };
+        Likeness: {
+            annual: boolean;
+            beforeLeaf: boolean;
+            colour: string;
+            edge: string;
+            evergreen: boolean;
+            /**
+             * Format: int64
+             * @description 1 for less than 5 mm to 4 for more than 30 mm
+             */
+            flowerSize: number;
+            form: string;
+            fruit: string;
+            fruitColour: string;
+            fruitSet: string;
+            group: string;
+            /** @enum {string} */
+            habit: "tree" | "bush" | "climber" | "pads" | "broom" | "blades" | "rosette" | "mat" | "upright";
+            id: string;
+            leaf: string;
+            /**
+             * Format: int64
+             * @description 1 for less than 1 cm to 5 for more than 30 cm
+             */
+            leafSize: number;
+            /** @enum {string} */
+            order: "alternate" | "opposite" | "whorled" | "basal";
+            /** @description Grey or white with hairs */
+            pale: boolean;
+            /**
+             * Format: int64
+             * @description 0 where there are none to count
+             */
+            petals: number;
+            woody: boolean;
         };
         LimitView: {
             amount: string;
@@ -4581,6 +4636,35 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Entry"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    listLikenesses: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Likeness"][];
                 };
             };
             /** @description Error */

@@ -7,6 +7,7 @@ import { Boundary } from "../parts/Boundary";
 import { fullDay } from "../parts/dates";
 import { Dialog } from "../parts/Dialog";
 import { Ribbon } from "../parts/Ribbon";
+import { LikenessProvider } from "../parts/likeness/LikenessProvider";
 import { SprigSheet } from "../parts/Sprig";
 import { Trouble } from "../parts/Trouble";
 import { screens } from "./areas";
@@ -57,9 +58,11 @@ export function Shell() {
         >
           <Boundary at={pathname} instead={<NotOpened />}>
             {site.data ? (
-              <Suspense fallback={<LinearProgress aria-label="Opening" />}>
-                <Outlet context={open} />
-              </Suspense>
+              <LikenessProvider>
+                <Suspense fallback={<LinearProgress aria-label="Opening" />}>
+                  <Outlet context={open} />
+                </Suspense>
+              </LikenessProvider>
             ) : (
               site.error && <Trouble reason={site.error} />
             )}

@@ -86,7 +86,7 @@ export function ObserveDialog({ plantingId, onClose }: { plantingId: number; onC
                   chosen={(stage ?? planting.expected) === option}
                   onChoose={() => setStage(option)}
                 >
-                  <Sprig stage={option} size={42} label="" />
+                  <Sprig species={planting.speciesId} stage={option} size={42} label="" />
                   <span style={{ fontSize: 13 }}>{option}</span>
                 </Choice>
               ))}

@@ -1,5 +1,8 @@
 import type { ReactNode } from "react";
 
+import { SpeciesShape } from "./likeness/SpeciesShape";
+import { useLikeness } from "./likeness/useLikeness";
+
 /** The stages as the server names them. */
 export type Stage = string;
 
@@ -173,31 +176,49 @@ const shapes: Record<Stage, ReactNode> = {
 
 interface SprigProps {
   stage: Stage;
+  /** The plant that is drawn; without one the drawing says the stage alone. */
+  species?: string;
   size?: number;
   /** Empty where words beside it say the stage already. */
   label?: string;
 }
 
-/** Sprig is a stage drawn as a small plant. */
-export function Sprig({ stage, size = 40, label = stage }: SprigProps) {
+/** fineFrom is the size in pixels from which the teeth of a leaf can be seen. */
+const fineFrom = 90;
+
+/** Sprig is a plant at a stage, drawn small. */
+export function Sprig({ stage, species, size = 40, label = stage }: SprigProps) {
+  const { likeness, waits } = useLikeness(species);
   return (
     <svg
       width={size}
       height={size}
-      viewBox="0 0 40 40"
+      viewBox={likeness ? "0 0 100 100" : "0 0 40 40"}
       role={label ? "img" : undefined}
       aria-label={label || undefined}
       aria-hidden={label ? undefined : true}
       style={{ flex: "none", display: "block" }}
     >
-      <SprigShape stage={stage} />
+      {likeness ? (
+        <SpeciesShape likeness={likeness} stage={stage} fine={size >= fineFrom} />
+      ) : (
+        !waits && <SprigShape stage={stage} />
+      )}
     </svg>
   );
 }
 
 /** SprigShape is the drawing alone, on a field of 40 by 40, for use inside a larger drawing. */
-export function SprigShape({ stage }: { stage: Stage }) {
-  return <use href={`#${nameOf(stage)}`} />;
+export function SprigShape({ stage, species }: { stage: Stage; species?: string }) {
+  const { likeness, waits } = useLikeness(species);
+  if (likeness) {
+    return (
+      <g transform="scale(0.4)">
+        <SpeciesShape likeness={likeness} stage={stage} />
+      </g>
+    );
+  }
+  return waits ? null : <use href={`#${nameOf(stage)}`} />;
 }
 
 const nameOf = (stage: Stage) => `sprig-${stage.replaceAll(" ", "-")}`;

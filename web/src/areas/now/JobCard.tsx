@@ -42,7 +42,7 @@ export function JobCard({ job, edge, canAct }: { job: Schemas["JobView"]; edge: 
         mb: 1,
       }}
     >
-      <Sprig stage={job.stage} size={38} />
+      <Sprig species={job.speciesId} stage={job.stage} size={38} />
       <Box sx={{ flex: 1, minWidth: 0 }}>
         <Box sx={{ display: "flex", flexWrap: "wrap", columnGap: 1, alignItems: "baseline" }}>
           <Box sx={{ flex: "1 1 172px", minWidth: 0 }}>

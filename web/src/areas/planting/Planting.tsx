@@ -44,7 +44,7 @@ export function Planting() {
   return (
     <>
       <Box sx={{ display: "flex", gap: 2, alignItems: "flex-start", flexWrap: "wrap", mb: 1.5 }}>
-        <Sprig stage={p.stage} size={62} label="" />
+        <Sprig species={p.speciesId} stage={p.stage} size={62} label="" />
         <Box sx={{ flex: 1, minWidth: 220 }}>
           <Typography variant="h1">
             {p.name[0]?.toUpperCase() + p.name.slice(1)} · {p.bed}
@@ -111,7 +111,7 @@ export function Planting() {
         }}
       >
         <Box sx={{ minWidth: 0 }}>
-          {p.shares.length > 0 && <SharesBar shares={p.shares} />}
+          {p.shares.length > 0 && <SharesBar shares={p.shares} species={p.speciesId} />}
           {p.stages.length > 0 && <YearChart planting={p} />}
           <Box sx={{ color: "text.secondary", fontSize: 14, mt: 0.7 }}>
             A bar is when the stage is reached, 8 in 10; a diamond is a look

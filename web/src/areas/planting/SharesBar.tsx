@@ -7,7 +7,7 @@ import { Sprig } from "../../parts/Sprig";
 const leastForWords = 0.3;
 
 /** SharesBar says how many of the plants stand at each stage on the day: they never all move at once. */
-export function SharesBar({ shares }: { shares: Schemas["StageShare"][] }) {
+export function SharesBar({ shares, species }: { shares: Schemas["StageShare"][]; species: string }) {
   return (
     <Box
       role="list"
@@ -40,7 +40,7 @@ export function SharesBar({ shares }: { shares: Schemas["StageShare"][] }) {
             overflow: "hidden",
           }}
         >
-          <Sprig stage={s.stage} size={30} label="" />
+          <Sprig species={species} stage={s.stage} size={30} label="" />
           <Box
             className={s.share < leastForWords ? "sr-only-narrow" : undefined}
             sx={{ overflow: "hidden", textOverflow: "ellipsis" }}

@@ -86,7 +86,7 @@ export function YearChart({ planting }: { planting: Schemas["PlantingView"] }) {
               />
               <path d={`M${place(axis, stage.dates.p50)} ${y + 8} v14`} stroke="var(--ink)" strokeWidth={2} />
               <g transform={`translate(4 ${y + 1}) scale(0.68)`}>
-                <SprigShape stage={stage.stage} />
+                <SprigShape species={planting.speciesId} stage={stage.stage} />
               </g>
             </g>
           );

@@ -46,7 +46,7 @@ export function Compare() {
         <Box component="span" sx={{ display: { xs: "none", md: "block" } }} />
         {compared.plants.map((plant) => (
           <Box key={plant.id} sx={{ display: "flex", gap: 1, alignItems: "center", pb: 0.7 }}>
-            <Sprig stage={plant.stage} size={34} label="" />
+            <Sprig species={plant.id} stage={plant.stage} size={34} label="" />
             <Box>
               <Link to={kept(`/plants/${plant.id}`)}>
                 <b>{plant.name}</b>

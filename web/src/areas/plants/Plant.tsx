@@ -34,7 +34,7 @@ export function Plant() {
   return (
     <>
       <Box sx={{ display: "flex", gap: 2, alignItems: "flex-start", flexWrap: "wrap", mb: 1.5 }}>
-        <Sprig stage={p.stage} size={62} label="" />
+        <Sprig species={p.id} stage={p.stage} size={62} label="" />
         <Box sx={{ flex: 1, minWidth: 220 }}>
           <Typography variant="h1">{p.name.charAt(0).toUpperCase() + p.name.slice(1)}</Typography>
           <Box sx={{ color: "text.secondary" }}>

@@ -63,7 +63,7 @@ export function PlantYearChart({ plant, year }: Props) {
                 strokeLinecap="round"
               />
               <g transform={`translate(${at - 15} ${top + 4}) scale(0.75)`}>
-                <SprigShape stage={stage.stage} />
+                <SprigShape species={plant.id} stage={stage.stage} />
               </g>
             </g>
           );

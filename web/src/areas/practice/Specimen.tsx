@@ -60,7 +60,7 @@ function Round({ round, onNext }: { round: Schemas["SpecimenView"]; onNext: () =
   return (
     <>
       <Box sx={{ display: "flex", gap: 2, alignItems: "center", flexWrap: "wrap", mb: 1 }}>
-        <Sprig stage={round.stage} size={56} label={round.stage} />
+        <Sprig species={round.speciesId} stage={round.stage} size={56} label={round.stage} />
         <Box sx={{ flex: 1, minWidth: 240 }}>
           <Typography variant="h1">Is this {round.name}?</Typography>
           <Box sx={{ color: "text.secondary" }}>

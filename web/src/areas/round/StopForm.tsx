@@ -99,7 +99,7 @@ export function StopForm({ stop, marks, next, onBack, onDone }: Props) {
         <ChoiceRow label="Stage" columns={4}>
           {options.map((option) => (
             <Choice key={option} chosen={stage === option} onChoose={() => setStage(option)}>
-              <Sprig stage={option} size={50} label="" />
+              <Sprig species={stop.speciesId} stage={option} size={50} label="" />
               <span style={{ fontSize: 14, lineHeight: 1.1 }}>{option}</span>
             </Choice>
           ))}

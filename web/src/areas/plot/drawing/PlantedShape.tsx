@@ -46,7 +46,7 @@ export function PlantedShape({ planted, view, by, layer, use, selected, chip, na
       transform={`translate(${at.x - size / 2} ${at.y - size / 2}) scale(${size / 40})`}
       pointerEvents="none"
     >
-      <SprigShape stage={planted.stage} />
+      <use href={`#planted-${planted.id}`} />
     </g>
   );
   return (
@@ -82,6 +82,14 @@ export function PlantedShape({ planted, view, by, layer, use, selected, chip, na
             data-hit={i === 0 ? "" : undefined}
           />
         ))}
+        {layer === "stage" && (
+          // A bed of forty plants draws one and repeats it.
+          <defs>
+            <g id={`planted-${planted.id}`}>
+              <SprigShape species={planted.speciesId} stage={planted.stage} />
+            </g>
+          </defs>
+        )}
         {eachHasRoom && spots.map((at) => sprig(at, sprigSize))}
         {eachHasRoom &&
           planted.open &&

@@ -70,7 +70,7 @@ export function BedPanel({ bed, editing, onPlanting, onChange, onPlant, onRemove
           {bed.plantings.map((p) => (
             <LineButton key={p.id} onClick={() => onPlanting(p.id)} ruled>
               <Box sx={{ display: "flex", gap: 1, alignItems: "center", py: 0.5 }}>
-                <Sprig stage={p.stage} size={30} label="" />
+                <Sprig species={p.speciesId} stage={p.stage} size={30} label="" />
                 <Box sx={{ flex: 1, minWidth: 0 }}>
                   {p.name}
                   {p.fitWhy && <Box sx={{ color: "var(--clay)", fontSize: 13.5 }}>{p.fitWhy}</Box>}

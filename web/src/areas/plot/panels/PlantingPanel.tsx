@@ -53,7 +53,7 @@ export function PlantingPanel({ planted, onChange, onRemoved, onBed, onWhere }: 
           my: 1.2,
         }}
       >
-        <Sprig stage={planted.stage} size={54} label="" />
+        <Sprig species={planted.speciesId} stage={planted.stage} size={54} label="" />
         <Box>
           <Box sx={{ fontWeight: 700 }}>{planted.stageWords}</Box>
           <Box sx={{ color: "text.secondary", fontSize: 14.5 }}>{planted.seenWords}</Box>
