@@ -2,6 +2,7 @@ package view
 
 import (
 	"slices"
+	"strings"
 
 	"bramblyacre/core/flora"
 )
@@ -12,11 +13,13 @@ type Likeness struct {
 	ID    string `json:"id"`
 	Habit string `json:"habit" enum:"tree,bush,climber,pads,broom,blades,rosette,mat,upright"`
 	// Order is how leaves stand, Leaf how one is built or shaped, LeafSize its length from 1 to 5.
-	Order    string `json:"order" enum:"alternate,opposite,whorled,basal"`
-	Leaf     string `json:"leaf"`
-	Edge     string `json:"edge"`
-	LeafSize int    `json:"leafSize" doc:"1 for less than 1 cm to 5 for more than 30 cm"`
-	Pale     bool   `json:"pale" doc:"Grey or white with hairs"`
+	Order    string  `json:"order" enum:"alternate,opposite,whorled,basal"`
+	Leaf     string  `json:"leaf"`
+	Edge     string  `json:"edge"`
+	LeafSize int     `json:"leafSize" doc:"1 for less than 1 cm to 5 for more than 30 cm"`
+	Stalked  bool    `json:"stalked" doc:"Its leaves stand on stalks"`
+	Height   float64 `json:"height" doc:"cm"`
+	Pale     bool    `json:"pale" doc:"Grey or white with hairs"`
 	// Group is how flowers stand, Form what one is like, FlowerSize its width from 1 to 4.
 	Group      string `json:"group"`
 	Form       string `json:"form"`
@@ -50,6 +53,8 @@ func LikenessOf(s *flora.Species) Likeness {
 		Edge:        first("leaf-margin", "smooth"),
 		LeafSize:    1 + slices.Index([]string{"tiny", "small", "middling", "long", "huge"}, first("leaf-length", "middling")),
 		Pale:        isPale(first("leaf-surface", ""), first("leaf-underside", "")),
+		Stalked:     strings.HasPrefix(first("leaf-base", ""), "stalk-"),
+		Height:      s.Size.Height.Value,
 		Group:       first("flower-group", "few"),
 		Form:        first("flower-form", "open"),
 		Petals:      petalsDrawn[first("flower-parts", "five")],
@@ -119,7 +124,7 @@ func habitDrawn(s *flora.Species, l Likeness) string {
 		return "bush"
 	case l.Leaf == "line" && (l.Order == "basal" || grows("clump") && slices.Contains(s.Identity.Shows["leaf-veins"], "side-by-side")):
 		return "blades"
-	case len(growth) > 0 && (growth[0] == "mat" || growth[0] == "sprawling"):
+	case len(growth) > 0 && (growth[0] == "mat" || growth[0] == "sprawling") && (grows("sprawling") || !grows("upright")):
 		return "mat"
 	case len(growth) > 0 && growth[0] == "twining":
 		return "climber"

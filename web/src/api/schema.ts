@@ -2253,6 +2253,11 @@ export interface components {
             group: string;
             /** @enum {string} */
             habit: "tree" | "bush" | "climber" | "pads" | "broom" | "blades" | "rosette" | "mat" | "upright";
+            /**
+             * Format: double
+             * @description cm
+             */
+            height: number;
             id: string;
             leaf: string;
             /**
@@ -2269,6 +2274,8 @@ export interface components {
              * @description 0 where there are none to count
              */
             petals: number;
+            /** @description Its leaves stand on stalks */
+            stalked: boolean;
             woody: boolean;
         };
         LimitView: {

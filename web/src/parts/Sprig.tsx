@@ -197,7 +197,7 @@ export function Sprig({ stage, species, size = 40, label = stage }: SprigProps) 
       role={label ? "img" : undefined}
       aria-label={label || undefined}
       aria-hidden={label ? undefined : true}
-      style={{ flex: "none", display: "block" }}
+      style={{ flex: "none", display: "block", overflow: "visible" }}
     >
       {likeness ? (
         <SpeciesShape likeness={likeness} stage={stage} fine={size >= fineFrom} />

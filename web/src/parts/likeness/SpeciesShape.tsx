@@ -1,7 +1,8 @@
 import { memo } from "react";
 
-import { drawn, type Stroke } from "./drawing";
+import { drawn } from "./drawing";
 import type { Likeness } from "./stand";
+import type { Stroke } from "./strokes";
 
 const made = new WeakMap<Likeness, Map<string, Stroke[]>>();
 

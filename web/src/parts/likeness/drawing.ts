@@ -1,48 +1,32 @@
-import { named } from "../drawings/lines";
-import { bud, floret } from "./florets";
-import { fruitShape } from "./fruits";
-import { headOf } from "./groups";
+import { bud } from "./florets";
+import { flowersOrFruits } from "./flowering";
+import { card, green, grey, ink, straw, wood, type Stroke } from "./strokes";
 import { leafShape } from "./leaves";
 import { areas, circle, placed, traces, type Outline, type Spot } from "./outline";
 import { ground, standOf, type Grown, type Likeness, type Stand } from "./stand";
 
-/** A Stroke is one path of a drawing, with its colours. */
-export interface Stroke {
-  d: string;
-  fill?: string;
-  line?: string;
-  width?: number;
-  faint?: boolean;
-}
-
-const ink = "var(--ink)";
-const green = "var(--leaf)";
-const grey = "var(--lichen)";
-const straw = "var(--straw)";
-const card = "var(--card)";
-const wood = "var(--clay)";
-
 const grownAt: Record<string, Grown> = {
-  resting: { height: 0.4, leaf: 0, flowering: false },
-  shooting: { height: 0.3, leaf: 0.28, flowering: false },
-  leafing: { height: 0.62, leaf: 0.6, flowering: false },
-  "full leaf": { height: 0.92, leaf: 1, flowering: false },
-  "in bud": { height: 1, leaf: 1, flowering: true },
-  "first flower": { height: 1, leaf: 1, flowering: true },
-  "full flower": { height: 1, leaf: 1, flowering: true },
-  "setting seed": { height: 1, leaf: 1, flowering: true },
-  ripe: { height: 1, leaf: 0.55, flowering: true },
-  "dying back": { height: 0.8, leaf: 0.6, flowering: false },
+  resting: { height: 0.4, leaf: 0 },
+  shooting: { height: 0.24, leaf: 0.28 },
+  leafing: { height: 0.6, leaf: 0.55 },
+  "full leaf": { height: 0.9, leaf: 1 },
+  "in bud": { height: 0.92, leaf: 1, head: 0.56 },
+  "first flower": { height: 1, leaf: 1, head: 0.86 },
+  "full flower": { height: 1, leaf: 1, head: 1 },
+  "setting seed": { height: 1, leaf: 1, head: 1.04 },
+  ripe: { height: 1, leaf: 0.5, head: 1.04 },
+  "dying back": { height: 0.8, leaf: 0.6 },
 };
 
 const inFlower = new Set(["in bud", "first flower", "full flower"]);
 
 /** drawn is a species at a stage as paths on a field of a hundred, those behind first. A fine one shows the leaf's teeth. */
 export function drawn(l: Likeness, stage: string, fine = false): Stroke[] {
-  const grown = { ...(grownAt[stage] ?? { height: 1, leaf: 1, flowering: false }) };
+  const grown = { ...(grownAt[stage] ?? { height: 1, leaf: 1 }) };
   const bare = l.beforeLeaf && inFlower.has(stage);
   if (bare) grown.leaf = 0;
-  if (l.evergreen && (stage === "ripe" || stage === "dying back")) grown.leaf = 1;
+  const green = l.evergreen && (l.woody || stage === "ripe" || stage === "dying back");
+  if (green) grown.leaf = 1;
   const soil: Stroke = {
     d: traces([
       [
@@ -57,15 +41,20 @@ export function drawn(l: Likeness, stage: string, fine = false): Stroke[] {
   if (stage === "resting") return [soil, ...resting(l, fine)];
   const stand = standing(l, stage, grown);
   if (bare) stand.leaves = [];
+  if (stage === "shooting" && !keepsItsHeight(l)) return [soil, spears(l)];
   const strokes = [soil, ...body(l, stand, stage, fine)];
-  if (grown.flowering) strokes.push(...flowersOrFruits(l, stand, stage, fine));
-  if (stage === "shooting" && l.woody) strokes.push(swelling(stand));
+  if (grown.head) strokes.push(...flowersOrFruits(l, stand, stage, grown.head, fine));
+  if (stage === "shooting") strokes.push(swelling(l, stand));
+  if (stage === "leafing" && keepsItsHeight(l)) strokes.push(newLeaves(l, stand, fine));
   return strokes;
 }
 
+/** keepsItsHeight tells whether it stands as tall in winter as in summer. */
+const keepsItsHeight = (l: Likeness) => l.woody || l.habit === "pads" || l.habit === "broom";
+
 /** standing is how it stands at a stage: wood keeps its height, what dies back bends over. */
 function standing(l: Likeness, stage: string, grown: Grown): Stand {
-  const stand = standOf(l, l.woody ? { ...grown, height: 1 } : grown);
+  const stand = standOf(l, keepsItsHeight(l) ? { ...grown, height: 1 } : grown);
   if (stage !== "dying back") return stand;
   if (l.woody) {
     const fallen = [20, 38, 64, 80].map((x): Spot => ({
@@ -74,7 +63,7 @@ function standing(l: Likeness, stage: string, grown: Grown): Stand {
       turn: x < 50 ? -84 : 84,
       size: 11,
     }));
-    return { ...stand, leaves: [...stand.leaves.filter((_, i) => i % 2 === 0), ...fallen], crown: undefined };
+    return { ...stand, leaves: [...stand.leaves.filter((_, i) => i % 2 === 0), ...fallen], crown: [] };
   }
   const bend = ([x, y]: readonly [number, number]): readonly [number, number] => {
     const rise = ground - y;
@@ -107,38 +96,42 @@ function body(l: Likeness, stand: Stand, stage: string, fine: boolean): Stroke[]
   const tint = withered ? straw : l.pale ? grey : green;
   const strokes: Stroke[] = [];
   if (stand.pole) strokes.push({ d: traces([stand.pole]), line: "var(--softInk)", width: 1.6, faint: true });
-  if (stand.crown) strokes.push({ d: areas([stand.crown]), fill: tint, faint: true });
   strokes.push({
     d: traces(stand.stems),
     line: l.woody ? wood : ink,
     width: stand.thick * (withered ? 0.8 : 1),
   });
+  if (stand.crown.length > 0) strokes.push({ d: areas(stand.crown), fill: "var(--lichen)" });
   if (stand.pads.length > 0)
     strokes.push({ d: areas(stand.pads), fill: withered ? card : tint, line: ink, width: 1.6 });
-  const shape = leafShape(l.leaf, l.edge, fine);
+  const shape = leafShape(l, fine);
   const blades = stand.leaves.flatMap((spot) => shape.areas.map((a) => placed(a, spot)));
   const stalks = stand.leaves.flatMap((spot) => shape.stalks.map((a) => placed(a, spot)));
   if (blades.length > 0)
     strokes.push({
       d: areas(blades),
       fill: tint,
-      line: withered || fine ? ink : undefined,
-      width: fine ? 0.7 : 1,
+      line: withered || fine ? ink : card,
+      width: fine ? 0.7 : 1.3,
     });
   if (stalks.length > 0) strokes.push({ d: traces(stalks), line: fine ? ink : tint, width: fine ? 0.8 : 2 });
   return strokes;
 }
 
 function resting(l: Likeness, fine: boolean): Stroke[] {
-  if (l.woody || l.habit === "pads" || l.habit === "broom") {
-    const leaf = l.evergreen ? 1 : 0;
-    const stand = standOf(l, { height: 1, leaf, flowering: false });
-    const shape = leafShape(l.leaf, l.edge, fine);
+  if (keepsItsHeight(l)) {
+    const leaf = l.evergreen && l.habit !== "broom" ? 1 : 0;
+    const stand = standOf(l, { height: 1, leaf });
+    const shape = leafShape(l, fine);
     const outlines = l.evergreen
       ? stand.leaves.flatMap((spot) => shape.areas.map((a) => placed(a, spot)))
       : [];
+    const needles =
+      l.leaf === "needle" ? stand.leaves.flatMap((spot) => shape.stalks.map((a) => placed(a, spot))) : [];
     return [
       { d: traces(stand.stems), line: wood, width: stand.thick },
+      ...(stand.crown.length > 0 ? [{ d: areas(stand.crown), fill: card, line: ink, width: 1.6 }] : []),
+      ...(needles.length > 0 ? [{ d: traces(needles), line: ink, width: 1.1 }] : []),
       ...(stand.pads.length > 0 ? [{ d: areas(stand.pads), fill: card, line: ink, width: 1.8 }] : []),
       ...(outlines.length > 0 ? [{ d: areas(outlines), fill: card, line: ink, width: 1.2 }] : []),
     ];
@@ -148,11 +141,8 @@ function resting(l: Likeness, fine: boolean): Stroke[] {
     return [{ d: areas(seeds), fill: ink }];
   }
   if (l.evergreen) {
-    const stand = standOf(
-      { ...l, leafSize: Math.min(l.leafSize, 3) },
-      { height: 0.5, leaf: 0.6, flowering: false },
-    );
-    const shape = leafShape(l.leaf, l.edge, fine);
+    const stand = standOf({ ...l, leafSize: Math.min(l.leafSize, 3) }, { height: 0.5, leaf: 0.6 });
+    const shape = leafShape(l, fine);
     return [
       { d: traces(stand.stems), line: ink, width: 2 },
       {
@@ -163,101 +153,67 @@ function resting(l: Likeness, fine: boolean): Stroke[] {
       },
     ];
   }
-  const mound: Outline = [-18, -14, -8, 0, 8, 14, 18].map(
-    (x) => [50 + x, ground - 12 * Math.cos((x / 18) * (Math.PI / 2))] as const,
+  const mound: Outline = [-24, -19, -11, 0, 11, 19, 24].map(
+    (x) => [50 + x, ground - 12 * Math.cos((x / 24) * (Math.PI / 2))] as const,
   );
   const noses = [-7, 0, 7].map((x) =>
     placed(bud, { x: 50 + x, y: ground - 13 + Math.abs(x) * 0.3, turn: x * 4, size: 4 }),
   );
   return [
-    { d: traces([mound]), line: ink, width: 3 },
+    { d: areas([mound]), fill: "var(--softInk)", line: ink, width: 2.4 },
     { d: areas(noses), fill: card, line: ink, width: 1.6 },
   ];
 }
 
-/** swelling are the buds on bare wood in spring. */
-function swelling(stand: Stand): Stroke {
-  const ends = stand.stems.flatMap((s) => s.slice(-1));
+/** endsOf are the ends of what grows on: of shoots, or of the uppermost pads. */
+const endsOf = (stand: Stand) => [
+  ...stand.stems.flatMap((s) => s.slice(-1)),
+  ...stand.pads.slice(1).map((pad) => pad[0] ?? [50, 30]),
+];
+
+/** spears are the first shoots of a herb: many of what makes a mat, narrow ones of what makes blades. */
+function spears(l: Likeness): Stroke {
+  const low = l.habit === "mat" || l.habit === "rosette";
+  const at = low ? [24, 38, 50, 63, 77] : l.habit === "blades" ? [38, 46, 54, 62] : [40, 50, 61];
+  const shape = leafShape(
+    { ...l, leaf: l.habit === "blades" ? "lance" : "egg", stalked: false },
+    false,
+  ).areas;
+  const spots = at.map((x, i): Spot => ({
+    x,
+    y: ground,
+    turn: (x - 50) * 0.9,
+    size: (low ? 15 : 24) + (i % 2) * 6,
+  }));
   return {
-    d: areas(ends.map(([x, y]) => placed(bud, { x, y: y - 1, turn: (x - 50) * 1.2, size: 4.4 }))),
-    fill: green,
+    d: areas(spots.flatMap((spot) => shape.map((a) => placed(a, spot)))),
+    fill: l.pale ? grey : green,
     line: ink,
-    width: 1,
+    width: 1.4,
   };
 }
 
-function flowersOrFruits(l: Likeness, stand: Stand, stage: string, fine: boolean): Stroke[] {
-  const { spots, stalks } = headOf(l, stand);
-  const strokes: Stroke[] =
-    stalks.length > 0 ? [{ d: traces(stalks), line: l.woody ? wood : ink, width: 1.7 }] : [];
-  const colour = named[l.colour] ?? named.green ?? green;
-  const edge = fine ? 0.7 : 1.2;
-  if (stage === "setting seed" || stage === "ripe") {
-    const shape = fruitShape(l.fruit);
-    const kept =
-      l.fruitSet === "one" || l.group === "one"
-        ? spots
-        : spots.filter((_, i) => i % 3 !== 2 || spots.length < 5);
-    const size = stage === "ripe" ? 1.25 : 1.02;
-    const fruits = kept.flatMap((spot) =>
-      shape.map((o) =>
-        placed(o, {
-          ...spot,
-          turn: hangs(l.fruit) ? 0 : spot.turn,
-          size: Math.max(3.4, Math.min(9, spot.size)) * size,
-        }),
-      ),
-    );
-    const ripe = named[l.fruitColour] ?? straw;
-    strokes.push({
-      d: areas(fruits),
-      fill: stage === "ripe" ? ripe : card,
-      line: ink,
-      width: stage === "ripe" ? edge : 1.7,
-    });
-    return strokes;
-  }
-  const open =
-    stage === "full flower"
-      ? spots
-      : stage === "first flower"
-        ? spots.filter((_, i) => i === firstOpen(l, spots.length))
-        : [];
-  const shut = spots.filter((spot) => !open.includes(spot));
-  if (shut.length > 0) {
-    const buds = shut.map((spot) => placed(bud, { ...spot, size: Math.max(2.6, spot.size * 0.66) }));
-    strokes.push({
-      d: areas(buds),
-      fill: card,
-      line: l.colour === "white" || l.colour === "cream" ? ink : colour,
-      width: 2,
-    });
-  }
-  const one = floret(l.form, l.petals);
-  if (open.length > 0) {
-    const grow = stage === "first flower" ? 1.35 : 1.12;
-    const at = open.map((spot) => ({ ...spot, size: spot.size * grow }));
-    strokes.push({
-      d: areas(at.flatMap((spot) => one.petals.map((p) => placed(p, spot)))),
-      fill: colour,
-      line: ink,
-      width: edge,
-    });
-    if (one.eye) {
-      const { eye } = one;
-      strokes.push({
-        d: areas(at.map((spot) => placed(eye, spot))),
-        fill: l.colour === "yellow" ? wood : straw,
-        line: ink,
-        width: edge * 0.7,
-      });
-    }
-  }
-  return strokes;
+/** swelling are the buds on wood in spring. */
+function swelling(l: Likeness, stand: Stand): Stroke {
+  const buds = endsOf(stand).map(([x, y]) =>
+    placed(bud, { x, y: y - 2, turn: (x - 50) * 1.2, size: l.habit === "pads" ? 11 : 7.6 }),
+  );
+  return { d: areas(buds), fill: card, line: ink, width: 1.4 };
 }
 
-/** A pod, an urn or a bunch hangs as it grew; what is round has no way up. */
-const hangs = (fruit: string) => ["pod", "hip", "compound", "berry", "stone"].includes(fruit);
+const slender = new Set(["none", "scale", "needle", "line"]);
 
-/** Spikes open from the foot, flat heads and umbels from the rim, single ones at once. */
-const firstOpen = (l: Likeness, count: number) => (l.group === "plume" ? count - 1 : 0);
+/** newLeaves are the pale young ones above the old of an evergreen. */
+function newLeaves(l: Likeness, stand: Stand, fine: boolean): Stroke {
+  const shape = leafShape({ ...l, leaf: slender.has(l.leaf) ? "lance" : l.leaf }, fine);
+  const size = Math.max(l.habit === "tree" ? 19 : 14, 4 + l.leafSize * 4);
+  const pairs = endsOf(stand).flatMap(([x, y]) =>
+    [-34, 34].map((side) => ({ x, y, turn: (x - 50) * 0.8 + side, size })),
+  );
+  return {
+    d: areas(pairs.flatMap((spot) => shape.areas.map((a) => placed(a, spot)))),
+    fill: card,
+    line: ink,
+    width: 1.2,
+  };
+}

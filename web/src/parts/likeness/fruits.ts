@@ -62,13 +62,16 @@ const beads = [
   ...[0, 72, 144, 216, 288].map((turn) => placed(circle(0, -0.55, 0.38, 7), { x: 0, y: 0, turn, size: 1 })),
 ];
 
+/** seedHead is what a daisy is once its rays have gone. */
+export const seedHead: Outline[] = [star(12, 0.95, 0.78), circle(0, 0, 0.4, 9)];
+
 /** fruitShape is a fruit of radius one that hangs or stands at a place. */
 export function fruitShape(fruit: string): Outline[] {
   switch (fruit) {
     case "berry":
-      return [circle(0, 0, 0.85, 10)];
+      return [circle(0, 0, 0.85, 14)];
     case "stone":
-      return [circle(0, 0, 0.95, 10, 1.1)];
+      return [circle(0, 0, 0.95, 14, 1.1)];
     case "hip":
       return [
         mirrored([

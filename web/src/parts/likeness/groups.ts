@@ -11,7 +11,7 @@ type Places = readonly (readonly [number, number])[];
 
 const shapes: Record<
   string,
-  { places: Places; from: (x: number, y: number) => Point | undefined; wide: number }
+  { places: Places; from: (x: number, y: number) => Point | undefined; wide: number; axis?: true }
 > = {
   few: {
     places: [
@@ -33,6 +33,7 @@ const shapes: Record<
       [0, -20],
     ],
     from: () => undefined,
+    axis: true,
     wide: 0.95,
   },
   raceme: {
@@ -45,6 +46,7 @@ const shapes: Record<
       [0, -21],
     ],
     from: (_, y) => [0, y + 4],
+    axis: true,
     wide: 0.95,
   },
   "one-sided": {
@@ -56,6 +58,7 @@ const shapes: Record<
       [5, -19],
     ],
     from: (_, y) => [0, y - 3],
+    axis: true,
     wide: 1.05,
   },
   umbel: {
@@ -110,6 +113,7 @@ const shapes: Record<
       [0, -11],
     ],
     from: () => undefined,
+    axis: true,
     wide: 0.85,
   },
   plume: {
@@ -126,17 +130,18 @@ const shapes: Record<
       [0, -19],
     ],
     from: () => undefined,
+    axis: true,
     wide: 0.8,
   },
 };
 
-const clustered = [2.9, 3.5, 4.4, 5.6];
+const clustered = [3.5, 4.1, 5, 6.2];
 const alone = [5, 7, 10, 13.5];
-const sizeOf = (sizes: number[], l: Likeness) => sizes[l.flowerSize - 1] ?? 5;
+const sizeOf = (sizes: number[], l: Likeness) => 1.18 * (sizes[l.flowerSize - 1] ?? 5);
 
-/** headOf is where the flowers of a plant stand, on its tips or in its leaf joints. */
-export function headOf(l: Likeness, stand: Stand): Head {
-  if (l.group === "in-axils" && stand.leaves.length > 0) return inAxils(l, stand);
+/** headOf is where the flowers of a plant stand, on its tips or in its leaf joints, when a head has opened so far. */
+export function headOf(l: Likeness, stand: Stand, open: number): Head {
+  if (l.group === "in-axils" && stand.leaves.length + stand.twigs.length > 0) return inAxils(l, stand);
   const shape = shapes[l.group];
   if (!shape || l.group === "one") {
     return {
@@ -148,8 +153,8 @@ export function headOf(l: Likeness, stand: Stand): Head {
   const heads = stand.tips.map((tip) => {
     const [s, c] = turnedBy(tip.turn);
     const at = ([x, y]: Point): Point => [
-      tip.x + tip.size * (x * c - y * s),
-      tip.y + tip.size * (x * s + y * c),
+      tip.x + tip.size * open * (x * c - y * s),
+      tip.y + tip.size * open * (x * s + y * c),
     ];
     const spots = shape.places.map(([x, y]): Spot => {
       const [px, py] = at([x, y]);
@@ -157,27 +162,42 @@ export function headOf(l: Likeness, stand: Stand): Head {
       return {
         x: px,
         y: py,
-        turn: hanging ? 180 : tip.turn + out,
+        turn: hanging ? 0 : tip.turn + out,
         size: sizeOf(clustered, l) * shape.wide * (0.4 + 0.6 * tip.size),
       };
     });
+    const axis: Outline[] = shape.axis ? [[at([0, 10]), at([0, -17])]] : [];
     const stalks = shape.places.flatMap(([x, y]): Outline[] => {
       const from = shape.from(x, y);
       return from ? [[at(from), at([x, y])]] : [];
     });
-    return { spots, stalks };
+    return { spots, stalks: [...axis, ...stalks] };
   });
   return { spots: heads.flatMap((h) => h.spots), stalks: heads.flatMap((h) => h.stalks) };
 }
 
+/** inAxils are flowers along the stems: of a herb in its upper leaf joints, of wood along its twigs. */
 function inAxils(l: Likeness, stand: Stand): Head {
+  const size = sizeOf(clustered, l) * (stand.twigs.length > 0 ? 1.5 : 1.2);
+  const onTwigs = stand.twigs.flatMap(([foot, end], i) =>
+    [0.62, 0.94].map((t): Spot => {
+      const side = i % 2 === 0 ? -1 : 1;
+      return {
+        x: foot[0] + (end[0] - foot[0]) * t + side * 3,
+        y: foot[1] + (end[1] - foot[1]) * t,
+        turn: side * 24,
+        size,
+      };
+    }),
+  );
+  if (onTwigs.length > 0) return { spots: onTwigs, stalks: [] };
   const upper = stand.leaves.slice(Math.floor(stand.leaves.length * 0.3));
   const places = new Map(
     upper.map((leaf) => [`${leaf.x.toFixed(0)},${leaf.y.toFixed(0)},${Math.sign(leaf.turn)}`, leaf]),
   );
   const spots = [...places.values()].slice(0, 9).map((leaf): Spot => {
     const side = Math.sign(leaf.turn) || 1;
-    return { x: leaf.x + side * 4.5, y: leaf.y - 4.5, turn: side * 30, size: sizeOf(clustered, l) * 1.15 };
+    return { x: leaf.x + side * 5, y: leaf.y - 5, turn: side * 30, size };
   });
   return { spots, stalks: [] };
 }

@@ -1,3 +1,4 @@
+import type { Likeness } from "./stand";
 import { circle, mirrored, placed, type Outline, type Point, type Spot } from "./outline";
 
 /** A LeafShape is a leaf of length one that grows upward: its areas and its stalks. */
@@ -143,9 +144,13 @@ const divided: Record<string, () => LeafShape> = {
   none: () => ({ areas: [], stalks: [] }),
 };
 
-/** leafShape is a leaf of a kind with an edge; a fine one shows its teeth and its midrib. */
-export function leafShape(leaf: string, edge: string, fine: boolean): LeafShape {
+const stalkedAt = { x: 0, y: -0.3, turn: 0, size: 0.72 };
+
+/** leafShape is the leaf of a species; a fine one shows its teeth and its midrib. */
+export function leafShape({ leaf, edge, stalked }: Likeness, fine: boolean): LeafShape {
   const profile = profiles[leaf];
+  if (profile && stalked)
+    return { areas: [placed(whole(profile, edge, fine), stalkedAt)], stalks: [stalk(fine ? 0.85 : 0.34)] };
   if (profile) return { areas: [whole(profile, edge, fine)], stalks: fine ? [stalk(0.85)] : [] };
   return (
     divided[leaf] ?? (() => ({ areas: [whole(profiles.egg ?? (() => 0.2), edge, fine)], stalks: [] }))

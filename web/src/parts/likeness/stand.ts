@@ -10,17 +10,19 @@ export interface Stand {
   leaves: Spot[];
   /** Tips are where flowers and fruits stand. */
   tips: Spot[];
+  /** Twigs are wood that bears along its length, from foot to end. */
+  twigs: (readonly [Point, Point])[];
   /** Behind the leaves: a crown, pads, a pole. */
-  crown?: Outline;
+  crown: Outline[];
   pads: Outline[];
   pole?: Outline;
 }
 
-/** Grown is how far the year has come: height and leaf as shares, and whether stems bear flowers. */
+/** Grown is how far the year has come: height, leaf and the head of flowers as shares of their most. */
 export interface Grown {
   height: number;
   leaf: number;
-  flowering: boolean;
+  head?: number;
 }
 
 export const ground = 92;
@@ -37,15 +39,12 @@ const leafLength = (l: Likeness) => lengths[l.leafSize - 1] ?? 20;
 
 const range = (n: number) => Array.from({ length: n }, (_, i) => i);
 
-/** headed tells whether a plant bears one head alone on a stem. */
-const headed = (l: Likeness) => l.group === "one" || l.group === "ball";
-
 function upright(l: Likeness, grown: Grown): Stand {
   const height = 66 * grown.height;
   const top: Point = [middle, ground - height];
   const stems: Outline[] = [[[middle, ground], top]];
   const tips: Spot[] = [{ x: top[0], y: top[1], turn: 0, size: 1 }];
-  if (grown.flowering && !headed(l)) {
+  if (grown.head) {
     for (const [share, turn] of [
       [0.52, -38],
       [0.62, 38],
@@ -58,7 +57,7 @@ function upright(l: Likeness, grown: Grown): Stand {
   }
   const step = { opposite: 4, whorled: 4, basal: 4, alternate: 7 }[l.order];
   const nodes = Math.max(1, Math.round(step * grown.leaf));
-  const zone = grown.flowering && grown.leaf > 0.8 ? 0.72 : 0.9;
+  const zone = grown.head && grown.leaf > 0.8 ? 0.72 : 0.9;
   const sides: Record<string, number[]> = {
     opposite: [-64, 64],
     whorled: [-78, -40, 40, 78],
@@ -66,38 +65,47 @@ function upright(l: Likeness, grown: Grown): Stand {
   };
   const leaves = range(nodes).flatMap((i) => {
     const share = 0.1 + (zone * i) / step;
-    const size = leafLength(l) * (1 - 0.5 * share) * (0.55 + 0.45 * grown.height);
+    const size = Math.max(12, leafLength(l) * (1 - 0.5 * share) * (0.55 + 0.45 * grown.height));
     const turns = sides[l.order] ?? [i % 2 === 0 ? -60 : 60];
     return turns.map((turn) => ({ x: middle, y: ground - height * share, turn, size }));
   });
-  return { stems, thick: 3.2, leaves, tips, pads: [] };
+  return { stems, thick: 3.2, leaves, tips, pads: [], crown: [], twigs: [] };
 }
 
+/** few are fewer places while a plant is young or has withered. */
+const few = <T>(leaf: number, least: T, some: T, most: T): T =>
+  leaf < 0.4 ? least : leaf < 0.7 ? some : most;
+
 function rosette(l: Likeness, grown: Grown): Stand {
-  const turns = grown.leaf < 0.5 ? [-48, 0, 48] : [-80, -52, -25, 4, 30, 56, 82];
-  const length = leafLength(l) * 1.5 * (0.5 + 0.5 * grown.height);
+  const turns = few(grown.leaf, [-40, 8, 46], [-52, 4, 55], [-76, -52, -26, 4, 30, 55, 78]);
+  const length = leafLength(l) * 1.95 * (0.12 + 0.88 * grown.height);
   const leaves = turns.map((turn) => ({
     x: middle,
     y: ground - 1,
     turn,
     size: length * (1 - Math.abs(turn) / 400),
   }));
-  const scapes = !grown.flowering ? [] : l.group === "one" ? [-12, 14] : [4];
-  const ends = scapes.map((turn, i) => ({ turn, end: along([middle, ground], turn, i === 0 ? 64 : 46) }));
+  const scapes = !grown.head ? [] : l.group === "one" ? [-20, 0, 20] : [-14, 9];
+  const ends = scapes.map((turn, i) => ({
+    turn,
+    end: along([middle, ground], turn, (i === 1 ? 64 : 50) * grown.height),
+  }));
   return {
     stems: ends.map(({ end }) => [[middle, ground], end]),
     thick: 2.8,
     leaves,
     tips: ends.map(({ turn, end }) => ({ x: end[0], y: end[1], turn: turn * 0.4, size: 1 })),
     pads: [],
+    crown: [],
+    twigs: [],
   };
 }
 
 function blades(l: Likeness, grown: Grown): Stand {
-  const turns = grown.leaf < 0.5 ? [-16, 4, 20] : [-52, -34, -20, -7, 6, 19, 33, 50];
+  const turns = few(grown.leaf, [-18, 4, 22], [-40, -20, -3, 14, 36], [-54, -37, -22, -8, 6, 20, 35, 52]);
   const length = (l.leafSize >= 5 ? 74 : 54) * (0.25 + 0.75 * grown.height);
-  const scapes = !grown.flowering ? [] : l.group === "one" || l.leafSize >= 5 ? [2] : [-9, 10];
-  const ends = scapes.map((turn) => ({ turn, end: along([middle, ground], turn, 66) }));
+  const scapes = !grown.head ? [] : l.group === "one" ? [-20, 1, 21] : [-11, 12];
+  const ends = scapes.map((turn) => ({ turn, end: along([middle, ground], turn, 66 * grown.height) }));
   return {
     stems: ends.map(({ end }) => [[middle, ground], end]),
     thick: 2.6,
@@ -109,6 +117,8 @@ function blades(l: Likeness, grown: Grown): Stand {
     })),
     tips: ends.map(({ turn, end }) => ({ x: end[0], y: end[1], turn: turn * 0.4, size: 0.95 })),
     pads: [],
+    crown: [],
+    twigs: [],
   };
 }
 
@@ -118,15 +128,17 @@ function mat(l: Likeness, grown: Grown): Stand {
     const t = i / 4 - 1;
     return [middle + t * reach, ground - 4 - 2.4 * Math.sin(i * 2.1)];
   });
-  const feet = grown.leaf < 0.5 ? [-0.3, 0.4] : [-0.9, -0.45, 0, 0.45, 0.9];
+  const feet = few(grown.leaf, [-0.3, 0.4], [-0.8, 0, 0.8], [-0.9, -0.45, 0, 0.45, 0.9]);
   const height = 24 * (0.4 + 0.6 * grown.height);
   const shoots = feet.map((f, i) => {
     const foot: Point = [middle + f * reach, ground - 5];
     return { foot, end: along(foot, f * 16, height * (i % 2 === 0 ? 1 : 1.35)) };
   });
   const size = Math.min(17, leafLength(l) * 0.8);
+  // Flowers of low plants are carried above the leaf.
+  const rise = grown.head ? 9 : 0;
   return {
-    stems: [creep, ...shoots.map(({ foot, end }): Outline => [foot, end])],
+    stems: [creep, ...shoots.map(({ foot, end }): Outline => [foot, end, [end[0], end[1] - rise]])],
     thick: 2.4,
     leaves: shoots.flatMap(({ foot, end }) =>
       [0.35, 0.85].flatMap((t, i) => {
@@ -137,8 +149,10 @@ function mat(l: Likeness, grown: Grown): Stand {
     ),
     tips: shoots
       .filter((_, i) => i % 2 === 0 || shoots.length < 3)
-      .map(({ end }) => ({ x: end[0], y: end[1], turn: 0, size: 0.72 })),
+      .map(({ end }) => ({ x: end[0], y: end[1] - rise, turn: 0, size: 0.85 })),
     pads: [],
+    crown: [],
+    twigs: [],
   };
 }
 
@@ -147,7 +161,7 @@ function climber(l: Likeness, grown: Grown): Stand {
   const at = (t: number): Point => [middle + 8 * Math.sin(t * 11), ground - height * t];
   const stem = range(25).map((i) => at(i / 24));
   const nodes = [0.12, 0.28, 0.44, 0.6, 0.76, 0.92].slice(0, Math.max(1, Math.round(6 * grown.leaf)));
-  const size = Math.min(26, leafLength(l)) * (0.6 + 0.4 * grown.height);
+  const size = Math.max(17, Math.min(26, leafLength(l))) * (0.6 + 0.4 * grown.height);
   return {
     stems: [stem],
     thick: 2.8,
@@ -162,19 +176,21 @@ function climber(l: Likeness, grown: Grown): Stand {
     }),
     tips: [0.36, 0.62, 0.86].map((t, i) => {
       const [x, y] = at(t);
-      return { x: x + (i % 2 === 0 ? 13 : -13), y: y + 2, turn: i % 2 === 0 ? 40 : -40, size: 0.66 };
+      return { x: x + (i % 2 === 0 ? 13 : -13), y: y + 2, turn: i % 2 === 0 ? 40 : -40, size: 0.8 };
     }),
     pads: [],
+    crown: [],
+    twigs: [],
   };
 }
 
 function bush(l: Likeness, grown: Grown): Stand {
-  const turns = [-50, -24, 2, 27, 52];
+  const turns = [-42, -21, 2, 23, 43];
   const foot: Point = [middle, ground];
   const low = l.leafSize <= 2 && l.evergreen;
   const length = (turn: number) => (low ? 48 : 66) - Math.abs(turn) * 0.16;
   const size = Math.max(9, Math.min(20, leafLength(l) * 0.72));
-  const count = Math.max(1, Math.round((low ? 6 : 5) * grown.leaf));
+  const count = Math.max(1, Math.round((low ? 6 : 5) * grown.leaf ** 1.3));
   return {
     stems: turns.map((turn): Outline => [foot, along(foot, turn, length(turn))]),
     thick: 3,
@@ -182,14 +198,16 @@ function bush(l: Likeness, grown: Grown): Stand {
       range(count).flatMap((i) => {
         const [x, y] = along(foot, turn, length(turn) * (0.4 + (0.58 * i) / Math.max(1, count - 1)));
         const around = l.order === "alternate" ? [i % 2 === 0 ? -52 : 52] : [-50, 50];
-        return around.map((side) => ({ x, y, turn: turn + side, size: size * (0.6 + 0.4 * grown.leaf) }));
+        return around.map((side) => ({ x, y, turn: turn + side, size: size * (0.48 + 0.52 * grown.leaf) }));
       }),
     ),
-    tips: turns.map((turn) => {
+    tips: [-36, 2, 37].map((turn) => {
       const [x, y] = along(foot, turn, length(turn));
-      return { x, y, turn: turn * 0.6, size: 0.62 };
+      return { x, y, turn: turn * 0.6, size: 0.86 };
     }),
     pads: [],
+    crown: [],
+    twigs: turns.map((turn) => [foot, along(foot, turn, length(turn))] as const),
   };
 }
 
@@ -201,17 +219,17 @@ function tree(l: Likeness, grown: Grown): Stand {
     [50, 12],
     [34, 18],
     [66, 18],
-    [22, 30],
-    [78, 30],
+    [25, 30],
+    [75, 30],
     [42, 28],
     [58, 28],
-    [15, 44],
-    [85, 44],
+    [23, 45],
+    [77, 45],
     [32, 42],
     [68, 42],
     [50, 42],
-    [26, 56],
-    [74, 56],
+    [33, 55],
+    [67, 55],
   ] as const;
   const size = Math.max(11, Math.min(20, leafLength(l) * 0.68));
   return {
@@ -220,7 +238,18 @@ function tree(l: Likeness, grown: Grown): Stand {
       ...boughs.map((turn): Outline => [fork, along(fork, turn, reach(turn))]),
     ],
     thick: 4.2,
-    crown: grown.leaf > 0.5 ? circle(50, 34, 41, 18, 0.72) : undefined,
+    twigs: boughs.map((turn) => [fork, along(fork, turn, reach(turn))] as const),
+    crown:
+      grown.leaf > 0.5
+        ? [
+            circle(50, 20, 17),
+            circle(29, 30, 17),
+            circle(71, 30, 17),
+            circle(21, 45, 13),
+            circle(79, 45, 13),
+            circle(50, 42, 22, 14, 0.8),
+          ]
+        : [],
     leaves: places.slice(0, Math.round(places.length * grown.leaf)).map(([x, y], i) => ({
       x,
       y: y + size * 0.4,
@@ -228,12 +257,10 @@ function tree(l: Likeness, grown: Grown): Stand {
       size: size * (0.6 + 0.4 * grown.leaf),
     })),
     tips: [
-      [30, 30],
-      [70, 30],
-      [50, 22],
-      [24, 50],
-      [76, 50],
-    ].map(([x = middle, y = 30]) => ({ x, y, turn: 0, size: 0.56 })),
+      [30, 38],
+      [70, 38],
+      [50, 24],
+    ].map(([x = middle, y = 30]) => ({ x, y, turn: 0, size: 0.86 })),
     pads: [],
   };
 }
@@ -254,14 +281,18 @@ function pads(): Stand {
       circle(68, 50, 12, 14, 1.25),
       circle(51, 32, 11, 14, 1.35),
     ],
+    crown: [],
+    twigs: [],
   };
 }
 
-function broom(): Stand {
+function broom(_: Likeness, grown: Grown): Stand {
   const turns = [-44, -33, -22, -12, -3, 6, 15, 25, 36, 46];
   const foot: Point = [middle, ground];
   return {
-    stems: turns.map((turn, i): Outline => [foot, along(foot, turn, i % 2 === 0 ? 72 : 58)]),
+    stems: turns
+      .filter((_, i) => grown.leaf > 0.3 || i % 3 === 0)
+      .map((turn, i): Outline => [foot, along(foot, turn, i % 2 === 0 ? 72 : 58)]),
     thick: 2,
     leaves: [],
     tips: [-33, -3, 25].map((turn) => {
@@ -269,6 +300,8 @@ function broom(): Stand {
       return { x, y, turn, size: 0.6 };
     }),
     pads: [],
+    crown: [],
+    twigs: [-44, -22, -3, 15, 36].map((turn) => [foot, along(foot, turn, 66)] as const),
   };
 }
 
@@ -285,4 +318,9 @@ const habits: Record<Likeness["habit"], (l: Likeness, grown: Grown) => Stand> = 
 };
 
 /** standOf is how a plant stands when it has grown so far. */
-export const standOf = (l: Likeness, grown: Grown): Stand => habits[l.habit](l, grown);
+export const standOf = (l: Likeness, grown: Grown): Stand =>
+  habits[l.habit](l, { ...grown, height: grown.height * (l.woody ? 1 : tallness(l.height)) });
+
+/** tallness is how much of the field a herb of a height in cm takes: two thirds for a hand, all for a man. */
+const tallness = (cm: number) =>
+  Math.max(0.66, Math.min(1, 0.66 + (0.34 * Math.log(cm / 10)) / Math.log(18)));
