@@ -193,7 +193,7 @@ export function Sprig({ stage, species, size = 40, label = stage }: SprigProps) 
     <svg
       width={size}
       height={size}
-      viewBox={likeness ? "0 0 100 100" : "0 0 40 40"}
+      viewBox={likeness ? "9 13 82 84" : "0 0 40 40"}
       role={label ? "img" : undefined}
       aria-label={label || undefined}
       aria-hidden={label ? undefined : true}
@@ -213,7 +213,7 @@ export function SprigShape({ stage, species }: { stage: Stage; species?: string 
   const { likeness, waits } = useLikeness(species);
   if (likeness) {
     return (
-      <g transform="scale(0.4)">
+      <g transform="scale(0.476) translate(-8 -13)">
         <SpeciesShape likeness={likeness} stage={stage} />
       </g>
     );

@@ -34,7 +34,9 @@ export function Plant() {
   return (
     <>
       <Box sx={{ display: "flex", gap: 2, alignItems: "flex-start", flexWrap: "wrap", mb: 1.5 }}>
-        <Sprig species={p.id} stage={p.stage} size={62} label="" />
+        <Box sx={{ width: { xs: 120, md: 190 }, "& svg": { width: "100%", height: "auto" } }}>
+          <Sprig species={p.id} stage={p.stage} size={190} label={`${p.name}, ${p.stage}`} />
+        </Box>
         <Box sx={{ flex: 1, minWidth: 220 }}>
           <Typography variant="h1">{p.name.charAt(0).toUpperCase() + p.name.slice(1)}</Typography>
           <Box sx={{ color: "text.secondary" }}>

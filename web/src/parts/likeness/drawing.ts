@@ -35,7 +35,7 @@ export function drawn(l: Likeness, stage: string, fine = false): Stroke[] {
       ],
     ]),
     line: "var(--softInk)",
-    width: 2.4,
+    width: fine ? 1.2 : 2.4,
     faint: true,
   };
   if (stage === "resting") return [soil, ...resting(l, fine)];
@@ -99,7 +99,7 @@ function body(l: Likeness, stand: Stand, stage: string, fine: boolean): Stroke[]
   strokes.push({
     d: traces(stand.stems),
     line: l.woody ? wood : ink,
-    width: stand.thick * (withered ? 0.8 : 1),
+    width: stand.thick * (withered ? 0.8 : 1) * (fine ? 0.62 : 1),
   });
   if (stand.crown.length > 0) strokes.push({ d: areas(stand.crown), fill: "var(--lichen)" });
   if (stand.pads.length > 0)
@@ -111,12 +111,15 @@ function body(l: Likeness, stand: Stand, stage: string, fine: boolean): Stroke[]
     strokes.push({
       d: areas(blades),
       fill: tint,
-      line: withered || fine ? ink : card,
+      line: withered || fine ? ink : overlaps.has(l.habit) && blades.length < 40 ? card : undefined,
       width: fine ? 0.7 : 1.3,
     });
   if (stalks.length > 0) strokes.push({ d: traces(stalks), line: fine ? ink : tint, width: fine ? 0.8 : 2 });
   return strokes;
 }
+
+/** Where leaves lie over each other, a pale line parts them. */
+const overlaps = new Set<Likeness["habit"]>(["rosette", "blades", "upright"]);
 
 function resting(l: Likeness, fine: boolean): Stroke[] {
   if (keepsItsHeight(l)) {

@@ -47,7 +47,7 @@ const leastBud: Partial<Record<Likeness["habit"], number>> = {
 function buds(l: Likeness, spots: Spot[], fine: boolean): Stroke {
   const pale = l.colour === "white" || l.colour === "cream";
   const shapes = spots.map((spot) =>
-    placed(bud, { ...spot, size: Math.max(fine ? 3 : (leastBud[l.habit] ?? 6.3), spot.size * 0.64) }),
+    placed(bud, { ...spot, size: Math.max(fine ? 3 : (leastBud[l.habit] ?? 7.2), spot.size * 0.64) }),
   );
   return { d: areas(shapes), fill: card, line: pale ? ink : fillOf(l), width: pale ? 1.1 : 1.8 };
 }
@@ -80,7 +80,7 @@ function fruits(l: Likeness, spots: Spot[], ripe: boolean, fine: boolean): Strok
   const shape = daisy ? seedHead : fruitShape(l.fruit);
   const outlines = kept.flatMap((spot) => {
     const size =
-      Math.max(5.2, Math.min(l.woody ? 6 : 9, spot.size)) *
+      Math.max(l.fruit === "pod" ? 6.8 : 5.2, Math.min(l.woody ? 7 : 9, spot.size)) *
       (ripe ? (fine ? 1.2 : kept.length > 12 ? 1.45 : 1.75) : 1.1);
     return shape.map((o) => placed(o, { ...spot, turn: hangs.has(l.fruit) ? 0 : spot.turn, size }));
   });

@@ -102,6 +102,37 @@ const stalk = (to: number): Outline => [
   [0, -to],
 ];
 
+/** Drawn small, a divided leaf shows fewer and broader leaflets. */
+const coarse: Record<string, () => LeafShape> = {
+  feather: () => ({
+    areas: small("egg", [
+      ...pairs(
+        [
+          [0.3, 0.4],
+          [0.62, 0.38],
+        ],
+        64,
+      ),
+      { x: 0, y: -0.66, turn: 0, size: 0.4 },
+    ]),
+    stalks: [stalk(0.7)],
+  }),
+  fern: () => ({
+    areas: small("oval", [
+      ...pairs(
+        [
+          [0.2, 0.6],
+          [0.45, 0.46],
+          [0.68, 0.3],
+        ],
+        52,
+      ),
+      { x: 0, y: -0.7, turn: 0, size: 0.32 },
+    ]),
+    stalks: [stalk(0.76)],
+  }),
+};
+
 const divided: Record<string, () => LeafShape> = {
   round: () => ({ areas: [circle(0, -0.62, 0.36, 14, 0.9)], stalks: [stalk(0.4)] }),
   heart: () => ({ areas: [heart], stalks: [stalk(0.2)] }),
@@ -153,6 +184,8 @@ export function leafShape({ leaf, edge, stalked }: Likeness, fine: boolean): Lea
     return { areas: [placed(whole(profile, edge, fine), stalkedAt)], stalks: [stalk(fine ? 0.85 : 0.34)] };
   if (profile) return { areas: [whole(profile, edge, fine)], stalks: fine ? [stalk(0.85)] : [] };
   return (
-    divided[leaf] ?? (() => ({ areas: [whole(profiles.egg ?? (() => 0.2), edge, fine)], stalks: [] }))
+    (fine ? undefined : coarse[leaf]) ??
+    divided[leaf] ??
+    (() => ({ areas: [whole(profiles.egg ?? (() => 0.2), edge, fine)], stalks: [] }))
   )();
 }

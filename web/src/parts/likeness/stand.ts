@@ -56,7 +56,9 @@ function upright(l: Likeness, grown: Grown): Stand {
     }
   }
   const step = { opposite: 4, whorled: 4, basal: 4, alternate: 7 }[l.order];
-  const nodes = Math.max(1, Math.round(step * grown.leaf));
+  // A single flower above whorled leaves stands above one ring of them.
+  const ring = l.order === "whorled" && l.group === "one";
+  const nodes = ring ? 1 : Math.max(1, Math.round(step * grown.leaf));
   const zone = grown.head && grown.leaf > 0.8 ? 0.72 : 0.9;
   const sides: Record<string, number[]> = {
     opposite: [-64, 64],
@@ -64,7 +66,7 @@ function upright(l: Likeness, grown: Grown): Stand {
     basal: [-70, 70],
   };
   const leaves = range(nodes).flatMap((i) => {
-    const share = 0.1 + (zone * i) / step;
+    const share = ring ? 0.6 : 0.1 + (zone * i) / step;
     const size = Math.max(12, leafLength(l) * (1 - 0.5 * share) * (0.55 + 0.45 * grown.height));
     const turns = sides[l.order] ?? [i % 2 === 0 ? -60 : 60];
     return turns.map((turn) => ({ x: middle, y: ground - height * share, turn, size }));
