@@ -47,7 +47,7 @@ const leastBud: Partial<Record<Likeness["habit"], number>> = {
 function buds(l: Likeness, spots: Spot[], fine: boolean): Stroke {
   const pale = l.colour === "white" || l.colour === "cream";
   const shapes = spots.map((spot) =>
-    placed(bud, { ...spot, size: Math.max(fine ? 3 : (leastBud[l.habit] ?? 7.2), spot.size * 0.64) }),
+    placed(bud, { ...spot, size: Math.max(fine ? 3 : (leastBud[l.habit] ?? 7.9), spot.size * 0.64) }),
   );
   return { d: areas(shapes), fill: card, line: pale ? ink : fillOf(l), width: pale ? 1.1 : 1.8 };
 }
