@@ -179,3 +179,46 @@ func TestWhatIsUsualWhereItMattersSaysWhy(t *testing.T) {
 		})
 	}
 }
+
+// Every plant that is used is known in depth: how to make more, how it spreads and is got rid of,
+// what it gets, what is done for it, whom it is mistaken for, and of each part that is taken its own
+// way, sign and end. What is written is read from the file: nothing that this program fills in counts.
+func TestEveryUsedPlantIsKnownInDepth(t *testing.T) {
+	files := written(t)
+	_, all := allSpecies(t)
+	rows := func(file tree, key string) int {
+		list, _ := file[key].([]any)
+		return len(list)
+	}
+	for _, s := range all {
+		if !s.IsUsed() {
+			continue
+		}
+		file := files[s.ID]
+		for key, least := range map[string]int{"propagate": 2, "spread": 1, "care": 3, "look_alike": 1} {
+			if n := rows(file, key); n < least {
+				t.Errorf("%s: %d rows of %s", s.ID, n, key)
+			}
+		}
+		if n := rows(file, "trouble"); n == 1 {
+			t.Errorf("%s: one trouble; tell two, or leave them out as not on record", s.ID)
+		}
+		if s.Hold.Rid == "" {
+			t.Errorf("%s: not told how it is got rid of", s.ID)
+		}
+		parts, _ := file["part"].([]any)
+		for _, one := range parts {
+			part, _ := one.(tree)
+			harvest, taken := part["harvest"].(tree)
+			if !taken {
+				continue
+			}
+			keep, _ := part["keep"].(tree)
+			for key, of := range map[string]tree{"way": harvest, "sign": harvest, "falls": keep, "water": keep} {
+				if of[key] == nil {
+					t.Errorf("%s %v: no %s of its own", s.ID, part["name"], key)
+				}
+			}
+		}
+	}
+}
