@@ -137,10 +137,10 @@ func TestAListIsMendedBeforeItIsSet(t *testing.T) {
 	p := samplePlot(t)
 	b := open(t, p, 1280, 800, "/begin")
 	b.sees("Set many plants")
-	b.fill("Plants", "4 chives in Long Bed, 2 wormwood in Mint Pot")
+	b.fill("Plants", "4 chives in Long Bed, 2 southernwood in Mint Pot")
 	b.click("Read it")
 	b.sees("Set all 2")
-	b.sees("wormwood")
+	b.sees("southernwood")
 	b.click("Set all 2")
 	b.sees("Choose a plant of the library.")
 	b.click("Leave out") // the first: chives

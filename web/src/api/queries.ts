@@ -61,12 +61,13 @@ export const useRound = () => useQuery(roundQuery);
 export const useSpecies = () =>
   useQuery({ queryKey: ["species"], queryFn: () => answerOf(api.GET("/api/species")), staleTime: Infinity });
 
-export const useLikenesses = () =>
-  useQuery({
-    queryKey: ["likenesses"],
-    queryFn: () => answerOf(api.GET("/api/likenesses")),
-    staleTime: Infinity,
-  });
+export const likenessesQuery = queryOptions({
+  queryKey: ["likenesses"],
+  queryFn: () => answerOf(api.GET("/api/likenesses")),
+  staleTime: Infinity,
+});
+
+export const useLikenesses = () => useQuery(likenessesQuery);
 
 export interface LedgerFilter {
   kind: string;

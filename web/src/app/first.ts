@@ -1,7 +1,7 @@
 import type { QueryClient } from "@tanstack/react-query";
 import { matchPath } from "react-router";
 
-import { ribbonQuery, siteQuery } from "../api/queries";
+import { likenessesQuery, ribbonQuery, siteQuery } from "../api/queries";
 import { routes } from "./routes";
 
 /** How long the first page waits for its code and its answers before it is drawn without them. */
@@ -17,6 +17,7 @@ export function first(client: QueryClient): Promise<unknown> {
   const route = routes.find((one) => matchPath(one.screen.path, pathname));
   const wanted = Promise.allSettled([
     client.prefetchQuery({ ...siteQuery, retry: false }),
+    client.prefetchQuery({ ...likenessesQuery, retry: false }),
     route?.Screen.fetch(),
     route?.screen.ask?.(client, day),
     route?.screen.days ? client.prefetchQuery(ribbonQuery(day)) : undefined,
