@@ -101,7 +101,7 @@ func leafDrawn(build, shape string) string {
 }
 
 func isPale(surface, underside string) bool {
-	return surface == "woolly" || surface == "waxy" && underside == "grey" || surface == "downy" && (underside == "grey" || underside == "white")
+	return surface == "woolly" || surface == "waxy" && underside == "grey" || surface == "downy" && underside == "white"
 }
 
 // habitDrawn is how a species stands. Wood and climbing come before what a young plant looks like.
@@ -122,7 +122,7 @@ func habitDrawn(s *flora.Species, l Likeness) string {
 		return "mat"
 	case s.Life.Habit == "shrub":
 		return "bush"
-	case l.Leaf == "line" && (l.Order == "basal" || grows("clump") && slices.Contains(s.Identity.Shows["leaf-veins"], "side-by-side")):
+	case l.Leaf == "line" && (l.Order == "basal" || len(growth) > 0 && growth[0] == "clump" && slices.Contains(s.Identity.Shows["leaf-veins"], "side-by-side")):
 		return "blades"
 	case len(growth) > 0 && (growth[0] == "mat" || growth[0] == "sprawling") && (grows("sprawling") || !grows("upright")):
 		return "mat"

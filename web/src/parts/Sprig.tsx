@@ -193,7 +193,7 @@ export function Sprig({ stage, species, size = 40, label = stage }: SprigProps) 
     <svg
       width={size}
       height={size}
-      viewBox={likeness ? "9 13 82 84" : "0 0 40 40"}
+      viewBox={!likeness ? "0 0 40 40" : size >= fineFrom ? "-3 0 106 98" : "9 13 82 84"}
       role={label ? "img" : undefined}
       aria-label={label || undefined}
       aria-hidden={label ? undefined : true}

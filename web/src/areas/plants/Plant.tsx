@@ -16,6 +16,12 @@ import { PlantYearChart } from "./PlantYearChart";
 
 const grave = (danger: string) => danger === "deadly" || danger === "poisonous";
 
+/** inItsPrime is the stage that shows a plant best: in flower, or in leaf where none is known to come. */
+function inItsPrime(p: Schemas["PlantView"]) {
+  const flowers = p.years.some((year) => year.stages.some((stage) => stage.stage === "full flower"));
+  return flowers ? "full flower" : "full leaf";
+}
+
 /** Plant is one plant of the library: its year here, its parts, what it is mistaken for, its cautions. */
 export function Plant() {
   const { id = "" } = useParams();
@@ -34,8 +40,8 @@ export function Plant() {
   return (
     <>
       <Box sx={{ display: "flex", gap: 2, alignItems: "flex-start", flexWrap: "wrap", mb: 1.5 }}>
-        <Box sx={{ width: { xs: 120, md: 190 }, "& svg": { width: "100%", height: "auto" } }}>
-          <Sprig species={p.id} stage={p.stage} size={190} label={`${p.name}, ${p.stage}`} />
+        <Box sx={{ width: { xs: 110, md: 170 }, flex: "none", "& svg": { width: "100%", height: "auto" } }}>
+          <Sprig species={p.id} stage={inItsPrime(p)} size={190} label={`${p.name}, ${inItsPrime(p)}`} />
         </Box>
         <Box sx={{ flex: 1, minWidth: 220 }}>
           <Typography variant="h1">{p.name.charAt(0).toUpperCase() + p.name.slice(1)}</Typography>
@@ -43,8 +49,11 @@ export function Plant() {
             <i>{p.botanical}</i> · {p.family} · {p.life}
             {p.former.length > 0 && ` · formerly ${p.former.join(", ")}`}
           </Box>
-          <Box>
-            Usually <b>{p.stage}</b> now{p.here && ` · ${p.here}`}
+          <Box sx={{ display: "flex", alignItems: "center", gap: 1 }}>
+            <Sprig species={p.id} stage={p.stage} size={40} label="" />
+            <span>
+              Usually <b>{p.stage}</b> now{p.here && ` · ${p.here}`}
+            </span>
           </Box>
         </Box>
         <Box sx={{ display: "flex", gap: 1, flexWrap: "wrap" }} className="no-print">

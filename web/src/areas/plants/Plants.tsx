@@ -129,7 +129,7 @@ function Row({ plant, chosen, onChoose }: RowProps) {
         py: 0.6,
       }}
     >
-      <Sprig species={plant.id} stage={plant.stage} size={38} label={`usually ${plant.stage}`} />
+      <Sprig species={plant.id} stage={plant.stage} size={46} label={`usually ${plant.stage}`} />
       <Box sx={{ minWidth: 0 }}>
         <Box
           component={Link}

@@ -111,7 +111,7 @@ function body(l: Likeness, stand: Stand, stage: string, fine: boolean): Stroke[]
     strokes.push({
       d: areas(blades),
       fill: tint,
-      line: withered || fine ? ink : overlaps.has(l.habit) && blades.length < 40 ? card : undefined,
+      line: withered || fine || l.pale ? ink : overlaps.has(l.habit) && blades.length < 40 ? card : undefined,
       width: fine ? 0.7 : 1.3,
     });
   if (stalks.length > 0) strokes.push({ d: traces(stalks), line: fine ? ink : tint, width: fine ? 0.8 : 2 });
