@@ -10,6 +10,33 @@ const sprigLane = 54;
 const partLane = 24;
 const names = 118;
 
+/** The stages that are drawn first where there is not room for all: those that a plant is known by. */
+const foremost = [
+  "full flower",
+  "ripe",
+  "full leaf",
+  "shooting",
+  "dying back",
+  "leafing",
+  "in bud",
+  "setting seed",
+  "first flower",
+  "resting",
+];
+const leastBetween = 23;
+
+/** withRoom are the stages whose drawings do not lie over each other. */
+function withRoom(stages: { stage: string; at: number }[]): Set<string> {
+  const taken: number[] = [];
+  const byRank = [...stages].sort((a, b) => foremost.indexOf(a.stage) - foremost.indexOf(b.stage));
+  const drawn = byRank.filter(({ at }) => {
+    const free = taken.every((other) => Math.abs(other - at) >= leastBetween);
+    if (free) taken.push(at);
+    return free;
+  });
+  return new Set(drawn.map((s) => s.stage));
+}
+
 interface Props {
   plant: Schemas["PlantView"];
   year: Schemas["PlantYear"];
@@ -25,6 +52,7 @@ export function PlantYearChart({ plant, year }: Props) {
     width: Math.max(180, width - names - 12),
   };
   const stages = year.stages.filter((s) => s.dates.chance >= 0.5);
+  const seen = withRoom(stages.map((s) => ({ stage: s.stage, at: place(axis, s.dates.p50) })));
   // A part that is taken at both ends of the year has one lane.
   const parts = [...new Set(year.windows.map((w) => w.part))];
   const height = top + sprigLane + parts.length * partLane + 8;
@@ -62,9 +90,11 @@ export function PlantYearChart({ plant, year }: Props) {
                 strokeWidth={5}
                 strokeLinecap="round"
               />
-              <g transform={`translate(${at - 15} ${top + 4}) scale(0.75)`}>
-                <SprigShape species={plant.id} stage={stage.stage} />
-              </g>
+              {seen.has(stage.stage) && (
+                <g transform={`translate(${at - 15} ${top + 4}) scale(0.75)`}>
+                  <SprigShape species={plant.id} stage={stage.stage} />
+                </g>
+              )}
             </g>
           );
         })}
