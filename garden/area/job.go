@@ -89,7 +89,16 @@ func NewJob(
 		index, _ := forecast.StageOn(on)
 		stage = forecast.Stages[index]
 	}
-	j.View = JobView{Key: key, Kind: kind, PlantingID: p.ID, SpeciesID: p.SpeciesID, Bed: p.Bed.Name, Stage: stage, First: first, Last: last}
+	j.View = JobView{
+		Key:        key,
+		Kind:       kind,
+		PlantingID: p.ID,
+		SpeciesID:  p.SpeciesID,
+		Bed:        p.Bed.Name,
+		Stage:      stage,
+		First:      first,
+		Last:       last,
+	}
 	if on < first {
 		j.View.Deadline = "from about " + first.DayMonth()
 	} else {

@@ -51,7 +51,7 @@ func LikenessOf(s *flora.Species) Likeness {
 		Order:       first("leaf-order", "alternate"),
 		Leaf:        leafDrawn(first("leaf-build", "whole"), first("leaf-shape", "egg")),
 		Edge:        first("leaf-margin", "smooth"),
-		LeafSize:    1 + slices.Index([]string{"tiny", "small", "middling", "long", "huge"}, first("leaf-length", "middling")),
+		LeafSize:    1 + slices.Index(leafLengths, first("leaf-length", "middling")),
 		Pale:        isPale(first("leaf-surface", ""), first("leaf-underside", "")),
 		Stalked:     strings.HasPrefix(first("leaf-base", ""), "stalk-"),
 		Height:      s.Size.Height.Value,
@@ -59,7 +59,7 @@ func LikenessOf(s *flora.Species) Likeness {
 		Form:        first("flower-form", "open"),
 		Petals:      petalsDrawn[first("flower-parts", "five")],
 		Colour:      first("flower-colour", "green"),
-		FlowerSize:  1 + slices.Index([]string{"tiny", "small", "middling", "large"}, first("flower-width", "small")),
+		FlowerSize:  1 + slices.Index(flowerWidths, first("flower-width", "small")),
 		Fruit:       first("fruit", "nut"),
 		FruitColour: first("fruit-colour", "brown"),
 		FruitSet:    first("fruit-set", ""),
@@ -74,6 +74,12 @@ func LikenessOf(s *flora.Species) Likeness {
 	l.Habit = habitDrawn(s, l)
 	return l
 }
+
+// The states of length and width, the least first.
+var (
+	leafLengths  = []string{"tiny", "small", "middling", "long", "huge"}
+	flowerWidths = []string{"tiny", "small", "middling", "large"}
+)
 
 var petalsDrawn = map[string]int{"three": 3, "four": 4, "five": 5, "six": 6, "many": 9}
 
@@ -109,6 +115,11 @@ func habitDrawn(s *flora.Species, l Likeness) string {
 	growth := s.Identity.Shows["growth"]
 	build := s.Identity.Shows["leaf-build"]
 	grows := func(state string) bool { return slices.Contains(growth, state) }
+	mostly := ""
+	if len(growth) > 0 {
+		mostly = growth[0]
+	}
+	grassy := slices.Contains(s.Identity.Shows["leaf-veins"], "side-by-side")
 	switch {
 	case slices.Contains(build, "pad"):
 		return "pads"
@@ -118,17 +129,17 @@ func habitDrawn(s *flora.Species, l Likeness) string {
 		return "tree"
 	case s.Life.Habit == "climber":
 		return "climber"
-	case s.Life.Habit == "shrub" && len(growth) > 0 && growth[0] == "mat":
+	case s.Life.Habit == "shrub" && mostly == "mat":
 		return "mat"
 	case s.Life.Habit == "shrub":
 		return "bush"
-	case l.Leaf == "line" && (l.Order == "basal" || len(growth) > 0 && growth[0] == "clump" && slices.Contains(s.Identity.Shows["leaf-veins"], "side-by-side")):
+	case l.Leaf == "line" && (l.Order == "basal" || mostly == "clump" && grassy):
 		return "blades"
-	case len(growth) > 0 && (growth[0] == "mat" || growth[0] == "sprawling") && (grows("sprawling") || !grows("upright")):
+	case (mostly == "mat" || mostly == "sprawling") && (grows("sprawling") || !grows("upright")):
 		return "mat"
-	case len(growth) > 0 && growth[0] == "twining":
+	case mostly == "twining":
 		return "climber"
-	case l.Order == "basal" || len(growth) == 1 && growth[0] == "rosette":
+	case l.Order == "basal" || mostly == "rosette" && len(growth) == 1:
 		return "rosette"
 	}
 	return "upright"
