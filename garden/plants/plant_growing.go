@@ -2,6 +2,7 @@ package plants
 
 import (
 	"fmt"
+	"slices"
 	"strings"
 
 	"bramblyacre/core/flora"
@@ -117,41 +118,80 @@ func spreadOf(units unit.System, species *flora.Species) []PlantWay {
 	return ways
 }
 
-// keepOf is what is on record of how a part is kept.
+// keepOf is what is on record of how a part is picked at its best and kept, a line for each deed.
 func keepOf(units unit.System, part flora.Part) []PlantFact {
 	keep, facts := part.Keep, newFacts()
-	facts.add("hour", keep.Hour, flora.Usual)
-	facts.add("weather", keep.Weather, flora.Usual)
-	facts.add("quality", keep.Falls, flora.Usual)
-	for _, stage := range flora.Stages() {
-		if quality, has := keep.Quality[stage.String()]; has {
-			facts.figure("as good when "+stage.String(), &quality, percent)
+	facts.add("pick", sentence(keep.Hour, keep.Weather), flora.Usual)
+	if part.Harvest != nil {
+		var flushes []string
+		for _, flush := range part.Harvest.Flushes {
+			flushes = append(flushes, flush.Name+" "+flush.Season.String())
 		}
+		facts.add("ready", sentence(flushes...), flora.Usual)
 	}
-	if keep.Water != nil {
-		facts.add("water in it", fmt.Sprintf("%s in 100", say.Number(keep.Water.Value*100)), keep.Water.Standing)
+	facts.add("best", bestOf(keep), flora.Guess)
+	facts.add("past", keep.Falls, flora.Usual)
+	dry := []string{driesWords[keep.Dries]}
+	if keep.Heat != nil {
+		dry = append(dry, "at no more than "+units.Temperature(keep.Heat.Value))
 	}
-	facts.add("dries", driesWords[keep.Dries], flora.Usual)
-	facts.figure("dried at no more than", keep.Heat, func(low, _ float64) string { return units.Temperature(low) })
-	facts.add("dry when", keep.Done, flora.Usual)
-	facts.figure("keeps", keep.Months, span("months"))
-	facts.add("kept", keep.Stored, flora.Usual)
+	if keep.Water != nil && keep.Dries != "" && keep.Dries != "not dried" {
+		dry = append(dry, fmt.Sprintf("%s of 100 g are water", say.Number(keep.Water.Value*100)))
+	}
+	facts.add("dry", strings.TrimSpace(sentence(dry...)+" "+keep.Done), standingOf(keep.Heat, keep.Water))
+	if keep.Months != nil {
+		facts.add("keep", sentence(monthsOf(keep.Months), keep.Stored), keep.Months.Standing)
+	} else {
+		facts.add("keep", keep.Stored, flora.Usual)
+	}
 	if f := keep.Freeze; f != nil {
-		facts.figure("blanched", f.Blanch, span("min"))
-		facts.figure("keeps frozen", f.Months, span("months"))
-		facts.add("frozen", f.How, flora.Usual)
+		words := []string{}
+		if f.Blanch != nil && f.Blanch.High > 0 {
+			words = append(words, "blanched for "+span("min")(f.Blanch.Low, f.Blanch.High))
+		}
+		if f.Months != nil {
+			words = append(words, "keeps "+monthsOf(f.Months))
+		}
+		facts.add("freeze", strings.TrimSpace(f.How+" "+sentence(words...)), standingOf(f.Blanch, f.Months))
 	}
 	if len(keep.Makings) > 0 {
-		facts.add("suits", say.Joined(keep.Makings), flora.Usual)
+		facts.add("make", say.Joined(keep.Makings), flora.Usual)
 	}
-	facts.add("handling", strings.Join(keep.Handling, " "), flora.Usual)
-	facts.add("animals", keep.Animals, flora.Usual)
-	if part.Harvest != nil {
-		for _, flush := range part.Harvest.Flushes {
-			facts.add(flush.Name, flush.Season.String(), flora.Usual)
+	facts.add("mind", strings.TrimSpace(strings.Join(keep.Handling, " ")+" "+keep.Animals), flora.Usual)
+	return facts
+}
+
+// sentence joins what is on record of a few things to one sentence; nothing where nothing is.
+func sentence(words ...string) string {
+	words = slices.DeleteFunc(words, func(w string) bool { return w == "" })
+	if len(words) == 0 {
+		return ""
+	}
+	joined := strings.Join(words, ", ")
+	return say.Capital(strings.TrimSuffix(joined, ".")) + "."
+}
+
+// bestOf is how good a part is by stage, in the order of the year.
+func bestOf(keep flora.Keep) string {
+	var words []string
+	for _, stage := range flora.Stages() {
+		if q, has := keep.Quality[stage.String()]; has {
+			words = append(words, stage.String()+" "+percent(q.Low, q.High))
 		}
 	}
-	return facts
+	return sentence(words...)
+}
+
+func monthsOf(f *flora.Figure) string { return span("months")(f.Low, f.High) }
+
+// standingOf is the least that any of these figures rests on.
+func standingOf(figures ...*flora.Figure) flora.Standing {
+	for _, f := range figures {
+		if f != nil && f.Standing == flora.Guess {
+			return flora.Guess
+		}
+	}
+	return flora.Usual
 }
 
 var driesWords = map[string]string{
@@ -162,7 +202,7 @@ var driesWords = map[string]string{
 	"bark":       "as bark does",
 	"root":       "as root does, sliced",
 	"fruit":      "slowly, as fruit does",
-	"not dried":  "not: it is used fresh",
+	"not dried":  "it is used fresh",
 }
 
 // floweringOf is what is on record of how a plant flowers.

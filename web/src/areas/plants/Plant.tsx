@@ -282,8 +282,29 @@ function Part({ part }: { part: Schemas["PlantPart"] }) {
         </Box>
       )}
       {part.keep.length > 0 && part.when && (
-        <Box sx={{ color: "text.secondary" }}>
-          {part.keep.map((fact) => `${fact.name}: ${fact.words}`).join(" · ")}
+        <Box
+          component="dl"
+          sx={{
+            display: "grid",
+            gridTemplateColumns: "52px minmax(0, 1fr)",
+            columnGap: 1,
+            rowGap: 0.25,
+            m: 0,
+            mt: 0.4,
+            fontSize: 14.5,
+          }}
+        >
+          {part.keep.map((fact) => (
+            <Box key={fact.name} sx={{ display: "contents" }}>
+              <Box component="dt" sx={{ color: "text.secondary" }}>
+                {fact.name}
+              </Box>
+              <Box component="dd" sx={{ m: 0 }}>
+                {fact.words}{" "}
+                {fact.standing === "guess" && <span style={{ color: "var(--softInk)" }}>(guess)</span>}
+              </Box>
+            </Box>
+          ))}
         </Box>
       )}
       {part.hazards.map((hazard) => (
