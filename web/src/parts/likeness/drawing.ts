@@ -25,8 +25,8 @@ export function drawn(l: Likeness, stage: string, fine = false): Stroke[] {
   const grown = { ...(grownAt[stage] ?? { height: 1, leaf: 1 }) };
   const bare = l.beforeLeaf && inFlower.has(stage);
   if (bare) grown.leaf = 0;
-  const green = l.evergreen && (l.woody || stage === "ripe" || stage === "dying back");
-  if (green) grown.leaf = 1;
+  const keepsLeaf = l.evergreen && (l.woody || stage === "ripe" || stage === "dying back");
+  if (keepsLeaf) grown.leaf = 1;
   const soil: Stroke = {
     d: traces([
       [
