@@ -60,7 +60,8 @@ function Round({ round, onNext }: { round: Schemas["SpecimenView"]; onNext: () =
   return (
     <>
       <Box sx={{ display: "flex", gap: 2, alignItems: "center", flexWrap: "wrap", mb: 1 }}>
-        <Sprig species={round.speciesId} stage={round.stage} size={56} label={round.stage} />
+        <Candidate species={round.speciesId} name={round.name} stage={round.stage} />
+        <Candidate species={round.otherId} name={round.other} stage={round.stage} />
         <Box sx={{ flex: 1, minWidth: 240 }}>
           <Typography variant="h1">Is this {round.name}?</Typography>
           <Box sx={{ color: "text.secondary" }}>
@@ -173,6 +174,18 @@ function Round({ round, onNext }: { round: Schemas["SpecimenView"]; onNext: () =
         </Box>
       </Box>
     </>
+  );
+}
+
+/** Candidate is one of the two that the specimen may be: named, so that no drawing is taken for the specimen. */
+function Candidate({ species, name, stage }: { species: string; name: string; stage: string }) {
+  return (
+    <Box sx={{ width: 76, textAlign: "center", fontSize: 12.5, lineHeight: 1.15 }}>
+      <Box sx={{ display: "grid", placeItems: "center" }}>
+        <Sprig species={species} stage={stage} size={56} label="" />
+      </Box>
+      {name}
+    </Box>
   );
 }
 
