@@ -46,6 +46,7 @@ var withinCore = map[string][]string{
 	"parallel":    {},
 	"phenology":   {"calendar", "climate", "flora"},
 	"plan":        {"geometry", "sun"},
+	"propagation": {"calendar", "climate", "flora", "geometry"},
 	"practice":    {"calendar", "flora", "identity"},
 	"spelling":    {},
 	"suitability": {"flora", "ground", "phenology"},

@@ -21,9 +21,10 @@ import (
 	"bramblyacre/core/identity"
 	"bramblyacre/core/parallel"
 	"bramblyacre/core/phenology"
+	"bramblyacre/core/propagation"
 )
 
-//go:embed species/*.toml climates/*.toml ground/*.toml usual/*.toml works/*.toml
+//go:embed species/*.toml climates/*.toml ground/*.toml usual/*.toml works/*.toml bench/*.toml
 var shipped embed.FS
 
 // Library is a set of species and climates.
@@ -33,6 +34,7 @@ type Library struct {
 	ordered  []*flora.Species
 	stations []climate.Normals
 	ground   Ground
+	bench    propagation.Lore
 	usual    flora.UsualFigures
 	works    map[string]flora.Work
 	courses  *phenology.Courses
@@ -76,6 +78,9 @@ func Read(files fs.FS) (*Library, error) {
 		return nil, err
 	}
 	if l.works, err = readWorks(files); err != nil {
+		return nil, err
+	}
+	if err := l.readBench(files); err != nil {
 		return nil, err
 	}
 	if err := l.readAllSpecies(files); err != nil {
@@ -149,6 +154,7 @@ func (l *Library) InTheSouth() *Library {
 		climates: l.climates,
 		stations: l.stations,
 		ground:   l.ground,
+		bench:    l.bench,
 		usual:    l.usual,
 		works:    l.works,
 		courses:  l.courses,

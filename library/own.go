@@ -42,6 +42,7 @@ func (l *Library) With(own map[string][]byte, figures []OwnFigure) (merged *Libr
 		climates: l.climates,
 		stations: l.stations,
 		ground:   l.ground,
+		bench:    l.bench,
 		usual:    l.usual,
 		works:    l.works,
 		courses:  l.courses,
