@@ -20,7 +20,9 @@ import (
 // calculation is one sum that the command line can do.
 type calculation struct {
 	needs, takes []string
-	run          func(*values) (map[string]any, error)
+	// answers is the order in which results are written, by name where it is left out.
+	answers []string
+	run     func(*values) (map[string]any, error)
 }
 
 var calculations = map[string]calculation{
@@ -75,6 +77,7 @@ var calculations = map[string]calculation{
 }
 
 func calcCommand() *cobra.Command {
+	maps.Copy(calculations, raising)
 	names := slices.Sorted(maps.Keys(calculations))
 	return &cobra.Command{
 		Use: "calc NAME key=value…", Short: "Do one sum and print it as JSON: " + strings.Join(names, ", "),
@@ -97,11 +100,16 @@ func calcCommand() *cobra.Command {
 				return usageError{err}
 			}
 			for name, value := range results {
-				if number, is := value.(float64); is {
-					results[name] = math.Round(number*100) / 100
+				switch number := value.(type) {
+				case float64:
+					results[name] = twoDecimals(number)
+				case []float64:
+					for i := range number {
+						number[i] = twoDecimals(number[i])
+					}
 				}
 			}
-			line, err := json.Marshal(results)
+			line, err := inOrder(results, sum.answers)
 			if err != nil {
 				return err
 			}
@@ -110,6 +118,27 @@ func calcCommand() *cobra.Command {
 		},
 	}
 }
+
+// inOrder writes results as one JSON object, in an order or by name.
+func inOrder(results map[string]any, order []string) ([]byte, error) {
+	if order == nil {
+		return json.Marshal(results)
+	}
+	line := []byte("{")
+	for i, name := range order {
+		value, err := json.Marshal(results[name])
+		if err != nil {
+			return nil, err
+		}
+		if i > 0 {
+			line = append(line, ',')
+		}
+		line = fmt.Appendf(line, "%q:%s", name, value)
+	}
+	return append(line, '}'), nil
+}
+
+func twoDecimals(number float64) float64 { return math.Round(number*100) / 100 }
 
 // work reads the arguments and does the sum.
 func (c calculation) work(args []string) (map[string]any, error) {
@@ -138,9 +167,12 @@ func (c calculation) work(args []string) (map[string]any, error) {
 	}
 	// Every value is read before any is used, so that a wrong one is told first.
 	for key := range v.texts {
-		if key == "date" {
+		switch key {
+		case "date":
 			v.date(key)
-		} else {
+		case "parts":
+			v.parts(key)
+		default:
 			v.number(key)
 		}
 	}

@@ -75,6 +75,24 @@ func TestCalcPrintsOneObject(t *testing.T) {
 		{"sun latitude=-33.9 date=2031-12-22 hour=12", `{"altitude_deg":79.53,"azimuth_deg":0}`},
 		{"texture sand_mm=40 silt_mm=40 clay_mm=20", `{"class":"loam","clay":0.2,"sand":0.4,"silt":0.4}`},
 		{"infiltration fall_mm=25 minutes=30", `{"class":"moderate","mm_per_hour":50}`},
+		{"starts wanted=24 chance=0.6 confidence=0.9", `{"starts":47}`},
+		{"starts wanted=24 came_up=18 of=25 confidence=0.9", `{"starts":43}`},
+		{"seed-age viability=0.95 years=3 sigma=2.5", `{"viability":0.67}`},
+		{"emergence temperature=12 base=4 optimum=20 ceiling=27 warmth=60", `{"days":7.5}`},
+		{"emergence temperature=24 base=4 optimum=20 ceiling=27 warmth=60", `{"days":8.75}`},
+		{
+			"emergence temperature=28 base=4 optimum=20 ceiling=27 warmth=60",
+			`{"days":null,"why":"too warm here: at 27 °C and above it does not come up; sow where it is cooler"}`,
+		},
+		{
+			"mix cells=60 cell_ml=85 settling=0.15 spill=0.1 shrinkage=0.12 parts=3:2:1",
+			`{"fill_l":6.45,"parts_l":[3.67,2.44,1.22]}`,
+		},
+		{
+			"set-out width_cm=150 length_cm=400 spacing_cm=25 edge_cm=10",
+			`{"triangle":109,"square":96,"better":"triangle"}`,
+		},
+		{"set-out width_cm=60 length_cm=240 spacing_cm=30 edge_cm=15", `{"triangle":15,"square":16,"better":"square"}`},
 	}
 	for _, test := range tests {
 		status, out, errs := run(t, append([]string{"calc"}, strings.Fields(test.args)...)...)
@@ -100,6 +118,18 @@ func TestWrongArgumentsEndWithTwoAndOneLine(t *testing.T) {
 		{"calc sun latitude=46.6 date=2031-06-21 hour=25", "hour 25 is not between 0 and 24"},
 		{"calc texture sand_mm=0 silt_mm=0 clay_mm=0", "sum to nothing"},
 		{"calc infiltration fall_mm=10 minutes=0", "0 minutes cannot be"},
+		{"calc starts wanted=24 confidence=0.9", "either chance, or came_up and of"},
+		{"calc starts wanted=24 chance=0.6 came_up=1 of=2 confidence=0.9", "either chance, or came_up and of"},
+		{"calc starts wanted=2.5 chance=0.6 confidence=0.9", "not a whole number"},
+		{"calc starts wanted=24 came_up=0 of=0 confidence=0.9", "a test needs 1 seed or more"},
+		{"calc starts wanted=24 came_up=9 of=8 confidence=0.9", "9 cannot have come up of 8"},
+		{"calc starts wanted=24 chance=0 confidence=0.9", "above 0"},
+		{"calc seed-age viability=0.95 years=-1 sigma=2.5", "cannot be of tomorrow"},
+		{"calc emergence temperature=12 base=24 optimum=20 ceiling=27 warmth=60", "must lie above the base"},
+		{"calc emergence temperature=12 base=4 optimum=20 ceiling=18 warmth=60", "must lie above the optimum"},
+		{"calc mix cells=6 cell_ml=5000 settling=0 spill=0 shrinkage=0 parts=1", "at most 2 l"},
+		{"calc mix cells=6 cell_ml=80 settling=0 spill=0 shrinkage=0 parts=3:x", "not parts such as 3:2:1"},
+		{"calc set-out width_cm=0 length_cm=4 spacing_cm=2 edge_cm=0", "must be above 0"},
 		{"import recipes x --data y", "say what to read"},
 		{"import plan x", "--data DIR"},
 		{"serve", "--data DIR"},
