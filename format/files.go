@@ -29,9 +29,11 @@ var Files = map[string]File{
 	"archive":    {"brambly-acre.zip", "application/zip", WriteArchive},
 	"plan":       {"plan.geojson", "application/geo+json", writePlanFile},
 	"plan-print": {"plan.pdf", "application/pdf", writePlanPDF},
+	"seeds":      benchFiles["seeds"],
+	"batches":    benchFiles["batches"],
 	"pickings": {
 		"pickings.csv",
-		"text/csv; charset=utf-8; header=present",
+		csvType,
 		func(ctx context.Context, g *garden.Garden, w io.Writer) error {
 			rows, err := g.Now.Pickings(ctx)
 			if err != nil {
@@ -42,7 +44,7 @@ var Files = map[string]File{
 	},
 	"observations": {
 		"observations.csv",
-		"text/csv; charset=utf-8; header=present",
+		csvType,
 		func(ctx context.Context, g *garden.Garden, w io.Writer) error {
 			rows, err := g.Now.Observations(ctx)
 			if err != nil {

@@ -6,6 +6,7 @@ import (
 	"context"
 
 	"bramblyacre/garden/area"
+	"bramblyacre/garden/bench"
 	"bramblyacre/garden/gather"
 	"bramblyacre/garden/household"
 	"bramblyacre/garden/identity"
@@ -27,6 +28,7 @@ type Garden struct {
 	Gather    *gather.Uses
 	Household *household.Uses
 	Practice  *practice.Uses
+	Bench     *bench.Uses
 }
 
 // Open returns the garden of a store, laying down a site where it has none yet.
@@ -34,7 +36,7 @@ func Open(ctx context.Context, options plot.Options) (*Garden, error) {
 	p := plot.New(options)
 	g := &Garden{
 		Plot: p, Place: place.New(p), Plants: plants.New(p), Identity: identity.New(p), Gather: gather.New(p),
-		Household: household.New(p), Practice: practice.New(p),
+		Household: household.New(p), Practice: practice.New(p), Bench: bench.New(p),
 	}
 	parts := []area.Part{
 		g.Gather.Part(),
@@ -43,6 +45,7 @@ func Open(ctx context.Context, options plot.Options) (*Garden, error) {
 		g.Plants.Part(),
 		g.Household.Part(),
 		g.Practice.Part(),
+		g.Bench.Part(),
 	}
 	var jobs []area.Source
 	for _, part := range parts {

@@ -95,6 +95,7 @@ var areas = []func(operations, huma.API){
 	operations.registerIdentity,
 	operations.registerGather,
 	operations.registerPractice,
+	operations.registerBench,
 	operations.registerHousehold,
 	operations.registerLedger,
 	operations.registerFiles,

@@ -4,6 +4,39 @@
 
 package store
 
+type Batch struct {
+	ID          int64   `json:"id"`
+	WishID      *int64  `json:"wish_id"`
+	SpeciesID   string  `json:"species_id"`
+	Way         string  `json:"way"`
+	LotID       *int64  `json:"lot_id"`
+	MotherID    *int64  `json:"mother_id"`
+	VolunteerID *int64  `json:"volunteer_id"`
+	Wanted      int64   `json:"wanted"`
+	Starts      int64   `json:"starts"`
+	Trays       int64   `json:"trays"`
+	PlannedOn   string  `json:"planned_on"`
+	BegunOn     *string `json:"begun_on"`
+	Stays       string  `json:"stays"`
+	OutOn       string  `json:"out_on"`
+	BedID       *int64  `json:"bed_id"`
+	Food        int64   `json:"food"`
+	Priority    int64   `json:"priority"`
+	Note        string  `json:"note"`
+	EndedOn     *string `json:"ended_on"`
+}
+
+type BatchCount struct {
+	ID         int64  `json:"id"`
+	BatchID    int64  `json:"batch_id"`
+	Day        string `json:"day"`
+	Kind       string `json:"kind"`
+	Plants     int64  `json:"plants"`
+	PlaceID    *int64 `json:"place_id"`
+	PlantingID *int64 `json:"planting_id"`
+	Note       string `json:"note"`
+}
+
 type Bed struct {
 	ID          int64    `json:"id"`
 	Name        string   `json:"name"`
@@ -34,6 +67,31 @@ type Bed struct {
 	Edge        string   `json:"edge"`
 }
 
+type BedWork struct {
+	ID        int64   `json:"id"`
+	BedID     int64   `json:"bed_id"`
+	Day       string  `json:"day"`
+	What      string  `json:"what"`
+	RemovedOn *string `json:"removed_on"`
+}
+
+type Bench struct {
+	ID          int64    `json:"id"`
+	ScoopL      *float64 `json:"scoop_l"`
+	BucketL     *float64 `json:"bucket_l"`
+	PacketPrice *float64 `json:"packet_price"`
+	PlantPrice  *float64 `json:"plant_price"`
+	MixPrice    *float64 `json:"mix_price"`
+	Currency    string   `json:"currency"`
+	Soon        float64  `json:"soon"`
+	Cheap       float64  `json:"cheap"`
+	Certain     float64  `json:"certain"`
+	Easy        float64  `json:"easy"`
+	TrayCells   int64    `json:"tray_cells"`
+	CellL       float64  `json:"cell_l"`
+	CellCm      float64  `json:"cell_cm"`
+}
+
 type Fate struct {
 	ID         int64  `json:"id"`
 	PlantingID int64  `json:"planting_id"`
@@ -62,6 +120,16 @@ type JobAnswer struct {
 	UntilDay   *string `json:"until_day"`
 }
 
+type KeptRoom struct {
+	ID        int64   `json:"id"`
+	PlaceID   int64   `json:"place_id"`
+	Name      string  `json:"name"`
+	Trays     int64   `json:"trays"`
+	FromDay   string  `json:"from_day"`
+	UntilDay  string  `json:"until_day"`
+	RemovedOn *string `json:"removed_on"`
+}
+
 type LastID struct {
 	Name   string `json:"name"`
 	Newest int64  `json:"newest"`
@@ -78,6 +146,14 @@ type Ledger struct {
 	Changes     string `json:"changes"`
 	TakesBack   *int64 `json:"takes_back"`
 	TakenBackBy *int64 `json:"taken_back_by"`
+}
+
+type Lineage struct {
+	ID         int64  `json:"id"`
+	PlantingID int64  `json:"planting_id"`
+	BatchID    *int64 `json:"batch_id"`
+	MotherID   *int64 `json:"mother_id"`
+	LotID      *int64 `json:"lot_id"`
 }
 
 type Look struct {
@@ -137,6 +213,14 @@ type OwnFigure struct {
 	Key       string `json:"key"`
 	Figure    string `json:"figure"`
 	Was       string `json:"was"`
+}
+
+type OwnMix struct {
+	ID        int64   `json:"id"`
+	Name      string  `json:"name"`
+	Purpose   string  `json:"purpose"`
+	Parts     string  `json:"parts"`
+	RemovedOn *string `json:"removed_on"`
 }
 
 type OwnPlant struct {
@@ -234,6 +318,19 @@ type Practice struct {
 	Last      string `json:"last"`
 }
 
+type RaisingPlace struct {
+	ID        int64    `json:"id"`
+	Name      string   `json:"name"`
+	Kind      string   `json:"kind"`
+	Trays     int64    `json:"trays"`
+	SetC      *float64 `json:"set_c"`
+	OffsetC   float64  `json:"offset_c"`
+	FloorC    *float64 `json:"floor_c"`
+	LightH    *float64 `json:"light_h"`
+	Note      string   `json:"note"`
+	RemovedOn *string  `json:"removed_on"`
+}
+
 type Reading struct {
 	ID     int64  `json:"id"`
 	BedID  int64  `json:"bed_id"`
@@ -243,10 +340,44 @@ type Reading struct {
 	Note   string `json:"note"`
 }
 
+type SeedLot struct {
+	ID        int64    `json:"id"`
+	SpeciesID string   `json:"species_id"`
+	Name      string   `json:"name"`
+	Origin    string   `json:"origin"`
+	MotherID  *int64   `json:"mother_id"`
+	Mothers   *int64   `json:"mothers"`
+	Source    string   `json:"source"`
+	RipeOn    string   `json:"ripe_on"`
+	Sign      string   `json:"sign"`
+	Dried     string   `json:"dried"`
+	Storage   string   `json:"storage"`
+	Grams     *float64 `json:"grams"`
+	SeedsGram *float64 `json:"seeds_gram"`
+	Labelled  int64    `json:"labelled"`
+	Note      string   `json:"note"`
+	RemovedOn *string  `json:"removed_on"`
+}
+
+type SeedTest struct {
+	ID     int64  `json:"id"`
+	LotID  int64  `json:"lot_id"`
+	Day    string `json:"day"`
+	Tried  int64  `json:"tried"`
+	CameUp int64  `json:"came_up"`
+	Note   string `json:"note"`
+}
+
 type Sent struct {
 	ClientKey string `json:"client_key"`
 	Digest    string `json:"digest"`
 	EntryID   int64  `json:"entry_id"`
+}
+
+type Shed struct {
+	ID     int64   `json:"id"`
+	Name   string  `json:"name"`
+	Litres float64 `json:"litres"`
 }
 
 type Site struct {
@@ -276,4 +407,47 @@ type Sorting struct {
 	Answers   string  `json:"answers"`
 	Rejected  float64 `json:"rejected"`
 	Note      string  `json:"note"`
+}
+
+type Tray struct {
+	ID        int64   `json:"id"`
+	Name      string  `json:"name"`
+	PlaceID   *int64  `json:"place_id"`
+	Rows      int64   `json:"rows"`
+	Columns   int64   `json:"columns"`
+	CellL     float64 `json:"cell_l"`
+	CellCm    float64 `json:"cell_cm"`
+	Mix       string  `json:"mix"`
+	Cells     string  `json:"cells"`
+	FilledOn  *string `json:"filled_on"`
+	RemovedOn *string `json:"removed_on"`
+}
+
+type Volunteer struct {
+	ID        int64   `json:"id"`
+	SpeciesID string  `json:"species_id"`
+	MotherID  *int64  `json:"mother_id"`
+	BedID     *int64  `json:"bed_id"`
+	Place     string  `json:"place"`
+	Day       string  `json:"day"`
+	Plants    int64   `json:"plants"`
+	WorkedOn  *string `json:"worked_on"`
+	Checked   string  `json:"checked"`
+	CheckedOn *string `json:"checked_on"`
+	Note      string  `json:"note"`
+	EndedOn   *string `json:"ended_on"`
+}
+
+type Wish struct {
+	ID         int64   `json:"id"`
+	SpeciesID  string  `json:"species_id"`
+	Plants     int64   `json:"plants"`
+	BedID      *int64  `json:"bed_id"`
+	ByDay      *string `json:"by_day"`
+	Cause      string  `json:"cause"`
+	CauseKey   string  `json:"cause_key"`
+	PlantingID *int64  `json:"planting_id"`
+	Day        string  `json:"day"`
+	Note       string  `json:"note"`
+	EndedOn    *string `json:"ended_on"`
 }

@@ -53,6 +53,10 @@ type Raising struct {
 	HardenDays flora.Figure `toml:"harden_days"`
 	// FrostRisk is the chance of a night too cold for it with which a tender plant goes out.
 	FrostRisk flora.Figure `toml:"frost_risk"`
+	// Frozen is the night in °C that keeps the ground hard, FrozenRisk the chance of one within the
+	// steady days at which a hardy plant still goes out.
+	Frozen     flora.Figure `toml:"frozen"`
+	FrozenRisk flora.Figure `toml:"frozen_risk"`
 	// WaterWeeks is how long what was newly set is watered.
 	WaterWeeks flora.Figure `toml:"water_weeks"`
 	// LiftWarmth is the thermal time in °C d above 0 from coming up until a volunteer is large
@@ -60,6 +64,17 @@ type Raising struct {
 	LiftWarmth flora.Figure `toml:"lift_warmth"`
 	// SteadyDays is how many days after it went out a night too cold for it counts.
 	SteadyDays flora.Figure `toml:"steady_days"`
+}
+
+// OutDays tells for each day of the weathers whether plants raised under cover may go out: tender
+// ones, killed at a temperature, when the chance of it is down to FrostRisk; hardy ones when the
+// ground is likely not frozen.
+func (r Raising) OutDays(w *Weathers, killedBelow *float64) []bool {
+	steady := int(r.SteadyDays.Value)
+	if killedBelow != nil && *killedBelow > r.Frozen.Value {
+		return OutDays(w, killedBelow, steady, r.FrostRisk.Value)
+	}
+	return OutDays(w, &r.Frozen.Value, steady, r.FrozenRisk.Value)
 }
 
 // SeedOf is how seed ages.
@@ -73,6 +88,8 @@ type SeedOf struct {
 	Cold    flora.Figure `toml:"cold"`
 	// Poor is the share alive below which a lot is too old to rely on.
 	Poor flora.Figure `toml:"poor"`
+	// TestMonths is for how long a test or a counted tray speaks of a lot.
+	TestMonths flora.Figure `toml:"test_months"`
 	// Keep is the share of what varies in a kind that is to be kept over Generations.
 	Keep        flora.Figure `toml:"keep"`
 	Generations flora.Figure `toml:"generations"`

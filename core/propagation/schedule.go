@@ -1,5 +1,10 @@
 package propagation
 
+import (
+	"cmp"
+	"slices"
+)
+
 // OutDays tells for each day of the weathers whether plants may go out into the open on it: the
 // chance that a night at or below a temperature in °C comes within the steady days after it is
 // no more than the risk (0–1). Where no night is known to harm, every day will do.
@@ -48,4 +53,19 @@ func (a Attempt) LatestStart(days []int, confidence float64, runs int, seed uint
 		}
 	}
 	return start, chance, false
+}
+
+// Joined are spans in order, those that overlap or meet as one.
+func Joined(spans []Span) []Span {
+	spans = slices.Clone(spans)
+	slices.SortFunc(spans, func(a, b Span) int { return cmp.Compare(a.First, b.First) })
+	var joined []Span
+	for _, span := range spans {
+		if n := len(joined); n > 0 && span.First <= joined[n-1].Last+1 {
+			joined[n-1].Last = max(joined[n-1].Last, span.Last)
+		} else {
+			joined = append(joined, span)
+		}
+	}
+	return joined
 }

@@ -154,6 +154,28 @@ func (s System) Area(squareMetres float64) string {
 	return trimmed(squareMetres, 1) + " m²"
 }
 
+// Volume writes a volume given in litres: "85 ml", "6.5 l", "6.8 qt".
+func (s System) Volume(litres float64) string {
+	const quart = 0.946352946
+	switch {
+	case s == US && litres < quart/2:
+		return trimmed(litres/quart*2, 2) + " pt"
+	case s == US:
+		return trimmed(litres/quart, 1) + " qt"
+	case litres < 0.9995:
+		return trimmed(litres*1000, 0) + " ml"
+	}
+	return trimmed(litres, 1) + " l"
+}
+
+// VolumeUnit is the unit that a volume without one is read in.
+func (s System) VolumeUnit() string {
+	if s == US {
+		return "qt"
+	}
+	return "l"
+}
+
 // trimmed writes a number with at most the given decimals and no trailing zeros.
 func trimmed(value float64, decimals int) string {
 	text := strconv.FormatFloat(value, 'f', decimals, 64)

@@ -21,10 +21,11 @@ const (
 	Mass
 	Area
 	Temperature
+	Volume
 )
 
 var kindNames = map[Kind]string{
-	Length: "length", Mass: "weight", Area: "area", Temperature: "temperature",
+	Length: "length", Mass: "weight", Area: "area", Temperature: "temperature", Volume: "volume",
 }
 
 // String names the kind in a grower's word.
@@ -109,14 +110,29 @@ var scales = map[string]scale{
 	"ha":     {Area, 10000, 0},
 	"acre":   {Area, 4046.8564224, 0},
 	"acres":  {Area, 4046.8564224, 0},
+	"ml":     {Volume, 0.001, 0},
+	"cl":     {Volume, 0.01, 0},
+	"l":      {Volume, 1, 0},
+	"litre":  {Volume, 1, 0},
+	"litres": {Volume, 1, 0},
+	"liter":  {Volume, 1, 0},
+	"liters": {Volume, 1, 0},
+	"pt":     {Volume, 0.473176473, 0},
+	"pint":   {Volume, 0.473176473, 0},
+	"pints":  {Volume, 0.473176473, 0},
+	"qt":     {Volume, 0.946352946, 0},
+	"quart":  {Volume, 0.946352946, 0},
+	"quarts": {Volume, 0.946352946, 0},
+	"gal":    {Volume, 3.785411784, 0},
+	"gallon": {Volume, 3.785411784, 0},
 	"°c":     {Temperature, 1, 0},
 	"c":      {Temperature, 1, 0},
 	"°f":     {Temperature, 5.0 / 9, -32},
 	"f":      {Temperature, 5.0 / 9, -32},
 }
 
-// Parse reads one amount of a kind and returns it in the base unit (m, g, m²
-// or °C). A number without a unit takes the given default unit. Several parts
+// Parse reads one amount of a kind and returns it in the base unit (m, g, m²,
+// °C or l; the pint, quart and gallon are those of the United States). A number without a unit takes the given default unit. Several parts
 // are added up ("2 lb 3 oz", "5' 4\""), temperatures excepted; only the last may lack its unit. A unit of
 // another kind, an unknown unit, or a text that is no number is an error that
 // says what to write; an empty text is ErrEmpty.
@@ -156,6 +172,7 @@ func Parse(kind Kind, text, defaultUnit string) (float64, error) {
 
 var examples = map[Kind]string{
 	Length: "45 cm or 18 in", Mass: "1.2 kg or 2 lb 3 oz", Area: "3 m² or 32 ft²", Temperature: "18 °C or 64 °F",
+	Volume: "85 ml or 3 qt",
 }
 
 func example(kind Kind) string { return examples[kind] }

@@ -9,6 +9,7 @@ import (
 
 	"bramblyacre/core/calendar"
 	"bramblyacre/core/flora"
+	"bramblyacre/garden/area"
 	"bramblyacre/garden/plot"
 	"bramblyacre/garden/say"
 	"bramblyacre/garden/view"
@@ -61,16 +62,32 @@ func (u *Uses) Calendar(ctx context.Context) (CalendarData, error) {
 			})
 		}
 		for _, j := range careJobs(s, p, s.Today) {
-			if j.Last >= s.Today {
-				data.Events = append(data.Events, Event{
-					UID: j.Key + "@brambly-acre", First: j.First, Last: j.Last, Place: p.Bed.Name,
-					Summary: j.View.Verb + " " + j.View.What, Description: j.View.Amount + ". " + j.View.Reason,
-				})
+			data.add(s, j)
+		}
+	}
+	for _, source := range u.jobSources {
+		if source.Plot == nil {
+			continue
+		}
+		for _, j := range source.Plot(s, s.Today) {
+			if j.View.Kind == "bench" {
+				data.add(s, j)
 			}
 		}
 	}
 	slices.SortStableFunc(data.Events, func(a, b Event) int { return int(a.First - b.First) })
 	return data, nil
+}
+
+// add adds a job that is not over.
+func (d *CalendarData) add(s *plot.State, j area.Job) {
+	if j.Last < s.Today {
+		return
+	}
+	d.Events = append(d.Events, Event{
+		UID: j.Key + "@brambly-acre", First: j.First, Last: j.Last, Place: j.View.Bed,
+		Summary: j.View.Verb + " " + j.View.What, Description: j.View.Amount + ". " + j.View.Reason,
+	})
 }
 
 func joinCautions(s *plot.State, species *flora.Species, part string) string {

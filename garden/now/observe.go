@@ -74,7 +74,7 @@ func (u *Uses) NoteObservation(ctx context.Context, plantingID int64, in Observa
 		if err != nil {
 			return journal.Record{}, err
 		}
-		if _, err := observationsTable.Put(ctx, d, 0, row); err != nil {
+		if _, err := plot.ObservationsTable.Put(ctx, d, 0, row); err != nil {
 			return journal.Record{}, err
 		}
 		summary := fmt.Sprintf("Saw %s in %s: %s, %s", p.Species.Names.Name, p.Bed.Name, row.Stage, row.Share)

@@ -2,14 +2,8 @@ package now
 
 import (
 	"bramblyacre/garden/journal"
+	"bramblyacre/garden/plot"
 	"bramblyacre/store"
-)
-
-var observationsTable = journal.NewTable(
-	"observations",
-	(*store.Queries).GetObservation,
-	(*store.Queries).PutObservation,
-	(*store.Queries).DropObservation,
 )
 
 var jobAnswersTable = journal.NewTable(
@@ -21,6 +15,6 @@ var jobAnswersTable = journal.NewTable(
 
 // registration is what the journal has to know of now.
 var registration = journal.Registration{
-	Tables: []journal.AnyTable{observationsTable, jobAnswersTable},
+	Tables: []journal.AnyTable{plot.ObservationsTable, jobAnswersTable},
 	Kinds:  []string{"observation", "job"},
 }

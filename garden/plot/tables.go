@@ -24,3 +24,11 @@ var PlantingsTable = journal.NewTable(
 var registration = journal.Registration{
 	Tables: []journal.AnyTable{SiteTable, PlantingsTable},
 }
+
+// ObservationsTable holds what was seen of plantings on rounds.
+var ObservationsTable = journal.NewTable(
+	"observations",
+	(*store.Queries).GetObservation,
+	(*store.Queries).PutObservation,
+	(*store.Queries).DropObservation,
+)

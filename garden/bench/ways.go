@@ -1,0 +1,405 @@
+package bench
+
+import (
+	"context"
+	"fmt"
+	"slices"
+	"strings"
+
+	"bramblyacre/core/calendar"
+	"bramblyacre/core/phenology"
+	"bramblyacre/core/propagation"
+	"bramblyacre/garden/plot"
+	"bramblyacre/garden/say"
+	"bramblyacre/garden/view"
+)
+
+// AskInput is what is wanted: a wish by its id, or a plant with a number.
+type AskInput struct {
+	Wish    int64
+	Species string
+	Plants  int
+	By      string
+	BedID   int64
+}
+
+// WaysView is every way side by side.
+type WaysView struct {
+	WishID    int64    `json:"wishId" doc:"0 where it is no wish yet"`
+	SpeciesID string   `json:"speciesId"`
+	Name      string   `json:"name"`
+	Botanical string   `json:"botanical"`
+	Plants    int      `json:"plants"`
+	Words     string   `json:"words" doc:"Wish: 6 plants in Nut Shade by 1 May"`
+	Warnings  []string `json:"warnings"`
+	// Cannot says why the wish cannot be met; empty where it can.
+	Cannot  string        `json:"cannot"`
+	Ways    []WayView     `json:"ways"`
+	Weights WeightsView   `json:"weights"`
+	From    calendar.Date `json:"from" doc:"Today: where the fan begins"`
+	Until   calendar.Date `json:"until" doc:"The last day that the fan reaches"`
+	Assumes string        `json:"assumes"`
+}
+
+// WayView is one way to make more.
+type WayView struct {
+	Key       string          `json:"key"`
+	Way       string          `json:"way"`
+	Title     string          `json:"title"`
+	Where     string          `json:"where"`
+	How       string          `json:"how"`
+	Advised   bool            `json:"advised"`
+	Possible  bool            `json:"possible"`
+	Starts    int             `json:"starts"`
+	StartVerb string          `json:"startVerb"`
+	StartText string          `json:"startText" doc:"Sow 47 on 3 March"`
+	Start     calendar.Date   `json:"start"`
+	LatestBy  string          `json:"latestBy" doc:"The last day to start and be in time; empty where none is asked or none is enough"`
+	Chance    *float64        `json:"chance" doc:"null where it cannot be told"`
+	ChanceIs  string          `json:"chanceIs"`
+	Ready     *say.DatesView  `json:"ready" doc:"null where it cannot be told"`
+	Plants    string          `json:"plants" doc:"How many stand then"`
+	Harvests  []HarvestView   `json:"harvests"`
+	Money     string          `json:"money"`
+	Minutes   float64         `json:"minutes"`
+	Hours     string          `json:"hours"`
+	Has       []string        `json:"has"`
+	Lacks     []string        `json:"lacks"`
+	Fails     []string        `json:"fails" doc:"Why it may fail, with how often"`
+	Wrong     []string        `json:"wrong" doc:"What goes wrong with it"`
+	Missing   []string        `json:"missing" doc:"What is not on record"`
+	Assumed   []string        `json:"assumed" doc:"Figures whose range is assumed"`
+	Standing  string          `json:"standing"`
+	Because   string          `json:"because" doc:"Why it stands where it does in the order"`
+	Steps     []StepView      `json:"steps"`
+	Trays     int             `json:"trays"`
+	Loses     string          `json:"loses" doc:"What the mother loses"`
+	Drawn     []calendar.Date `json:"drawn" doc:"Ready in 1, 5 and 9 of 10 runs, for drawing; none where it cannot be told"`
+}
+
+// HarvestView is when a part is first taken.
+type HarvestView struct {
+	Part string `json:"part"`
+	Text string `json:"text"`
+}
+
+// StepView is one step of a way with its days.
+type StepView struct {
+	Step  string        `json:"step" enum:"warm,cold,rise,root,grow,harden,out"`
+	Words string        `json:"words"`
+	From  calendar.Date `json:"from"`
+	Until calendar.Date `json:"until"`
+	Where string        `json:"where"`
+}
+
+// Ways compares every way to make more of a plant.
+func (u *Uses) Ways(ctx context.Context, in AskInput) (WaysView, error) {
+	s, err := u.plot.State(ctx)
+	if err != nil {
+		return WaysView{}, err
+	}
+	of, err := readAsk(s, in)
+	if err != nil {
+		return WaysView{}, err
+	}
+	all, err := u.variants(s, of)
+	if err != nil {
+		return WaysView{}, err
+	}
+	return u.viewWays(s, of, all, in.Wish), nil
+}
+
+// readAsk reads what is asked.
+func readAsk(s *plot.State, in AskInput) (ask, error) {
+	if in.Wish != 0 {
+		wish, has := wishOf(s, in.Wish)
+		if !has {
+			return ask{}, say.NotFoundError{What: "wish"}
+		}
+		in.Species, in.Plants = wish.SpeciesID, int(wish.Plants)
+		if wish.BedID != nil {
+			in.BedID = *wish.BedID
+		}
+		if wish.ByDay != nil {
+			in.By = *wish.ByDay
+		}
+	}
+	var c say.Checklist
+	of := ask{wanted: in.Plants, by: plot.NoDay}
+	species, has := s.Lib.Species(in.Species)
+	if !has {
+		c.Add("speciesId", "Choose a plant of the library.")
+	}
+	of.species = species
+	if in.Plants < 1 || in.Plants > mostWanted {
+		c.Add("plants", "Say how many, from 1 to %d.", mostWanted)
+	}
+	if in.By != "" {
+		day, err := calendar.Parse(in.By)
+		if err != nil {
+			c.Add("by", "This is not a whole day. Type one like 27 May 2031.")
+		}
+		of.by = day
+	}
+	if in.BedID != 0 {
+		bed, has := s.BedByID[in.BedID]
+		if !has {
+			c.Add("bedId", "Choose a bed of the plan.")
+		}
+		of.bed = &bed
+	}
+	return of, c.Err()
+}
+
+func (u *Uses) viewWays(s *plot.State, of ask, all []*variant, wish int64) WaysView {
+	settings := settingsOf(s)
+	v := WaysView{
+		WishID: wish, SpeciesID: of.species.ID, Name: of.species.Names.Name, Botanical: of.species.Names.Botanical,
+		Plants: of.wanted, Words: wishWords(of), Warnings: view.WarningsBeforeSetting(of.species), Ways: []WayView{},
+		Weights: WeightsView{settings.Soon, settings.Cheap, settings.Certain, settings.Easy},
+		From:    s.Today, Until: s.Today.AddDays(yearDays),
+		Assumes: assumesWords(s.Lib.Bench().Doubt),
+	}
+	costs := map[*variant]cost{}
+	for _, one := range all {
+		costs[one] = costOf(s, one, settings)
+	}
+	scores, because := scoreOf(s, all, costs, v.Weights)
+	sortVariants(all, scores)
+	for _, one := range all {
+		way := u.viewWay(s, of, one, costs[one], settings.Currency)
+		way.Because = because[one]
+		if len(way.Drawn) == 3 && way.Possible {
+			v.Until = max(v.Until, way.Drawn[2].AddDays(30))
+		}
+		v.Ways = append(v.Ways, way)
+	}
+	v.Cannot = cannotWords(of, all)
+	return v
+}
+
+func wishWords(of ask) string {
+	words := say.Counted(float64(of.wanted), "plant", "plants")
+	if of.bed != nil {
+		words += " in " + of.bed.Name
+	}
+	if of.by != plot.NoDay {
+		words += " by " + of.by.DayMonthYear()
+	}
+	return words
+}
+
+// assumesWords tell what is assumed of a figure without a range.
+func assumesWords(d propagation.Doubt) string {
+	return fmt.Sprintf("Chances are counted over %d runs. A figure on record without a range is drawn from ÷ %s to × %s; a temperature %s °C about it; a share %s about it.",
+		propagation.Runs, say.Number(d.Times.Value), say.Number(d.Times.Value), say.Number(d.Degrees.Value), say.Number(d.Share.Value))
+}
+
+// cannotWords say why no way answers the wish; empty where one may.
+func cannotWords(of ask, all []*variant) string {
+	if len(all) == 0 {
+		return fmt.Sprintf("No way to make more of %s is on record.", of.species.Names.Name)
+	}
+	best := 0.0
+	var reasons []string
+	for _, v := range all {
+		if !v.possible || !v.row.IsAdvised() {
+			if len(v.lacks) > 0 {
+				reasons = append(reasons, v.row.Way+": "+v.lacks[0])
+			}
+			continue
+		}
+		if !v.outlook.ChanceKnown {
+			return "" // nobody can tell; the ways say so
+		}
+		best = max(best, v.outlook.Chance)
+		if len(v.outlook.Whys) > 0 {
+			reasons = append(reasons, v.row.Way+": "+string(v.outlook.Whys[0].Why))
+		}
+	}
+	const hardlyEver = 0.05
+	if best >= hardlyEver {
+		return ""
+	}
+	slices.Sort(reasons)
+	return fmt.Sprintf("%s cannot be had. %s", say.Capital(wishWords(of)), say.Sentence(strings.Join(slices.Compact(reasons), "; ")))
+}
+
+// scoreOf weighs the ways by what counts to the grower: each quality from 0 for the worst of the
+// ways to 1 for the best.
+func scoreOf(s *plot.State, all []*variant, costs map[*variant]cost, weights WeightsView) (map[*variant]float64, map[*variant]string) {
+	type quality struct {
+		weight float64
+		of     func(*variant) (float64, bool) // more is worse
+		best   string
+	}
+	today := s.Today
+	qualities := []quality{
+		{weights.Soon, func(v *variant) (float64, bool) {
+			return float64(v.attempt.Weathers.Date(v.outlook.Out.P50).DaysSince(today)), v.outlook.DatesKnown
+		}, "soonest"},
+		{weights.Cheap, func(v *variant) (float64, bool) { return costs[v].money, costs[v].moneyKnown }, "cheapest"},
+		{weights.Certain, func(v *variant) (float64, bool) { return -v.outlook.Chance, v.outlook.ChanceKnown }, "surest"},
+		{weights.Easy, func(v *variant) (float64, bool) { return costs[v].minutes, true }, "least work"},
+	}
+	scores, because := map[*variant]float64{}, map[*variant]string{}
+	for _, q := range qualities {
+		low, high, any := 0.0, 0.0, false
+		for _, v := range all {
+			if value, known := q.of(v); known && v.possible {
+				if !any {
+					low, high, any = value, value, true
+				}
+				low, high = min(low, value), max(high, value)
+			}
+		}
+		for _, v := range all {
+			value, known := q.of(v)
+			share := 0.0 // what is not known counts as the worst
+			if known && any {
+				share = 1
+				if high > low {
+					share = min(max((high-value)/(high-low), 0), 1)
+				}
+			}
+			scores[v] += q.weight * share
+			if share == 1 && high > low && v.possible {
+				because[v] = strings.TrimPrefix(because[v]+", "+q.best, ", ")
+			}
+		}
+	}
+	return scores, because
+}
+
+// titles name the ways as growers do.
+var titles = map[string]string{
+	"seed": "Seed", "volunteers": "Volunteers", "division": "Division", "root piece": "Pieces of root", "runner": "Runners",
+	"sucker": "Suckers", "layer": "Layers", "bulb": "Bulbs", "softwood cutting": "Soft cuttings",
+	"half-ripe cutting": "Half-ripe cuttings", "hardwood cutting": "Hardwood cuttings", "leaf cutting": "Leaf cuttings",
+	"root cutting": "Root cuttings", "graft": "Grafts", "bought": "Bought",
+}
+
+func (u *Uses) viewWay(s *plot.State, of ask, v *variant, c cost, currency string) WayView {
+	w, o := v.attempt.Weathers, v.outlook
+	out := WayView{
+		Key: v.key, Way: v.row.Way, Title: titles[v.row.Way], How: v.row.How, Advised: v.row.IsAdvised(), Possible: v.possible,
+		Starts: v.starts, StartVerb: string(v.way.Deed), Start: w.Date(v.attempt.Start),
+		Money: c.words(currency), Minutes: c.minutes, Hours: say.MinutesWords(c.minutes),
+		Has: view.NonNil(v.has), Lacks: view.NonNil(v.lacks), Fails: []string{}, Wrong: view.NonNil(v.row.Wrong),
+		Missing: view.NonNil(o.Missing), Assumed: view.NonNil(o.Assumed), Standing: o.Standing.String(), Harvests: []HarvestView{},
+		Steps: []StepView{}, Drawn: []calendar.Date{},
+	}
+	if v.place != nil {
+		out.Where, out.Trays = v.place.Name, traysFor(v.starts, settingsOf(s))
+	} else {
+		out.Where = "in place"
+	}
+	if v.starts > 0 {
+		out.StartText = fmt.Sprintf("%s %d about %s", v.way.Deed, v.starts, yearIfOther(s, out.Start))
+	}
+	if o.ChanceKnown && v.possible {
+		chance := o.Chance
+		out.Chance, out.ChanceIs = &chance, say.InTen(chance)
+	} else if !o.ChanceKnown {
+		out.ChanceIs = "chance not known"
+	}
+	if o.DatesKnown && v.possible {
+		ready := say.ViewDates(phenology.Dates{P10: w.Date(o.Out.P10), P50: w.Date(o.Out.P50), P90: w.Date(o.Out.P90), Chance: 1})
+		ready.Text = spanWords(s, ready.P10, ready.P90)
+		out.Ready = &ready
+		out.Drawn = []calendar.Date{ready.P10, ready.P50, ready.P90}
+		out.Steps = u.viewSteps(s, v)
+	}
+	if v.possible && o.ChanceKnown {
+		out.Plants = fmt.Sprintf("%d to %d", o.Plants.P10, o.Plants.P90)
+		if o.Plants.P10 == o.Plants.P90 {
+			out.Plants = fmt.Sprint(o.Plants.P50)
+		}
+	}
+	if v.latestKnown {
+		out.LatestBy = fmt.Sprintf("%s by %s at the latest", v.way.Deed, yearIfOther(s, w.Date(v.latest)))
+	}
+	out.Harvests = viewHarvests(s, v)
+	for _, why := range o.Whys {
+		if v.possible && o.ChanceKnown && why.Share >= 0.02 {
+			out.Fails = append(out.Fails, fmt.Sprintf("%s: %s", why.Why, say.InTen(why.Share)))
+		}
+	}
+	if v.mother != nil {
+		loses := v.mother.core.Loses(v.starts)
+		out.Loses = fmt.Sprintf("She gives about %s less the year after.", say.ShareWords(loses))
+	}
+	return out
+}
+
+// yearIfOther says a day, with its year where that is not this one.
+func yearIfOther(s *plot.State, day calendar.Date) string {
+	if day.Year() == s.Today.Year() {
+		return day.DayMonth()
+	}
+	return day.DayMonthYear()
+}
+
+func spanWords(s *plot.State, from, to calendar.Date) string {
+	text := calendar.Span(from, to)
+	if to.Year() != s.Today.Year() && !strings.Contains(text, fmt.Sprint(to.Year())) {
+		text += fmt.Sprintf(" %d", to.Year())
+	}
+	return text
+}
+
+// viewHarvests are when each part is first taken, in the order of the species' parts.
+func viewHarvests(s *plot.State, v *variant) (all []HarvestView) {
+	all = []HarvestView{}
+	for _, part := range sortedParts(v) {
+		spread, has := v.outlook.Harvest[part]
+		switch {
+		case !v.possible || !v.outlook.DatesKnown:
+		case !has:
+			all = append(all, HarvestView{part, "not in the years that are looked at"})
+		default:
+			w := v.attempt.Weathers
+			all = append(all, HarvestView{part, spanWords(s, w.Date(spread.P10), w.Date(spread.P90))})
+		}
+	}
+	return all
+}
+
+func sortedParts(v *variant) []string {
+	var parts []string
+	for part := range v.row.FirstHarvest {
+		parts = append(parts, part)
+	}
+	slices.Sort(parts)
+	return parts
+}
+
+var stepWords = map[string]string{
+	stepWarm: "moist and warm", stepCold: "moist and cold", stepRise: "coming up", stepRoot: "rooting", stepGrow: "growing on",
+	stepHarden: "hardening off", "out": "out",
+}
+
+func (u *Uses) viewSteps(s *plot.State, v *variant) []StepView {
+	steps := []StepView{}
+	for _, stay := range staysOfOutlook(&v.attempt, v.outlook, outdoorsPlace(s)) {
+		where := "in place"
+		if row, has := placeOf(s, stay.Place); has {
+			where = row.Name
+		} else if stay.Step == stepHarden {
+			where = "outdoors"
+		}
+		steps = append(steps, StepView{stay.Step, stepWords[stay.Step], stay.From, stay.Until, where})
+	}
+	w := v.attempt.Weathers
+	return append(steps, StepView{"out", "out into the bed", w.Date(v.outlook.Out.P50), w.Date(v.outlook.Out.P90), ""})
+}
+
+// outdoorsPlace is where trays harden; 0 where the bench has no such place.
+func outdoorsPlace(s *plot.State) int64 {
+	for _, row := range standingPlaces(s) {
+		if row.Kind == string(propagation.Outdoors) {
+			return row.ID
+		}
+	}
+	return 0
+}

@@ -1,0 +1,27 @@
+-- Put writes a whole row: a new one where id is null, else in place of the old.
+-- It is the only way rows change, so that the ledger can put any row back.
+-- name: PutVolunteer :one
+INSERT INTO volunteers (id, species_id, mother_id, bed_id, place, day, plants, worked_on, checked, checked_on, note, ended_on)
+VALUES (sqlc.narg('id'), sqlc.arg('species_id'), sqlc.narg('mother_id'), sqlc.narg('bed_id'), sqlc.arg('place'), sqlc.arg('day'), sqlc.arg('plants'), sqlc.narg('worked_on'), sqlc.arg('checked'), sqlc.narg('checked_on'), sqlc.arg('note'), sqlc.narg('ended_on'))
+ON CONFLICT (id) DO UPDATE SET
+    species_id = excluded.species_id,
+    mother_id = excluded.mother_id,
+    bed_id = excluded.bed_id,
+    place = excluded.place,
+    day = excluded.day,
+    plants = excluded.plants,
+    worked_on = excluded.worked_on,
+    checked = excluded.checked,
+    checked_on = excluded.checked_on,
+    note = excluded.note,
+    ended_on = excluded.ended_on
+RETURNING *;
+
+-- name: GetVolunteer :one
+SELECT * FROM volunteers WHERE id = ?;
+
+-- name: DropVolunteer :exec
+DELETE FROM volunteers WHERE id = ?;
+
+-- name: ListVolunteers :many
+SELECT * FROM volunteers ORDER BY id;
