@@ -40,7 +40,8 @@ func Build(ctx context.Context, s *store.Store, l *library.Library) error {
 	if err != nil {
 		return err
 	}
-	b := &builder{ctx: ctx, garden: g, day: &day, beds: map[string]int64{}, plantings: map[string]int64{}}
+	b := &builder{ctx: ctx, garden: g, day: &day, beds: map[string]int64{}, plantings: map[string]int64{},
+		places: map[string]int64{}, lots: map[string]int64{}, batches: map[string]int64{}, trays: map[string]int64{}}
 	b.layOut()
 	b.furnish()
 	for _, person := range livesThere {
@@ -65,6 +66,10 @@ type builder struct {
 	day       *calendar.Date
 	beds      map[string]int64
 	plantings map[string]int64
+	places    map[string]int64
+	lots      map[string]int64
+	batches   map[string]int64
+	trays     map[string]int64
 	err       error
 }
 
@@ -152,6 +157,7 @@ func inOrder() []event {
 			return err
 		}})
 	}
+	events = append(events, raised()...)
 	slices.SortStableFunc(events, func(a, b event) int { return int(a.day - b.day) })
 	return events
 }

@@ -24,12 +24,12 @@ type BroughtFile struct {
 
 func (o operations) registerBenchFiles(api huma.API) {
 	bring := func(path, id, summary string, read func(io.Reader) ([]bench.FileLine, error),
-		take func(context.Context, []bench.FileLine, bool, bool) (bench.BroughtView, error)) {
+		take func(context.Context, []bench.FileLine, bool, bool) (bench.BroughtFileView, error)) {
 		operation(api, http.MethodPost, path, id, summary,
-			func(ctx context.Context, in *struct{ Body BroughtFile }) (bench.BroughtView, error) {
+			func(ctx context.Context, in *struct{ Body BroughtFile }) (bench.BroughtFileView, error) {
 				lines, err := read(strings.NewReader(in.Body.Text))
 				if err != nil {
-					return bench.BroughtView{}, err
+					return bench.BroughtFileView{}, err
 				}
 				return take(ctx, lines, in.Body.Note, in.Body.LeaveOut)
 			})
@@ -74,10 +74,10 @@ type benchPage struct {
 	Each  int   `query:"each" minimum:"0" maximum:"480" doc:"How many labels; 0 for one a tray"`
 }
 
-func (o operations) bringLots(ctx context.Context, lines []bench.FileLine, note, leaveOut bool) (bench.BroughtView, error) {
+func (o operations) bringLots(ctx context.Context, lines []bench.FileLine, note, leaveOut bool) (bench.BroughtFileView, error) {
 	return o.garden.Bench.BringLots(ctx, lines, note, leaveOut)
 }
 
-func (o operations) bringBatches(ctx context.Context, lines []bench.FileLine, note, leaveOut bool) (bench.BroughtView, error) {
+func (o operations) bringBatches(ctx context.Context, lines []bench.FileLine, note, leaveOut bool) (bench.BroughtFileView, error) {
 	return o.garden.Bench.BringBatches(ctx, lines, note, leaveOut)
 }

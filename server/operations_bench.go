@@ -71,19 +71,19 @@ func (o operations) registerBench(api huma.API) {
 	operation(api, http.MethodPut, "/api/bench/measures", "setMeasures", "Set the grower's measures and prices",
 		func(ctx context.Context, in *struct {
 			Seen
-			Body bench.SettingsInput
+			Body bench.BenchSettingsInput
 		}) (journal.Entry, error) {
 			return o.garden.Bench.SetMeasures(ctx, in.version(), in.Body)
 		})
 	operation(api, http.MethodPost, "/api/raising-places", "addRaisingPlace", "Add a place to raise plants",
-		func(ctx context.Context, in *struct{ Body bench.PlaceInput }) (journal.Entry, error) {
+		func(ctx context.Context, in *struct{ Body bench.RaisingPlaceInput }) (journal.Entry, error) {
 			return o.garden.Bench.PutPlace(ctx, 0, "", in.Body)
 		})
 	operation(api, http.MethodPut, "/api/raising-places/{id}", "changeRaisingPlace", "Change a place to raise plants",
 		func(ctx context.Context, in *struct {
 			ByID
 			Seen
-			Body bench.PlaceInput
+			Body bench.RaisingPlaceInput
 		}) (journal.Entry, error) {
 			return o.garden.Bench.PutPlace(ctx, in.ID, in.version(), in.Body)
 		})
@@ -103,14 +103,14 @@ func (o operations) registerBench(api huma.API) {
 
 func (o operations) registerBatches(api huma.API) {
 	operation(api, http.MethodPost, "/api/batches", "planBatch", "Plan a batch by a way that was chosen",
-		func(ctx context.Context, in *struct{ Body bench.PlanInput }) (journal.Entry, error) {
+		func(ctx context.Context, in *struct{ Body bench.PlanBatchInput }) (journal.Entry, error) {
 			return o.garden.Bench.PlanBatch(ctx, in.Body)
 		})
 	operation(api, http.MethodPut, "/api/batches/{id}", "setBatch", "Set what goes first, and where a batch is to stand",
 		func(ctx context.Context, in *struct {
 			ByID
 			Seen
-			Body bench.PriorityInput
+			Body bench.SetBatchInput
 		}) (journal.Entry, error) {
 			return o.garden.Bench.SetBatch(ctx, in.ID, in.version(), in.Body)
 		})
@@ -124,22 +124,22 @@ func (o operations) registerBatches(api huma.API) {
 	operation(api, http.MethodPost, "/api/batches/{id}/counts", "countBatch", "Note what came up of a batch, went, or was potted on",
 		func(ctx context.Context, in *struct {
 			ByID
-			Body bench.CountInput
+			Body bench.BatchCountInput
 		}) (journal.Entry, error) {
 			return o.garden.Bench.CountBatch(ctx, in.ID, in.Body)
 		})
 	operation(api, http.MethodPost, "/api/batches/{id}/move/try", "tryMove", "Tell what moving a batch would come to; nothing is noted",
 		func(ctx context.Context, in *struct {
 			ByID
-			Body bench.MoveInput
-		}) (bench.MovedView, error) {
+			Body bench.MoveBatchInput
+		}) (bench.MoveTriedView, error) {
 			return o.garden.Bench.TryMove(ctx, in.ID, in.Body)
 		})
 	operation(api, http.MethodPut, "/api/batches/{id}/move", "moveBatch", "Move a batch, or a part of its way",
 		func(ctx context.Context, in *struct {
 			ByID
 			Seen
-			Body bench.MoveInput
+			Body bench.MoveBatchInput
 		}) (journal.Entry, error) {
 			return o.garden.Bench.MoveBatch(ctx, in.ID, in.version(), in.Body)
 		})
@@ -184,7 +184,7 @@ func (o operations) registerTrays(api huma.API) {
 		func(ctx context.Context, in *struct {
 			ByID
 			Seen
-			Body bench.SowInput
+			Body bench.SowTrayInput
 		}) (journal.Entry, error) {
 			return o.garden.Bench.SowTray(ctx, in.ID, in.version(), in.Body)
 		})
@@ -209,17 +209,17 @@ func (o operations) registerTrays(api huma.API) {
 			Mix   string `query:"mix" maxLength:"40"`
 			Cells int    `query:"cells"`
 			Cell  string `query:"cell" maxLength:"40"`
-		}) (bench.FillView, error) {
-			return o.garden.Bench.Fill(ctx, bench.FillInput{Mix: in.Mix, Cells: in.Cells, Cell: in.Cell})
+		}) (bench.FillingView, error) {
+			return o.garden.Bench.Fill(ctx, bench.FillingInput{Mix: in.Mix, Cells: in.Cells, Cell: in.Cell})
 		})
 	operation(api, http.MethodPost, "/api/mixes", "addMix", "Write a recipe",
-		func(ctx context.Context, in *struct{ Body bench.MixInput }) (journal.Entry, error) {
+		func(ctx context.Context, in *struct{ Body bench.OwnMixInput }) (journal.Entry, error) {
 			return o.garden.Bench.PutMix(ctx, 0, in.Body)
 		})
 	operation(api, http.MethodPut, "/api/mixes/{id}", "changeMix", "Change a recipe",
 		func(ctx context.Context, in *struct {
 			ByID
-			Body bench.MixInput
+			Body bench.OwnMixInput
 		}) (journal.Entry, error) {
 			return o.garden.Bench.PutMix(ctx, in.ID, in.Body)
 		})
@@ -239,14 +239,14 @@ func (o operations) registerSeeds(api huma.API) {
 			return o.garden.Bench.Seeds(ctx)
 		})
 	operation(api, http.MethodPost, "/api/seeds", "addSeeds", "Put seed by",
-		func(ctx context.Context, in *struct{ Body bench.LotInput }) (journal.Entry, error) {
+		func(ctx context.Context, in *struct{ Body bench.SeedLotInput }) (journal.Entry, error) {
 			return o.garden.Bench.PutLot(ctx, 0, "", in.Body)
 		})
 	operation(api, http.MethodPut, "/api/seeds/{id}", "changeSeeds", "Change a seed lot",
 		func(ctx context.Context, in *struct {
 			ByID
 			Seen
-			Body bench.LotInput
+			Body bench.SeedLotInput
 		}) (journal.Entry, error) {
 			return o.garden.Bench.PutLot(ctx, in.ID, in.version(), in.Body)
 		})

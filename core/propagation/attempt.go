@@ -33,10 +33,17 @@ type Attempt struct {
 	// Rest, Rise and Grow are where seed rests in the cold, where it comes up or roots, and
 	// where it grows on; nil is in place, in the open.
 	Rest, Rise, Grow *Place
+	// There is how many volunteers may be found, drawn for each run times Mothers; nil where they were
+	// counted, or it is no matter of finding any.
+	There   *flora.Figure
+	Mothers float64
 	// OutOn tells for each day of the weathers whether it may be set out into the open.
 	OutOn []bool
 	// KilledBelow is the night in °C that kills it out of doors; nil where none is on record.
 	KilledBelow *float64
+	// datesAlone leaves out what is harvested; parts are those that have a first harvest, in order.
+	datesAlone bool
+	parts      []string
 	// Harvests are by part the spans of days on which it is taken, in any year, for what is on
 	// record of its first harvest.
 	Harvests map[string][]Span
@@ -55,6 +62,7 @@ const (
 	WhyNoUp   Why = "it is too warm or too cold to come up"
 	WhyFrost  Why = "a night after setting out is too cold for it"
 	WhyLate   Why = "it is not ready by the day"
+	WhyNone   Why = "too few come up by themselves"
 	WhyNoRain Why = "no soaking rain comes in the season"
 )
 
@@ -62,11 +70,12 @@ const (
 type Run struct {
 	// Plants stand on the day of index Out; Up is when they came up or rooted, Rested when their
 	// rest was over, Grown when they had grown on, all as indices.
-	Plants             int
-	Rested, Up, Grown  int
-	Out                int
-	Why                Why
-	HarvestOn          map[string]int
+	Plants            int
+	Rested, Up, Grown int
+	Out               int
+	Why               Why
+	// HarvestOn is by the attempt's parts when each is first taken, below 0 for never.
+	HarvestOn          []int
 	ShareUp, ShareLate float64
 }
 
@@ -122,18 +131,26 @@ func (a *Attempt) run(rng *rand.Rand, member int) (r Run) {
 		r.ShareLate *= doubt.Draw(rng, a.Lore.Raising.GrowsOn)
 		r.Out = a.firstOut(r.Grown + a.hardens(rng))
 	case way.Deed == Sow:
+		// Sown in place it stands where it stays; it is ready when it is as far as one set out.
 		r.ShareLate = doubt.Draw(rng, a.Lore.Raising.InPlace)
-		r.Out = r.Up
+		r.Grown += int(7 * draw(a.Row.SetOutWeeks))
+		r.Out = r.Grown
 	default:
 		r.Out = r.Up
 	}
 	if r.Out >= a.Weathers.Days {
 		return r.failed(WhyLate)
 	}
-	r.Plants = binomial(rng, a.Started, r.ShareUp*r.ShareLate)
+	started := a.Started
+	if a.There != nil {
+		started = min(started, int(draw(a.There)*a.Mothers))
+	}
+	r.Plants = binomial(rng, started, r.ShareUp*r.ShareLate)
 	switch {
 	case a.frosted(member, r.Out):
 		r.Plants, r.Why = 0, WhyFrost
+	case r.Plants < a.Wanted && started < a.Started:
+		r.Why = WhyNone
 	case r.Plants < a.Wanted:
 		r.Why = WhyFew
 	case a.By >= a.Start && r.Out > a.By:
@@ -244,19 +261,20 @@ func (a *Attempt) frosted(member, out int) bool {
 
 // harvests are the first days that each part is taken: so many years after the start, in the
 // first span of its season from then on.
-func (a *Attempt) harvests(draw func(*flora.Figure) float64, out int) map[string]int {
-	if len(a.Row.FirstHarvest) == 0 {
+func (a *Attempt) harvests(draw func(*flora.Figure) float64, out int) []int {
+	if len(a.parts) == 0 || a.datesAlone {
 		return nil
 	}
 	const yearDays = 365.25
-	on := make(map[string]int, len(a.Row.FirstHarvest))
-	for _, part := range sortedKeys(a.Row.FirstHarvest) {
+	on := make([]int, len(a.parts))
+	for i, part := range a.parts {
 		figure := a.Row.FirstHarvest[part]
 		// "In the first year" is from its first season on: the years before it count.
 		day := max(out, a.Start+int(yearDays*(draw(&figure)-1)))
+		on[i] = -1
 		for _, span := range a.Harvests[part] {
 			if day <= span.Last {
-				on[part] = max(day, span.First)
+				on[i] = max(day, span.First)
 				break
 			}
 		}

@@ -53,6 +53,7 @@ func (a *Attempt) Look(runs int, seed uint64) Outlook {
 	rng := rand.New(rand.NewPCG(seed, 0x5eed))
 	whys := map[Why]int{}
 	var plants, rested, up, grown, out []int
+	a.parts = sortedKeys(a.Row.FirstHarvest)
 	harvest := map[string][]int{}
 	enough := 0
 	for i := range runs {
@@ -67,8 +68,10 @@ func (a *Attempt) Look(runs int, seed uint64) Outlook {
 			rested, up = append(rested, r.Rested), append(up, r.Up)
 			grown, out = append(grown, r.Grown), append(out, r.Out)
 		}
-		for part, day := range r.HarvestOn {
-			harvest[part] = append(harvest[part], day)
+		for i, day := range r.HarvestOn {
+			if day >= 0 {
+				harvest[a.parts[i]] = append(harvest[a.parts[i]], day)
+			}
 		}
 	}
 	o.Chance = float64(enough) / float64(runs)
@@ -154,6 +157,7 @@ func (a *Attempt) account(o *Outlook) {
 		if a.Row.Takes == nil {
 			lack("the share that takes", &o.ChanceKnown)
 		}
+		use("how many come up by themselves", a.There)
 		use("the days to rooting", a.Row.RootsDays)
 		if a.Row.RootsDays == nil && way.Mother {
 			lack("the days to rooting", &o.DatesKnown)
@@ -162,7 +166,7 @@ func (a *Attempt) account(o *Outlook) {
 	if a.Grow != nil {
 		use("the weeks until it is set out", a.Row.SetOutWeeks)
 		if a.Row.SetOutWeeks == nil {
-			lack("the weeks until it is set out", &o.DatesKnown)
+			o.Missing = append(o.Missing, "how long it grows on: what is told is when it has rooted, at the earliest")
 		}
 	}
 	if !o.DatesKnown && a.By >= a.Start {

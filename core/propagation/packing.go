@@ -73,9 +73,11 @@ func (p Packing) More() (food, all int) {
 // packer is the search for the best packing.
 type packer struct {
 	batches []BenchBatch
-	weeks   int
-	left    [][]int
-	price   [][]float64
+	// left is the room of each place and week that is left and price what it costs, one place after
+	// the other; options are the batches' options laid over them.
+	left    []int
+	price   []float64
+	options [][]laidOption
 	// order is the order in which batches are decided; suffix what the batches from one on bring at
 	// most at the prices; free the prices times the room that is left.
 	order  []int
@@ -86,10 +88,18 @@ type packer struct {
 	nodes  int
 }
 
+// laidOption is an option with its worth and the cells of room it takes; none that takes weeks
+// which the bench does not have is laid, but it keeps its place in the list.
+type laidOption struct {
+	worth    float64
+	cells    []int
+	possible bool
+}
+
 // mostNodes bounds the search: beyond it the best that was found stands, with its bound.
 const (
 	mostNodes      = 3_000_000
-	mostNodesLarge = 200_000
+	mostNodesLarge = 150_000
 	exactUpTo      = 30
 )
 
@@ -99,9 +109,18 @@ const (
 // batches; of more the best that is found, with the bound.
 func (b Bench) Pack(batches []BenchBatch) Packing {
 	p := &packer{batches: batches, chosen: make([]int, len(batches))}
+	var starts []int
 	for _, room := range b.Room {
-		p.left = append(p.left, slices.Clone(room))
-		p.weeks = max(p.weeks, len(room))
+		starts = append(starts, len(p.left))
+		p.left = append(p.left, room...)
+	}
+	for _, batch := range batches {
+		laid := make([]laidOption, len(batch.Options))
+		for i, option := range batch.Options {
+			laid[i] = b.lay(option, starts)
+			laid[i].worth = batch.worth(option)
+		}
+		p.options = append(p.options, laid)
 	}
 	for i := range p.chosen {
 		p.chosen[i] = -1
@@ -139,73 +158,68 @@ func (p *packer) limit() int {
 	return mostNodesLarge
 }
 
-// each calls what is done with each place and week that an option of a batch takes; false where
-// it takes weeks that the bench does not have.
-func (p *packer) each(o BenchOption, do func(place, week int) bool) bool {
+// lay finds the cells of room that an option takes.
+func (b Bench) lay(o BenchOption, starts []int) (laid laidOption) {
 	week := o.Start
 	for _, stay := range o.Stays {
 		for range stay.Weeks {
-			if week < 0 || stay.Place < 0 || stay.Place >= len(p.left) || week >= len(p.left[stay.Place]) {
-				return false
+			if week < 0 || stay.Place < 0 || stay.Place >= len(b.Room) || week >= len(b.Room[stay.Place]) {
+				return laidOption{}
 			}
-			if !do(stay.Place, week) {
-				return false
-			}
+			laid.cells = append(laid.cells, starts[stay.Place]+week)
 			week++
 		}
 	}
-	return true
+	laid.possible = true
+	return laid
 }
 
-func (p *packer) fits(batch int, o BenchOption) bool {
+func (p *packer) fits(batch int, o *laidOption) bool {
 	trays := p.batches[batch].Trays
-	return p.each(o, func(place, week int) bool { return p.left[place][week] >= trays })
+	for _, cell := range o.cells {
+		if p.left[cell] < trays {
+			return false
+		}
+	}
+	return o.possible
 }
 
 func (p *packer) take(batch, option, sign int) {
 	trays := p.batches[batch].Trays * sign
-	p.each(p.batches[batch].Options[option], func(place, week int) bool {
-		p.left[place][week] -= trays
-		p.free -= p.price[place][week] * float64(trays)
-		return true
-	})
+	for _, cell := range p.options[batch][option].cells {
+		p.left[cell] -= trays
+		p.free -= p.price[cell] * float64(trays)
+	}
 }
 
-// cost is what the room of an option is worth at the prices.
-func (p *packer) cost(batch int, o BenchOption) (cost float64, possible bool) {
+// cost is what the room of an option is worth at the prices; it is not possible where there is not
+// enough left.
+func (p *packer) cost(batch int, o *laidOption) (cost float64, possible bool) {
 	trays := p.batches[batch].Trays
-	possible = p.each(o, func(place, week int) bool {
-		cost += p.price[place][week] * float64(trays)
-		return p.left[place][week] >= trays
-	})
-	return cost, possible
+	for _, cell := range o.cells {
+		if p.left[cell] < trays {
+			return 0, false
+		}
+		cost += p.price[cell]
+	}
+	return cost * float64(trays), o.possible
 }
 
 // freePrices makes all room cost nothing.
-func (p *packer) freePrices() {
-	p.price = make([][]float64, len(p.left))
-	for i := range p.price {
-		p.price[i] = make([]float64, len(p.left[i]))
-	}
-}
+func (p *packer) freePrices() { p.price = make([]float64, len(p.left)) }
 
 // settlePrices finds prices of room by subgradient steps of Polyak's length towards what was found
 // already: what is wanted more often than there is room for becomes dear.
 func (p *packer) settlePrices() {
 	const steps, patience = 300, 8
-	used := make([][]int, len(p.left))
-	for i := range used {
-		used[i] = make([]int, len(p.left[i]))
-	}
-	best, kept := -1.0, clone2(p.price)
+	used := make([]int, len(p.left))
+	best, kept := -1.0, slices.Clone(p.price)
 	scale, since := 1.5, 0
 	for range steps {
 		bound := 0.0
-		for i := range used {
-			clear(used[i])
-			for week, room := range p.left[i] {
-				bound += p.price[i][week] * float64(room)
-			}
+		clear(used)
+		for cell, room := range p.left {
+			bound += p.price[cell] * float64(room)
 		}
 		for i := range p.batches {
 			option, value := p.dearest(i)
@@ -213,55 +227,45 @@ func (p *packer) settlePrices() {
 				continue
 			}
 			bound += value
-			p.each(p.batches[i].Options[option], func(place, week int) bool {
-				used[place][week] += p.batches[i].Trays
-				return true
-			})
+			for _, cell := range p.options[i][option].cells {
+				used[cell] += p.batches[i].Trays
+			}
 		}
 		if best < 0 || bound < best {
-			best, kept, since = bound, clone2(p.price), 0
+			best, since = bound, 0
+			copy(kept, p.price)
 		} else if since++; since > patience {
 			scale, since = scale/2, 0
 		}
 		norm := 0.0
-		for i := range used {
-			for week := range used[i] {
-				over := float64(used[i][week] - p.left[i][week])
-				if over > 0 || p.price[i][week] > 0 {
-					norm += over * over
-				}
+		for cell := range used {
+			over := float64(used[cell] - p.left[cell])
+			if over > 0 || p.price[cell] > 0 {
+				norm += over * over
 			}
 		}
 		if norm == 0 {
 			break
 		}
 		step := scale * (bound - p.best.Worth) / norm
-		for i := range used {
-			for week := range used[i] {
-				over := float64(used[i][week] - p.left[i][week])
-				p.price[i][week] = max(0, p.price[i][week]+step*over)
-			}
+		for cell := range used {
+			p.price[cell] = max(0, p.price[cell]+step*float64(used[cell]-p.left[cell]))
 		}
 	}
 	p.price = kept
-}
-
-func clone2(m [][]float64) [][]float64 {
-	out := make([][]float64, len(m))
-	for i := range m {
-		out[i] = slices.Clone(m[i])
-	}
-	return out
 }
 
 // dearest is the option of a batch that is worth most beyond the price of its room, below 0
 // where none is worth anything or fits into what is left.
 func (p *packer) dearest(batch int) (option int, value float64) {
 	option = -1
-	for j, o := range p.batches[batch].Options {
-		cost, possible := p.cost(batch, o)
-		if worth := p.batches[batch].worth(o) - cost; possible && worth > value {
-			option, value = j, worth
+	for j := range p.options[batch] {
+		o := &p.options[batch][j]
+		if o.worth <= value {
+			continue
+		}
+		if cost, possible := p.cost(batch, o); possible && o.worth-cost > value {
+			option, value = j, o.worth-cost
 		}
 	}
 	return option, value
@@ -276,8 +280,8 @@ func (p *packer) arrange() {
 	for i := range p.batches {
 		p.order = append(p.order, i)
 		_, values[i] = p.dearest(i)
-		for _, o := range p.batches[i].Options {
-			cost, _ := p.cost(i, o)
+		for j := range p.options[i] {
+			cost, _ := p.cost(i, &p.options[i][j])
 			weight[i] = max(weight[i], cost)
 		}
 	}
@@ -295,10 +299,8 @@ func (p *packer) arrange() {
 		p.suffix[k] = p.suffix[k+1] + values[p.order[k]]
 	}
 	p.free = 0
-	for i := range p.left {
-		for week, room := range p.left[i] {
-			p.free += p.price[i][week] * float64(room)
-		}
+	for cell, room := range p.left {
+		p.free += p.price[cell] * float64(room)
 	}
 }
 
@@ -331,7 +333,7 @@ func (p *packer) greedy() {
 		if option := p.bestFitting(batch); option >= 0 {
 			p.chosen[batch] = option
 			p.take(batch, option, 1)
-			worth += p.batches[batch].worth(p.batches[batch].Options[option])
+			worth += p.options[batch][option].worth
 		}
 	}
 	p.keep(worth)
@@ -345,9 +347,9 @@ func (p *packer) greedy() {
 
 func (p *packer) bestFitting(batch int) int {
 	best, at := 0.0, -1
-	for j, o := range p.batches[batch].Options {
-		if worth := p.batches[batch].worth(o); worth > best && p.fits(batch, o) {
-			best, at = worth, j
+	for j := range p.options[batch] {
+		if o := &p.options[batch][j]; o.worth > best && p.fits(batch, o) {
+			best, at = o.worth, j
 		}
 	}
 	return at
@@ -375,7 +377,7 @@ func (p *packer) improve() {
 			before := slices.Clone(p.chosen)
 			was := worth
 			if option := p.chosen[batch]; option >= 0 {
-				worth -= p.batches[batch].worth(p.batches[batch].Options[option])
+				worth -= p.options[batch][option].worth
 				p.take(batch, option, -1)
 				p.chosen[batch] = -1
 			}
@@ -386,7 +388,7 @@ func (p *packer) improve() {
 				if option := p.bestFitting(other); option >= 0 {
 					p.chosen[other] = option
 					p.take(other, option, 1)
-					worth += p.batches[other].worth(p.batches[other].Options[option])
+					worth += p.options[other][option].worth
 				}
 			}
 			if worth > was {
@@ -436,22 +438,18 @@ func (p *packer) branch(k int, worth float64) {
 		return
 	}
 	batch := p.order[k]
-	options := make([]int, 0, len(p.batches[batch].Options))
-	for j, o := range p.batches[batch].Options {
-		if p.fits(batch, o) {
-			options = append(options, j)
+	options, gain := make([]int, 0, len(p.options[batch])), make([]float64, len(p.options[batch]))
+	for j := range p.options[batch] {
+		o := &p.options[batch][j]
+		if cost, possible := p.cost(batch, o); possible {
+			options, gain[j] = append(options, j), o.worth-cost
 		}
 	}
-	slices.SortStableFunc(options, func(a, b int) int {
-		of := p.batches[batch]
-		costA, _ := p.cost(batch, of.Options[a])
-		costB, _ := p.cost(batch, of.Options[b])
-		return cmp.Compare(of.worth(of.Options[b])-costB, of.worth(of.Options[a])-costA)
-	})
+	slices.SortStableFunc(options, func(a, b int) int { return cmp.Compare(gain[b], gain[a]) })
 	for _, option := range options {
 		p.chosen[batch] = option
 		p.take(batch, option, 1)
-		p.branch(k+1, worth+p.batches[batch].worth(p.batches[batch].Options[option]))
+		p.branch(k+1, worth+p.options[batch][option].worth)
 		p.take(batch, option, -1)
 		p.chosen[batch] = -1
 	}

@@ -14,8 +14,8 @@ import (
 	"bramblyacre/store"
 )
 
-// PlanInput takes one of the ways of an ask.
-type PlanInput struct {
+// PlanBatchInput takes one of the ways of an ask.
+type PlanBatchInput struct {
 	WishID    int64  `json:"wishId,omitempty" doc:"0 where it is no wish"`
 	SpeciesID string `json:"speciesId,omitempty"`
 	Plants    int    `json:"plants,omitempty"`
@@ -26,7 +26,7 @@ type PlanInput struct {
 }
 
 // PlanBatch plans a batch by the way that was chosen: what, when, where, how many.
-func (u *Uses) PlanBatch(ctx context.Context, in PlanInput) (journal.Entry, error) {
+func (u *Uses) PlanBatch(ctx context.Context, in PlanBatchInput) (journal.Entry, error) {
 	return u.plot.Change(ctx, func(s *plot.State, d *journal.Draft) (journal.Record, error) {
 		of, err := readAsk(s, AskInput{Wish: in.WishID, Species: in.SpeciesID, Plants: in.Plants, By: in.By, BedID: in.BedID})
 		if err != nil {
@@ -61,7 +61,7 @@ func (u *Uses) PlanBatch(ctx context.Context, in PlanInput) (journal.Entry, erro
 	})
 }
 
-func (u *Uses) plannedBatch(s *plot.State, of ask, v *variant, in PlanInput) (store.PutBatchParams, error) {
+func (u *Uses) plannedBatch(s *plot.State, of ask, v *variant, in PlanBatchInput) (store.PutBatchParams, error) {
 	var c say.Checklist
 	starts := v.starts
 	if in.Starts != 0 {
@@ -277,8 +277,8 @@ func useSource(ctx context.Context, s *plot.State, d *journal.Draft, row store.B
 	return nil
 }
 
-// CountInput is what was counted of a batch without a tray of cells.
-type CountInput struct {
+// BatchCountInput is what was counted of a batch without a tray of cells.
+type BatchCountInput struct {
 	Kind   string `json:"kind" enum:"up,gone,potted"`
 	Plants int    `json:"plants"`
 	Day    string `json:"day"`
@@ -288,7 +288,7 @@ type CountInput struct {
 var countWords = map[string]string{countUp: "came up", countGone: "were lost", countPotted: "were potted on"}
 
 // CountBatch notes how many of a batch came up, were lost or were potted on.
-func (u *Uses) CountBatch(ctx context.Context, id int64, in CountInput) (journal.Entry, error) {
+func (u *Uses) CountBatch(ctx context.Context, id int64, in BatchCountInput) (journal.Entry, error) {
 	return u.plot.Change(ctx, func(s *plot.State, d *journal.Draft) (journal.Record, error) {
 		row, err := openBatch(s, id)
 		if err != nil {

@@ -23,20 +23,20 @@ const (
 
 // BenchView is the shelves, week by week, with what stands in them.
 type BenchView struct {
-	First    calendar.Date `json:"first" doc:"A Monday"`
-	Weeks    int           `json:"weeks"`
-	Today    calendar.Date `json:"today"`
-	Words    string        `json:"words"`
-	Shelves  []ShelfView   `json:"shelves"`
-	Batches  []BatchView   `json:"batches"`
-	Unfit    []UnfitView   `json:"unfit" doc:"What does not fit as it is planned, and why"`
-	Bound    string        `json:"bound" doc:"How good the arrangement is"`
-	Settings SettingsView  `json:"settings"`
+	First    calendar.Date     `json:"first" doc:"A Monday"`
+	Weeks    int               `json:"weeks"`
+	Today    calendar.Date     `json:"today"`
+	Words    string            `json:"words"`
+	Shelves  []ShelfView       `json:"shelves"`
+	Batches  []BatchView       `json:"batches"`
+	Unfit    []UnfitBatchView  `json:"unfit" doc:"What does not fit as it is planned, and why"`
+	Bound    string            `json:"bound" doc:"How good the arrangement is"`
+	Settings BenchSettingsView `json:"settings"`
 }
 
 // ShelfView is a place with its room.
 type ShelfView struct {
-	PlaceView
+	RaisingPlaceView
 	Kept []KeptView `json:"kept"`
 	// Used is how many trays stand in it by week, of batches and kept room.
 	Used []int  `json:"used"`
@@ -99,8 +99,8 @@ type StayView struct {
 	Rows    []int         `json:"rows" doc:"The rows its trays take, from 0; none where it does not fit"`
 }
 
-// UnfitView is a batch that does not fit as it is planned.
-type UnfitView struct {
+// UnfitBatchView is a batch that does not fit as it is planned.
+type UnfitBatchView struct {
 	BatchID int64  `json:"batchId"`
 	Name    string `json:"name"`
 	Trays   int    `json:"trays"`
@@ -410,7 +410,7 @@ func mayStart(s *plot.State, b store.Batch, day calendar.Date) bool {
 func viewBench(s *plot.State) BenchView {
 	first := mondayOf(s.Today).AddDays(-weeksBefore * weekDays)
 	sh := newShelves(s, first, weeksShown)
-	v := BenchView{First: first, Weeks: weeksShown, Today: s.Today, Shelves: []ShelfView{}, Batches: []BatchView{}, Unfit: []UnfitView{}, Settings: viewSettings(s)}
+	v := BenchView{First: first, Weeks: weeksShown, Today: s.Today, Shelves: []ShelfView{}, Batches: []BatchView{}, Unfit: []UnfitBatchView{}, Settings: viewSettings(s)}
 	// What is under way, or was of late, stands where it stands.
 	shown := map[int64]*BatchView{}
 	var order []int64
@@ -455,7 +455,7 @@ func viewBench(s *plot.State) BenchView {
 		v.Batches = append(v.Batches, *shown[id])
 	}
 	for i, row := range sh.rows {
-		shelf := ShelfView{PlaceView: viewPlace(s, row), Kept: []KeptView{}, Used: sh.used[i]}
+		shelf := ShelfView{RaisingPlaceView: viewPlace(s, row), Kept: []KeptView{}, Used: sh.used[i]}
 		for _, kept := range sh.kept[i] {
 			shelf.Kept = append(shelf.Kept, *kept)
 		}
@@ -525,8 +525,8 @@ func (sh *shelves) fullWords(s *plot.State, at int) string {
 }
 
 // viewUnfit tells why a batch does not fit as it is planned, and when it would.
-func (sh *shelves) viewUnfit(s *plot.State, b store.Batch, a arrangement, i int) UnfitView {
-	v := UnfitView{BatchID: b.ID, Name: batchName(s, b), Trays: int(b.Trays), Why: sh.whyUnfit(s, b)}
+func (sh *shelves) viewUnfit(s *plot.State, b store.Batch, a arrangement, i int) UnfitBatchView {
+	v := UnfitBatchView{BatchID: b.ID, Name: batchName(s, b), Trays: int(b.Trays), Why: sh.whyUnfit(s, b)}
 	chosen := a.packing.Chosen[i]
 	if chosen < 0 {
 		way, _ := propagation.WayOf(b.Way)

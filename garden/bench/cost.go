@@ -69,7 +69,7 @@ func costOf(s *plot.State, v *variant, settings store.Bench) cost {
 			price(settings.MixPrice, litres, "a litre of mix")
 		}
 		if v.outlook.DatesKnown {
-			weeks := float64(v.outlook.Out.P50-v.attempt.Start) / 7
+			weeks := float64(v.outlook.Out.P50-v.outlook.Rested.P50) / 7
 			add(labour.WaterWeek, trays*math.Max(0, weeks))
 		}
 		add(labour.Harden, trays)

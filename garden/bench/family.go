@@ -12,12 +12,12 @@ import (
 
 // FamilyView is a kind's mothers and offspring as a tree.
 type FamilyView struct {
-	SpeciesID string     `json:"speciesId"`
-	Name      string     `json:"name"`
-	Words     string     `json:"words" doc:"Since when nothing was bought"`
-	Roots     []FamilyID `json:"-"`
-	Members   []Relative `json:"members" doc:"Each after what it came from"`
-	Kinds     []KindView `json:"kinds" doc:"The kinds that have a family here"`
+	SpeciesID string           `json:"speciesId"`
+	Name      string           `json:"name"`
+	Words     string           `json:"words" doc:"Since when nothing was bought"`
+	Roots     []FamilyID       `json:"-"`
+	Members   []Relative       `json:"members" doc:"Each after what it came from"`
+	Kinds     []FamilyKindView `json:"kinds" doc:"The kinds that have a family here"`
 }
 
 // FamilyID names a member.
@@ -37,8 +37,8 @@ type Relative struct {
 	Depth  int           `json:"depth"`
 }
 
-// KindView is a kind with a family.
-type KindView struct {
+// FamilyKindView is a kind with a family.
+type FamilyKindView struct {
 	SpeciesID string `json:"speciesId"`
 	Name      string `json:"name"`
 	Members   int    `json:"members"`
@@ -73,11 +73,11 @@ func (u *Uses) Family(ctx context.Context, speciesID string) (FamilyView, error)
 	return v, nil
 }
 
-func familyKinds(s *plot.State) []KindView {
-	kinds := []KindView{}
+func familyKinds(s *plot.State) []FamilyKindView {
+	kinds := []FamilyKindView{}
 	for _, species := range s.Lib.AllSpecies() {
 		if n := len(relativesOf(s, species.ID)); n > 0 {
-			kinds = append(kinds, KindView{species.ID, species.Names.Name, n})
+			kinds = append(kinds, FamilyKindView{species.ID, species.Names.Name, n})
 		}
 	}
 	return kinds

@@ -97,8 +97,8 @@ type FileLine struct {
 	Fields map[string]string
 }
 
-// BroughtView is what a file brings: each line, taken or refused with the reason.
-type BroughtView struct {
+// BroughtFileView is what a file brings: each line, taken or refused with the reason.
+type BroughtFileView struct {
 	Lines   []BroughtLine  `json:"lines"`
 	Taken   int            `json:"taken"`
 	Refused int            `json:"refused"`
@@ -129,13 +129,13 @@ func (u *Uses) bring(
 	note, leaveOut bool,
 	kind, what string,
 	read func(*plot.State, FileLine) (brought, error),
-) (BroughtView, error) {
-	v := BroughtView{Lines: []BroughtLine{}}
+) (BroughtFileView, error) {
+	v := BroughtFileView{Lines: []BroughtLine{}}
 	if len(lines) > mostLines {
 		return v, say.Faults{{Field: "file", Message: fmt.Sprintf("No more than %d lines at once.", mostLines)}}
 	}
 	readAll := func(s *plot.State) []brought {
-		v = BroughtView{Lines: []BroughtLine{}}
+		v = BroughtFileView{Lines: []BroughtLine{}}
 		var good []brought
 		for _, line := range lines {
 			one, err := read(s, line)
@@ -224,7 +224,7 @@ func speciesNamed(s *plot.State, plant, botanical string) (string, error) {
 }
 
 // BringLots brings seed lots in from a file, or shows what it would bring.
-func (u *Uses) BringLots(ctx context.Context, lines []FileLine, note, leaveOut bool) (BroughtView, error) {
+func (u *Uses) BringLots(ctx context.Context, lines []FileLine, note, leaveOut bool) (BroughtFileView, error) {
 	return u.bring(ctx, lines, note, leaveOut, kindSeed, "seed lots", func(s *plot.State, line FileLine) (brought, error) {
 		get := func(name string) string { return strings.TrimSpace(line.Fields[name]) }
 		one := brought{words: strings.TrimSpace(get("plant") + " " + get("lot"))}
@@ -236,7 +236,7 @@ func (u *Uses) BringLots(ctx context.Context, lines []FileLine, note, leaveOut b
 		if err != nil {
 			return one, err
 		}
-		in := LotInput{
+		in := SeedLotInput{
 			SpeciesID: id, Name: get("lot"), Origin: get("origin"), Mothers: mothers, Source: get("source"), RipeOn: get("ripe on"),
 			Sign: get("sign"), Dried: get("dried"), Storage: get("storage"), Count: get("seeds"), Labelled: get("labelled") == "true", Note: get("note"),
 		}
@@ -264,7 +264,7 @@ func wholeField(text, name string) (int, error) {
 }
 
 // BringBatches brings batches in from a file, or shows what it would bring.
-func (u *Uses) BringBatches(ctx context.Context, lines []FileLine, note, leaveOut bool) (BroughtView, error) {
+func (u *Uses) BringBatches(ctx context.Context, lines []FileLine, note, leaveOut bool) (BroughtFileView, error) {
 	return u.bring(ctx, lines, note, leaveOut, kindBatch, "batches", func(s *plot.State, line FileLine) (brought, error) {
 		get := func(name string) string { return strings.TrimSpace(line.Fields[name]) }
 		one := brought{words: strings.TrimSpace(get("plant") + ", " + get("way"))}

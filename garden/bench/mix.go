@@ -89,19 +89,19 @@ func ratioOf(mix propagation.Mix) string {
 	return strings.Join(words, " : ")
 }
 
-// FillInput is what is to be filled with which mix.
-type FillInput struct {
+// FillingInput is what is to be filled with which mix.
+type FillingInput struct {
 	Mix   string
 	Cells int
 	Cell  string
 }
 
-// FillView is how much of each part a filling takes.
-type FillView struct {
-	Mix   string         `json:"mix"`
-	Fill  string         `json:"fill" doc:"How much mix goes into the cells"`
-	Parts []FillPartView `json:"parts"`
-	Steps []string       `json:"steps"`
+// FillingView is how much of each part a filling takes.
+type FillingView struct {
+	Mix   string            `json:"mix"`
+	Fill  string            `json:"fill" doc:"How much mix goes into the cells"`
+	Parts []FillingPartView `json:"parts"`
+	Steps []string          `json:"steps"`
 	// Runs says for how many cells the shed is enough.
 	Runs   string `json:"runs"`
 	Enough bool   `json:"enough"`
@@ -109,8 +109,8 @@ type FillView struct {
 	Rests  string `json:"rests"`
 }
 
-// FillPartView is one part of a filling.
-type FillPartView struct {
+// FillingPartView is one part of a filling.
+type FillingPartView struct {
 	Name     string  `json:"name"`
 	For      string  `json:"for"`
 	Share    float64 `json:"share"`
@@ -121,10 +121,10 @@ type FillPartView struct {
 }
 
 // Fill works out what a filling takes.
-func (u *Uses) Fill(ctx context.Context, in FillInput) (FillView, error) {
+func (u *Uses) Fill(ctx context.Context, in FillingInput) (FillingView, error) {
 	s, err := u.plot.State(ctx)
 	if err != nil {
-		return FillView{}, err
+		return FillingView{}, err
 	}
 	var c say.Checklist
 	mix, has := mixOf(s, in.Mix)
@@ -136,16 +136,16 @@ func (u *Uses) Fill(ctx context.Context, in FillInput) (FillView, error) {
 		c.Add("cells", "Say how many cells, from 1 to %d.", propagation.MostStarts)
 	}
 	if err := c.Err(); err != nil {
-		return FillView{}, err
+		return FillingView{}, err
 	}
 	return viewFill(s, mix, in.Cells, litres)
 }
 
-func viewFill(s *plot.State, mix propagation.Mix, cells int, litres float64) (FillView, error) {
+func viewFill(s *plot.State, mix propagation.Mix, cells int, litres float64) (FillingView, error) {
 	filling := s.Lib.Bench().Filling.Cells(cells, litres)
 	fill, err := filling.Litres()
 	if err != nil {
-		return FillView{}, err
+		return FillingView{}, err
 	}
 	shares := make([]float64, len(mix.Parts))
 	shed := make([]float64, len(mix.Parts))
@@ -154,13 +154,13 @@ func viewFill(s *plot.State, mix propagation.Mix, cells int, litres float64) (Fi
 	}
 	parts, err := filling.Parts(shares)
 	if err != nil {
-		return FillView{}, err
+		return FillingView{}, err
 	}
 	settings := settingsOf(s)
-	v := FillView{Mix: mix.Name, Fill: s.Units.Volume(fill), Parts: []FillPartView{}, Enough: true}
+	v := FillingView{Mix: mix.Name, Fill: s.Units.Volume(fill), Parts: []FillingPartView{}, Enough: true}
 	var buy []string
 	for i, part := range mix.Parts {
-		p := FillPartView{
+		p := FillingPartView{
 			Name: part.Name, For: part.For, Share: part.Share, Amount: s.Units.Volume(parts[i]), Measures: measuresWords(settings, parts[i]),
 			Shed: s.Units.Volume(shed[i]), Short: shed[i] < parts[i]-1e-9,
 		}
@@ -175,7 +175,7 @@ func viewFill(s *plot.State, mix propagation.Mix, cells int, litres float64) (Fi
 	}
 	enough, short, err := filling.Enough(shares, shed)
 	if err != nil {
-		return FillView{}, err
+		return FillingView{}, err
 	}
 	v.Runs = fmt.Sprintf("What is in the shed fills %s.", say.Counted(float64(enough), "cell", "cells"))
 	if enough < cells {
@@ -214,8 +214,8 @@ func measuresWords(settings store.Bench, litres float64) string {
 	return say.OrList(words)
 }
 
-// MixInput is an own recipe.
-type MixInput struct {
+// OwnMixInput is an own recipe.
+type OwnMixInput struct {
 	Name  string                `json:"name"`
 	For   string                `json:"for,omitempty"`
 	Parts []propagation.MixPart `json:"parts"`
@@ -225,7 +225,7 @@ type MixInput struct {
 const mostParts = 12
 
 // PutMix adds an own recipe, with an id of 0, or changes one.
-func (u *Uses) PutMix(ctx context.Context, id int64, in MixInput) (journal.Entry, error) {
+func (u *Uses) PutMix(ctx context.Context, id int64, in OwnMixInput) (journal.Entry, error) {
 	return u.plot.Change(ctx, func(s *plot.State, d *journal.Draft) (journal.Record, error) {
 		if row, has := rowOf(ownMixes.Of(s), id, func(r store.OwnMix) int64 { return r.ID }); id != 0 && (!has || row.RemovedOn != nil) {
 			return journal.Record{}, say.NotFoundError{What: "recipe"}

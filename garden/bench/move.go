@@ -14,8 +14,8 @@ import (
 	"bramblyacre/store"
 )
 
-// MoveInput moves a batch: the stay of an index to another place or day, and all that follow with it.
-type MoveInput struct {
+// MoveBatchInput moves a batch: the stay of an index to another place or day, and all that follow with it.
+type MoveBatchInput struct {
 	// Stay is the index of the stay that is moved.
 	Stay int `json:"stay" minimum:"0"`
 	// PlaceID is where it is to be, 0 for where it is; From the day it is to begin.
@@ -23,8 +23,8 @@ type MoveInput struct {
 	From    string `json:"from"`
 }
 
-// MovedView is what a move would come to.
-type MovedView struct {
+// MoveTriedView is what a move would come to.
+type MoveTriedView struct {
 	Words []string      `json:"words" doc:"What it comes to: when it is out, what is full, what is too warm"`
 	Fits  bool          `json:"fits"`
 	Out   calendar.Date `json:"out"`
@@ -33,7 +33,7 @@ type MovedView struct {
 
 // moved works out a batch after a move: of a planned one its whole way is reckoned again from the new
 // day and place, of one under way the stays from there on are shifted.
-func (u *Uses) moved(s *plot.State, b store.Batch, in MoveInput) (store.Batch, []string, error) {
+func (u *Uses) moved(s *plot.State, b store.Batch, in MoveBatchInput) (store.Batch, []string, error) {
 	var c say.Checklist
 	stays := staysOf(b)
 	if in.Stay < 0 || in.Stay >= len(stays) {
@@ -72,7 +72,7 @@ func (u *Uses) moved(s *plot.State, b store.Batch, in MoveInput) (store.Batch, [
 	return u.movePlanned(s, b, stays, in, from)
 }
 
-func moveBegun(s *plot.State, b store.Batch, stays []stay, in MoveInput, from calendar.Date) (store.Batch, []string, error) {
+func moveBegun(s *plot.State, b store.Batch, stays []stay, in MoveBatchInput, from calendar.Date) (store.Batch, []string, error) {
 	days := from.DaysSince(stays[in.Stay].From)
 	next := shifted(stays, in.Stay, days)
 	if in.Stay > 0 {
@@ -89,7 +89,7 @@ func moveBegun(s *plot.State, b store.Batch, stays []stay, in MoveInput, from ca
 }
 
 // movePlanned reckons the way of a planned batch again.
-func (u *Uses) movePlanned(s *plot.State, b store.Batch, stays []stay, in MoveInput, from calendar.Date) (store.Batch, []string, error) {
+func (u *Uses) movePlanned(s *plot.State, b store.Batch, stays []stay, in MoveBatchInput, from calendar.Date) (store.Batch, []string, error) {
 	days := from.DaysSince(stays[in.Stay].From)
 	start := startDay(b).AddDays(days)
 	if start < s.Today {
@@ -176,24 +176,24 @@ func (u *Uses) attemptOf(s *plot.State, b store.Batch, stays []stay, start calen
 }
 
 // TryMove tells what a move would come to, and notes nothing.
-func (u *Uses) TryMove(ctx context.Context, id int64, in MoveInput) (MovedView, error) {
+func (u *Uses) TryMove(ctx context.Context, id int64, in MoveBatchInput) (MoveTriedView, error) {
 	s, err := u.plot.State(ctx)
 	if err != nil {
-		return MovedView{}, err
+		return MoveTriedView{}, err
 	}
 	b, err := openBatch(s, id)
 	if err != nil {
-		return MovedView{}, err
+		return MoveTriedView{}, err
 	}
 	after, words, err := u.moved(s, b, in)
 	if err != nil {
-		return MovedView{}, err
+		return MoveTriedView{}, err
 	}
 	return u.viewMoved(s, b, after, words), nil
 }
 
-func (u *Uses) viewMoved(s *plot.State, before, after store.Batch, words []string) MovedView {
-	v := MovedView{Words: []string{}, Fits: true, Out: dayOf(&after.OutOn), Start: startDay(after)}
+func (u *Uses) viewMoved(s *plot.State, before, after store.Batch, words []string) MoveTriedView {
+	v := MoveTriedView{Words: []string{}, Fits: true, Out: dayOf(&after.OutOn), Start: startDay(after)}
 	was := dayOf(&before.OutOn)
 	switch {
 	case v.Out == was:
@@ -216,7 +216,7 @@ func (u *Uses) viewMoved(s *plot.State, before, after store.Batch, words []strin
 }
 
 // MoveBatch moves a batch, or a part of its way.
-func (u *Uses) MoveBatch(ctx context.Context, id int64, seen say.Version, in MoveInput) (journal.Entry, error) {
+func (u *Uses) MoveBatch(ctx context.Context, id int64, seen say.Version, in MoveBatchInput) (journal.Entry, error) {
 	return u.plot.Change(ctx, func(s *plot.State, d *journal.Draft) (journal.Record, error) {
 		b, err := openBatch(s, id)
 		if err != nil {
@@ -237,15 +237,15 @@ func (u *Uses) MoveBatch(ctx context.Context, id int64, seen say.Version, in Mov
 	})
 }
 
-// PriorityInput is what goes first where not everything fits.
-type PriorityInput struct {
+// SetBatchInput is what goes first where not everything fits.
+type SetBatchInput struct {
 	Priority int   `json:"priority" minimum:"1" maximum:"5"`
 	Food     bool  `json:"food"`
 	BedID    int64 `json:"bedId,omitempty" doc:"Where it is to stand; 0 for not decided"`
 }
 
 // SetBatch notes a batch's priority, whether it is food, and where it is to stand.
-func (u *Uses) SetBatch(ctx context.Context, id int64, seen say.Version, in PriorityInput) (journal.Entry, error) {
+func (u *Uses) SetBatch(ctx context.Context, id int64, seen say.Version, in SetBatchInput) (journal.Entry, error) {
 	return u.plot.Change(ctx, func(s *plot.State, d *journal.Draft) (journal.Record, error) {
 		b, err := openBatch(s, id)
 		if err != nil {

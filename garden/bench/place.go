@@ -51,8 +51,8 @@ func rowOf[Row any](rows []Row, id int64, idOf func(Row) int64) (row Row, has bo
 	return row, false
 }
 
-// PlaceInput is a place to raise plants as typed.
-type PlaceInput struct {
+// RaisingPlaceInput is a place to raise plants as typed.
+type RaisingPlaceInput struct {
 	Name  string `json:"name"`
 	Kind  string `json:"kind" enum:"indoor shelf,warm bed,cold house,outdoors,refrigerator"`
 	Trays int    `json:"trays"`
@@ -65,8 +65,8 @@ type PlaceInput struct {
 	Note   string   `json:"note,omitempty"`
 }
 
-// PlaceView is a place to raise plants.
-type PlaceView struct {
+// RaisingPlaceView is a place to raise plants.
+type RaisingPlaceView struct {
 	ID      int64       `json:"id"`
 	Name    string      `json:"name"`
 	Kind    string      `json:"kind"`
@@ -80,8 +80,8 @@ type PlaceView struct {
 	Version say.Version `json:"version"`
 }
 
-func viewPlace(s *plot.State, row store.RaisingPlace) PlaceView {
-	v := PlaceView{
+func viewPlace(s *plot.State, row store.RaisingPlace) RaisingPlaceView {
+	v := RaisingPlaceView{
 		ID: row.ID, Name: row.Name, Kind: row.Kind, Trays: int(row.Trays), Light: row.LightH, Note: row.Note, Version: say.VersionOf(row),
 	}
 	var words []string
@@ -114,7 +114,7 @@ func placeParams(row store.RaisingPlace) store.PutRaisingPlaceParams {
 }
 
 // PutPlace adds a place to raise plants, with an id of 0, or changes one.
-func (u *Uses) PutPlace(ctx context.Context, id int64, seen say.Version, in PlaceInput) (journal.Entry, error) {
+func (u *Uses) PutPlace(ctx context.Context, id int64, seen say.Version, in RaisingPlaceInput) (journal.Entry, error) {
 	return u.plot.Change(ctx, func(s *plot.State, d *journal.Draft) (journal.Record, error) {
 		verb := "Added "
 		if id != 0 {
@@ -147,7 +147,7 @@ func (u *Uses) PutPlace(ctx context.Context, id int64, seen say.Version, in Plac
 	})
 }
 
-func readPlace(s *plot.State, in PlaceInput) (store.PutRaisingPlaceParams, error) {
+func readPlace(s *plot.State, in RaisingPlaceInput) (store.PutRaisingPlaceParams, error) {
 	var c say.Checklist
 	row := store.PutRaisingPlaceParams{
 		Name: c.Name("name", in.Name), Kind: in.Kind, Trays: int64(in.Trays), LightH: in.Light, Note: c.Text("note", in.Note, say.LongestNote),

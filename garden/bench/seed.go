@@ -23,8 +23,8 @@ const (
 	originBought = "bought"
 )
 
-// LotInput is a seed lot as typed.
-type LotInput struct {
+// SeedLotInput is a seed lot as typed.
+type SeedLotInput struct {
 	SpeciesID string `json:"speciesId"`
 	Name      string `json:"name"`
 	Origin    string `json:"origin" enum:"own,bought"`
@@ -45,7 +45,7 @@ type LotInput struct {
 // mostGrams is the most seed that a household keeps of a lot: 50 kg.
 const mostGrams = 50_000
 
-func readLot(s *plot.State, in LotInput) (store.PutSeedLotParams, error) {
+func readLot(s *plot.State, in SeedLotInput) (store.PutSeedLotParams, error) {
 	var c say.Checklist
 	row := store.PutSeedLotParams{
 		SpeciesID: in.SpeciesID, Name: c.Name("name", in.Name), Origin: in.Origin, Source: c.Text("source", in.Source, say.LongestNote),
@@ -93,7 +93,7 @@ func readLot(s *plot.State, in LotInput) (store.PutSeedLotParams, error) {
 
 // readSeedAmount reads what is left of a lot, in grams, and its own count a gram; nil for what was not
 // said.
-func readSeedAmount(s *plot.State, c *say.Checklist, in LotInput) (grams, perGram *float64) {
+func readSeedAmount(s *plot.State, c *say.Checklist, in SeedLotInput) (grams, perGram *float64) {
 	if strings.TrimSpace(in.Weight) != "" {
 		weight, err := unit.Parse(unit.Mass, in.Weight, s.Units.MassUnit())
 		switch {
@@ -140,7 +140,7 @@ func standingLot(s *plot.State, id int64) (store.SeedLot, error) {
 }
 
 // PutLot adds a seed lot, with an id of 0, or changes one.
-func (u *Uses) PutLot(ctx context.Context, id int64, seen say.Version, in LotInput) (journal.Entry, error) {
+func (u *Uses) PutLot(ctx context.Context, id int64, seen say.Version, in SeedLotInput) (journal.Entry, error) {
 	return u.plot.Change(ctx, func(s *plot.State, d *journal.Draft) (journal.Record, error) {
 		verb := "Put by "
 		if id != 0 {
@@ -233,14 +233,14 @@ func (u *Uses) TestLot(ctx context.Context, id int64, in SeedTestInput) (journal
 
 // SeedsView is the seed on the shelf, and what to save this year.
 type SeedsView struct {
-	Lots       []LotView  `json:"lots"`
-	Save       []SaveView `json:"save"`
-	Storages   []string   `json:"storages"`
-	WeightUnit string     `json:"weightUnit"`
+	Lots       []SeedLotView  `json:"lots"`
+	Save       []SaveSeedView `json:"save"`
+	Storages   []string       `json:"storages"`
+	WeightUnit string         `json:"weightUnit"`
 }
 
-// LotView is one seed lot.
-type LotView struct {
+// SeedLotView is one seed lot.
+type SeedLotView struct {
 	ID        int64       `json:"id"`
 	SpeciesID string      `json:"speciesId"`
 	Plant     string      `json:"plant"`
@@ -270,8 +270,8 @@ type LotView struct {
 	Version   say.Version `json:"version"`
 }
 
-// SaveView is seed to save this year.
-type SaveView struct {
+// SaveSeedView is seed to save this year.
+type SaveSeedView struct {
 	SpeciesID string `json:"speciesId"`
 	Name      string `json:"name"`
 	When      string `json:"when"`
@@ -286,7 +286,7 @@ func (u *Uses) Seeds(ctx context.Context) (SeedsView, error) {
 	if err != nil {
 		return SeedsView{}, err
 	}
-	v := SeedsView{Lots: []LotView{}, Save: seedToSave(s), Storages: propagation.Storages, WeightUnit: s.Units.MassUnit()}
+	v := SeedsView{Lots: []SeedLotView{}, Save: seedToSave(s), Storages: propagation.Storages, WeightUnit: s.Units.MassUnit()}
 	for _, lot := range lots.Of(s) {
 		if lot.RemovedOn == nil {
 			v.Lots = append(v.Lots, viewLot(s, lot))
@@ -295,8 +295,8 @@ func (u *Uses) Seeds(ctx context.Context) (SeedsView, error) {
 	return v, nil
 }
 
-func viewLot(s *plot.State, lot store.SeedLot) LotView {
-	v := LotView{
+func viewLot(s *plot.State, lot store.SeedLot) SeedLotView {
+	v := SeedLotView{
 		ID: lot.ID, SpeciesID: lot.SpeciesID, Plant: speciesName(s, lot.SpeciesID), Name: lot.Name, Origin: lot.Origin, Source: lot.Source,
 		RipeOn: lot.RipeOn, Sign: lot.Sign, Dried: lot.Dried, Storage: lot.Storage, Alive: []float64{}, Tests: []string{},
 		Labelled: lot.Labelled == 1, Note: lot.Note, Version: say.VersionOf(lot), From: lotFrom(s, lot),
@@ -418,8 +418,8 @@ func sowBy(s *plot.State, lot store.SeedLot, row *flora.Propagation, tooOld bool
 
 // seedToSave is what seed to save this year: of what seeds here this season and is on the shelf no
 // more, or getting old, or was raised from few mothers.
-func seedToSave(s *plot.State) []SaveView {
-	saves := []SaveView{}
+func seedToSave(s *plot.State) []SaveSeedView {
+	saves := []SaveSeedView{}
 	seen := map[string]bool{}
 	lore := s.Lib.Bench().Seed
 	mothers, err := propagation.MothersToSaveFrom(lore.Keep.Value, int(lore.Generations.Value))
@@ -444,7 +444,7 @@ func seedToSave(s *plot.State) []SaveView {
 			continue
 		}
 		seen[p.SpeciesID] = true
-		saves = append(saves, SaveView{
+		saves = append(saves, SaveSeedView{
 			SpeciesID: p.SpeciesID, Name: p.Species.Names.Name, PlantID: p.ID, Why: why,
 			When: "ripe about " + calendar.Span(first, last), Mothers: mothersWords(p, mothers, lore),
 		})

@@ -33,15 +33,15 @@ type SetOutView struct {
 	Hole     []geometry.Point   `json:"hole"`
 	Spacing  string             `json:"spacing"`
 	Edge     string             `json:"edge"`
-	Triangle LayoutView         `json:"triangle"`
-	Square   LayoutView         `json:"square"`
+	Triangle SetOutLayout       `json:"triangle"`
+	Square   SetOutLayout       `json:"square"`
 	Better   string             `json:"better" enum:"triangle,square"`
 	Words    string             `json:"words"`
 	Note     string             `json:"note" doc:"Where the spacing comes from"`
 }
 
-// LayoutView is one pattern.
-type LayoutView struct {
+// SetOutLayout is one pattern.
+type SetOutLayout struct {
 	Plants int                `json:"plants"`
 	Spots  []geometry.Point   `json:"spots"`
 	Rows   [][]geometry.Point `json:"-"`
@@ -181,8 +181,8 @@ func spacingNote(s *plot.State, id string) string {
 
 // viewLayout tells a layout with what to tape: where the first of each kind of row begins, how far
 // apart, and how far the rows are.
-func viewLayout(s *plot.State, l propagation.Layout, setting propagation.SettingOut) LayoutView {
-	v := LayoutView{Plants: len(l.Spots), Spots: l.Spots, Rows: l.Rows, Tape: []string{}}
+func viewLayout(s *plot.State, l propagation.Layout, setting propagation.SettingOut) SetOutLayout {
+	v := SetOutLayout{Plants: len(l.Spots), Spots: l.Spots, Rows: l.Rows, Tape: []string{}}
 	if v.Spots == nil {
 		v.Spots = []geometry.Point{}
 	}

@@ -28,8 +28,8 @@ func settingsOf(s *plot.State) store.Bench {
 	return unsaidBench()
 }
 
-// SettingsView are the grower's measures and prices.
-type SettingsView struct {
+// BenchSettingsView are the grower's measures and prices.
+type BenchSettingsView struct {
 	Scoop      string      `json:"scoop"`
 	Bucket     string      `json:"bucket"`
 	Packet     *float64    `json:"packet" doc:"What a packet of seed costs; null where nobody said"`
@@ -53,8 +53,8 @@ type WeightsView struct {
 	Easy    float64 `json:"easy" minimum:"0" maximum:"1"`
 }
 
-// SettingsInput are measures and prices as typed.
-type SettingsInput struct {
+// BenchSettingsInput are measures and prices as typed.
+type BenchSettingsInput struct {
 	Scoop     string   `json:"scoop,omitempty" doc:"As typed; empty for none"`
 	Bucket    string   `json:"bucket,omitempty" doc:"As typed; empty for none"`
 	Packet    *float64 `json:"packet,omitempty"`
@@ -66,7 +66,7 @@ type SettingsInput struct {
 	CellDepth string   `json:"cellDepth" doc:"How deep a cell is, as typed"`
 }
 
-func viewSettings(s *plot.State) SettingsView {
+func viewSettings(s *plot.State) BenchSettingsView {
 	row := settingsOf(s)
 	volume := func(litres *float64) string {
 		if litres == nil {
@@ -74,7 +74,7 @@ func viewSettings(s *plot.State) SettingsView {
 		}
 		return s.Units.Volume(*litres)
 	}
-	return SettingsView{
+	return BenchSettingsView{
 		Scoop: volume(row.ScoopL), Bucket: volume(row.BucketL),
 		Packet: row.PacketPrice, Plant: row.PlantPrice, MixLitre: row.MixPrice, Currency: row.Currency,
 		TrayCells: int(row.TrayCells), Cell: s.Units.Volume(row.CellL), CellDepth: s.Units.PlantLength(row.CellCm / 100),
@@ -84,13 +84,20 @@ func viewSettings(s *plot.State) SettingsView {
 	}
 }
 
-func benchParams(row store.Bench) store.PutBenchParams {
-	one := int64(1)
-	return store.PutBenchParams{
-		ID: &one, ScoopL: row.ScoopL, BucketL: row.BucketL, PacketPrice: row.PacketPrice, PlantPrice: row.PlantPrice,
+// putBench writes the bench's one row, which stands from the first thing that is said of it.
+func putBench(ctx context.Context, s *plot.State, d *journal.Draft, row store.Bench) error {
+	params := store.PutBenchParams{
+		ScoopL: row.ScoopL, BucketL: row.BucketL, PacketPrice: row.PacketPrice, PlantPrice: row.PlantPrice,
 		MixPrice: row.MixPrice, Currency: row.Currency, Soon: row.Soon, Cheap: row.Cheap, Certain: row.Certain, Easy: row.Easy,
 		TrayCells: row.TrayCells, CellL: row.CellL, CellCm: row.CellCm,
 	}
+	id := int64(0)
+	if stood := benchRows.Of(s); len(stood) > 0 {
+		id = stood[0].ID
+		params.ID = &id
+	}
+	_, err := benchTable.Put(ctx, d, id, params)
+	return err
 }
 
 // The most and least of what a tray can be.
@@ -128,7 +135,7 @@ func readCellDepth(s *plot.State, c *say.Checklist, field, text string) float64 
 }
 
 // SetMeasures notes the grower's measures and prices.
-func (u *Uses) SetMeasures(ctx context.Context, seen say.Version, in SettingsInput) (journal.Entry, error) {
+func (u *Uses) SetMeasures(ctx context.Context, seen say.Version, in BenchSettingsInput) (journal.Entry, error) {
 	return u.plot.Change(ctx, func(s *plot.State, d *journal.Draft) (journal.Record, error) {
 		row := settingsOf(s)
 		if err := seen.IsOf(say.VersionOf(row), "The measures"); err != nil {
@@ -150,7 +157,7 @@ func (u *Uses) SetMeasures(ctx context.Context, seen say.Version, in SettingsInp
 		if err := c.Err(); err != nil {
 			return journal.Record{}, err
 		}
-		_, err := benchTable.Put(ctx, d, 1, benchParams(row))
+		err := putBench(ctx, s, d, row)
 		return journal.Record{Kind: kindBench, Summary: "Set the bench's measures and prices"}, err
 	})
 }
@@ -194,7 +201,7 @@ func (u *Uses) SetWeights(ctx context.Context, in WeightsView) (journal.Entry, e
 		}
 		row := settingsOf(s)
 		row.Soon, row.Cheap, row.Certain, row.Easy = in.Soon, in.Cheap, in.Certain, in.Easy
-		_, err := benchTable.Put(ctx, d, 1, benchParams(row))
+		err := putBench(ctx, s, d, row)
 		return journal.Record{Kind: kindBench, Summary: "Said what counts when ways are compared"}, err
 	})
 }

@@ -160,8 +160,8 @@ func standingIn(s *plot.State, row store.Tray) (n int) {
 	return n
 }
 
-// SowInput sets a batch into cells of a tray.
-type SowInput struct {
+// SowTrayInput sets a batch into cells of a tray.
+type SowTrayInput struct {
 	BatchID int64 `json:"batchId"`
 	// Cells are those to set it into, by their number from 0, row by row; empty for the next Count
 	// empty ones.
@@ -170,7 +170,7 @@ type SowInput struct {
 }
 
 // SowTray sets a batch that has begun into cells of a tray.
-func (u *Uses) SowTray(ctx context.Context, id int64, seen say.Version, in SowInput) (journal.Entry, error) {
+func (u *Uses) SowTray(ctx context.Context, id int64, seen say.Version, in SowTrayInput) (journal.Entry, error) {
 	return u.plot.Change(ctx, func(s *plot.State, d *journal.Draft) (journal.Record, error) {
 		row, err := standingTray(s, id)
 		if err != nil {
@@ -200,7 +200,7 @@ func (u *Uses) SowTray(ctx context.Context, id int64, seen say.Version, in SowIn
 	})
 }
 
-func readCells(s *plot.State, cells []cell, batch store.Batch, in SowInput) ([]int, error) {
+func readCells(s *plot.State, cells []cell, batch store.Batch, in SowTrayInput) ([]int, error) {
 	var c say.Checklist
 	if batch.BegunOn == nil {
 		c.Add("batchId", "It has not begun yet. Note first that it was.")

@@ -8,6 +8,7 @@ import (
 	"bramblyacre/core/calendar"
 	"bramblyacre/core/flora"
 	"bramblyacre/core/harvest"
+	"bramblyacre/core/parallel"
 	"bramblyacre/core/propagation"
 	"bramblyacre/garden/plot"
 	"bramblyacre/garden/say"
@@ -79,10 +80,10 @@ func (u *Uses) variants(s *plot.State, of ask) ([]*variant, error) {
 				v.attempt.Rise, v.attempt.Grow = &at, &at
 			}
 			u.equip(s, of, v)
-			u.reckon(s, v)
 			all = append(all, v)
 		}
 	}
+	parallel.Each(len(all), func(i int) { u.reckon(s, all[i]) })
 	return all, nil
 }
 
@@ -120,6 +121,7 @@ func placesFor(s *plot.State, row *flora.Propagation, way propagation.WayRow) (f
 	case way.Deed == propagation.Sow:
 		if raised {
 			first(propagation.IndoorShelf, propagation.ColdHouse, propagation.Outdoors)
+			found = found[:min(len(found), 2)] // out of doors where there is no house
 		}
 		found = append(found, nil)
 	case way.Cover:
@@ -200,9 +202,13 @@ func (u *Uses) equip(s *plot.State, of ask, v *variant) {
 
 // equipSeed finds seed, and the cold it waits for.
 func (u *Uses) equipSeed(s *plot.State, of ask, v *variant) {
-	best := 0.0
+	best, poor := 0.0, s.Lib.Bench().Seed.Poor.Value
 	for _, lot := range standingLots(s, of.species.ID) {
 		alive, known := aliveOf(s, lot, s.Today)
+		if known && alive[1] < poor {
+			v.lacks = append(v.lacks, fmt.Sprintf("the seed %s is too old to rely on", lot.Name))
+			continue
+		}
 		if !known {
 			alive[1] = 0.01 // anything known is better
 		}
@@ -289,6 +295,7 @@ func (u *Uses) equipVolunteers(s *plot.State, of ask, v *variant) {
 	}
 	if v.row.Gives != nil {
 		v.most = int(expectedAbout(s, of.species, v.row))
+		v.attempt.There, v.attempt.Mothers = v.row.Gives, expectedAbout(s, of.species, v.row)/max(v.row.Gives.Value, 0.01)
 		v.lacks = append(v.lacks, fmt.Sprintf("none was seen yet; about %d may stand about the mothers here", v.most))
 		v.possible = v.most > 0
 	}
@@ -320,8 +327,8 @@ func (u *Uses) reckon(s *plot.State, v *variant) {
 		return
 	}
 	today := v.attempt.Weathers.Index(s.Today)
-	days := propagation.InSpans(v.spans, today, v.attempt.By, 7)
-	const scan = 200
+	const everyDays, scan = 7, 100
+	days := propagation.InSpans(v.spans, today, v.attempt.By, everyDays)
 	latest := v.attempt
 	if start, _, enough := latest.LatestStart(days, confidence, scan, seed); start >= 0 && enough {
 		v.latest, v.latestKnown = start, true

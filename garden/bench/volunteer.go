@@ -159,8 +159,8 @@ func (u *Uses) LeaveVolunteers(ctx context.Context, id int64) (journal.Entry, er
 	})
 }
 
-// DangerView is a dangerous plant that a seedling may be.
-type DangerView struct {
+// VolunteerDangerView is a dangerous plant that a seedling may be.
+type VolunteerDangerView struct {
 	ID      string `json:"id"`
 	Name    string `json:"name"`
 	Danger  string `json:"danger"`
@@ -168,7 +168,7 @@ type DangerView struct {
 }
 
 // dangersOf are the deadly and poisonous plants that a species is mistaken for, with what decides.
-func dangersOf(s *plot.State, species *flora.Species) (dangers []DangerView) {
+func dangersOf(s *plot.State, species *flora.Species) (dangers []VolunteerDangerView) {
 	for _, l := range species.LookAlikes {
 		if l.Danger != "deadly" && l.Danger != "poisonous" {
 			continue
@@ -181,7 +181,7 @@ func dangersOf(s *plot.State, species *flora.Species) (dangers []DangerView) {
 		if decides == "" {
 			decides = "see its page"
 		}
-		dangers = append(dangers, DangerView{id, l.Name, l.Danger, decides})
+		dangers = append(dangers, VolunteerDangerView{id, l.Name, l.Danger, decides})
 	}
 	return dangers
 }
@@ -270,19 +270,19 @@ type VolunteersView struct {
 
 // VolunteerView is one group that was seen.
 type VolunteerView struct {
-	ID        int64         `json:"id"`
-	SpeciesID string        `json:"speciesId"`
-	Name      string        `json:"name"`
-	Where     string        `json:"where"`
-	Plants    int           `json:"plants"`
-	Seen      string        `json:"seen"`
-	Rescue    string        `json:"rescue" doc:"By when, and why"`
-	WorkedOn  calendar.Date `json:"workedOn"`
-	Known     bool          `json:"known" doc:"A day is known on which the ground is worked"`
-	Checked   string        `json:"checked" enum:",it is,it is not"`
-	State     string        `json:"state"`
-	Dangers   []DangerView  `json:"dangers"`
-	Note      string        `json:"note"`
+	ID        int64                 `json:"id"`
+	SpeciesID string                `json:"speciesId"`
+	Name      string                `json:"name"`
+	Where     string                `json:"where"`
+	Plants    int                   `json:"plants"`
+	Seen      string                `json:"seen"`
+	Rescue    string                `json:"rescue" doc:"By when, and why"`
+	WorkedOn  calendar.Date         `json:"workedOn"`
+	Known     bool                  `json:"known" doc:"A day is known on which the ground is worked"`
+	Checked   string                `json:"checked" enum:",it is,it is not"`
+	State     string                `json:"state"`
+	Dangers   []VolunteerDangerView `json:"dangers"`
+	Note      string                `json:"note"`
 }
 
 // ExpectedView is what is to be expected about mothers.
@@ -390,7 +390,7 @@ func worksAhead(s *plot.State) []BedWorkView {
 func viewGroup(s *plot.State, row store.Volunteer) VolunteerView {
 	v := VolunteerView{
 		ID: row.ID, SpeciesID: row.SpeciesID, Name: speciesName(s, row.SpeciesID), Where: volunteerPlace(s, row), Plants: int(row.Plants),
-		Seen: "seen " + view.DayWords(row.Day), Checked: row.Checked, Note: row.Note, Dangers: []DangerView{},
+		Seen: "seen " + view.DayWords(row.Day), Checked: row.Checked, Note: row.Note, Dangers: []VolunteerDangerView{},
 	}
 	if species, has := s.Lib.Species(row.SpeciesID); has {
 		v.Dangers = view.NonNil(dangersOf(s, species))

@@ -43,48 +43,48 @@ type WaysView struct {
 
 // WayView is one way to make more.
 type WayView struct {
-	Key       string          `json:"key"`
-	Way       string          `json:"way"`
-	Title     string          `json:"title"`
-	Where     string          `json:"where"`
-	How       string          `json:"how"`
-	Advised   bool            `json:"advised"`
-	Possible  bool            `json:"possible"`
-	Starts    int             `json:"starts"`
-	StartVerb string          `json:"startVerb"`
-	StartText string          `json:"startText" doc:"Sow 47 on 3 March"`
-	Start     calendar.Date   `json:"start"`
-	LatestBy  string          `json:"latestBy" doc:"The last day to start and be in time; empty where none is asked or none is enough"`
-	Chance    *float64        `json:"chance" doc:"null where it cannot be told"`
-	ChanceIs  string          `json:"chanceIs"`
-	Ready     *say.DatesView  `json:"ready" doc:"null where it cannot be told"`
-	Plants    string          `json:"plants" doc:"How many stand then"`
-	Harvests  []HarvestView   `json:"harvests"`
-	Money     string          `json:"money"`
-	Minutes   float64         `json:"minutes"`
-	Hours     string          `json:"hours"`
-	Has       []string        `json:"has"`
-	Lacks     []string        `json:"lacks"`
-	Fails     []string        `json:"fails" doc:"Why it may fail, with how often"`
-	Wrong     []string        `json:"wrong" doc:"What goes wrong with it"`
-	Missing   []string        `json:"missing" doc:"What is not on record"`
-	Assumed   []string        `json:"assumed" doc:"Figures whose range is assumed"`
-	Standing  string          `json:"standing"`
-	Because   string          `json:"because" doc:"Why it stands where it does in the order"`
-	Steps     []StepView      `json:"steps"`
-	Trays     int             `json:"trays"`
-	Loses     string          `json:"loses" doc:"What the mother loses"`
-	Drawn     []calendar.Date `json:"drawn" doc:"Ready in 1, 5 and 9 of 10 runs, for drawing; none where it cannot be told"`
+	Key       string             `json:"key"`
+	Way       string             `json:"way"`
+	Title     string             `json:"title"`
+	Where     string             `json:"where"`
+	How       string             `json:"how"`
+	Advised   bool               `json:"advised"`
+	Possible  bool               `json:"possible"`
+	Starts    int                `json:"starts"`
+	StartVerb string             `json:"startVerb"`
+	StartText string             `json:"startText" doc:"Sow 47 on 3 March"`
+	Start     calendar.Date      `json:"start"`
+	LatestBy  string             `json:"latestBy" doc:"The last day to start and be in time; empty where none is asked or none is enough"`
+	Chance    *float64           `json:"chance" doc:"null where it cannot be told"`
+	ChanceIs  string             `json:"chanceIs"`
+	Ready     *say.DatesView     `json:"ready" doc:"null where it cannot be told"`
+	Plants    string             `json:"plants" doc:"How many stand then"`
+	Harvests  []FirstHarvestView `json:"harvests"`
+	Money     string             `json:"money"`
+	Minutes   float64            `json:"minutes"`
+	Hours     string             `json:"hours"`
+	Has       []string           `json:"has"`
+	Lacks     []string           `json:"lacks"`
+	Fails     []string           `json:"fails" doc:"Why it may fail, with how often"`
+	Wrong     []string           `json:"wrong" doc:"What goes wrong with it"`
+	Missing   []string           `json:"missing" doc:"What is not on record"`
+	Assumed   []string           `json:"assumed" doc:"Figures whose range is assumed"`
+	Standing  string             `json:"standing"`
+	Because   string             `json:"because" doc:"Why it stands where it does in the order"`
+	Steps     []WayStepView      `json:"steps"`
+	Trays     int                `json:"trays"`
+	Loses     string             `json:"loses" doc:"What the mother loses"`
+	Drawn     []calendar.Date    `json:"drawn" doc:"Ready in 1, 5 and 9 of 10 runs, for drawing; none where it cannot be told"`
 }
 
-// HarvestView is when a part is first taken.
-type HarvestView struct {
+// FirstHarvestView is when a part is first taken.
+type FirstHarvestView struct {
 	Part string `json:"part"`
 	Text string `json:"text"`
 }
 
-// StepView is one step of a way with its days.
-type StepView struct {
+// WayStepView is one step of a way with its days.
+type WayStepView struct {
 	Step  string        `json:"step" enum:"warm,cold,rise,root,grow,harden,out"`
 	Words string        `json:"words"`
 	From  calendar.Date `json:"from"`
@@ -286,8 +286,8 @@ func (u *Uses) viewWay(s *plot.State, of ask, v *variant, c cost, currency strin
 		Starts: v.starts, StartVerb: string(v.way.Deed), Start: w.Date(v.attempt.Start),
 		Money: c.words(currency), Minutes: c.minutes, Hours: say.MinutesWords(c.minutes),
 		Has: view.NonNil(v.has), Lacks: view.NonNil(v.lacks), Fails: []string{}, Wrong: view.NonNil(v.row.Wrong),
-		Missing: view.NonNil(o.Missing), Assumed: view.NonNil(o.Assumed), Standing: o.Standing.String(), Harvests: []HarvestView{},
-		Steps: []StepView{}, Drawn: []calendar.Date{},
+		Missing: view.NonNil(o.Missing), Assumed: view.NonNil(o.Assumed), Standing: o.Standing.String(), Harvests: []FirstHarvestView{},
+		Steps: []WayStepView{}, Drawn: []calendar.Date{},
 	}
 	if v.place != nil {
 		out.Where, out.Trays = v.place.Name, traysFor(v.starts, settingsOf(s))
@@ -340,26 +340,31 @@ func yearIfOther(s *plot.State, day calendar.Date) string {
 	return day.DayMonthYear()
 }
 
+// spanWords say from when to when, with the years where they are not this one's.
 func spanWords(s *plot.State, from, to calendar.Date) string {
-	text := calendar.Span(from, to)
-	if to.Year() != s.Today.Year() && !strings.Contains(text, fmt.Sprint(to.Year())) {
-		text += fmt.Sprintf(" %d", to.Year())
+	switch {
+	case from == to:
+		return yearIfOther(s, from)
+	case from.Year() != to.Year():
+		return from.DayMonthYear() + " – " + to.DayMonthYear()
+	case to.Year() != s.Today.Year():
+		return calendar.Span(from, to) + " " + to.Time().Format("2006")
 	}
-	return text
+	return calendar.Span(from, to)
 }
 
 // viewHarvests are when each part is first taken, in the order of the species' parts.
-func viewHarvests(s *plot.State, v *variant) (all []HarvestView) {
-	all = []HarvestView{}
+func viewHarvests(s *plot.State, v *variant) (all []FirstHarvestView) {
+	all = []FirstHarvestView{}
 	for _, part := range sortedParts(v) {
 		spread, has := v.outlook.Harvest[part]
 		switch {
 		case !v.possible || !v.outlook.DatesKnown:
 		case !has:
-			all = append(all, HarvestView{part, "not in the years that are looked at"})
+			all = append(all, FirstHarvestView{part, "not in the years that are looked at"})
 		default:
 			w := v.attempt.Weathers
-			all = append(all, HarvestView{part, spanWords(s, w.Date(spread.P10), w.Date(spread.P90))})
+			all = append(all, FirstHarvestView{part, spanWords(s, w.Date(spread.P10), w.Date(spread.P90))})
 		}
 	}
 	return all
@@ -379,8 +384,8 @@ var stepWords = map[string]string{
 	stepHarden: "hardening off", "out": "out",
 }
 
-func (u *Uses) viewSteps(s *plot.State, v *variant) []StepView {
-	steps := []StepView{}
+func (u *Uses) viewSteps(s *plot.State, v *variant) []WayStepView {
+	steps := []WayStepView{}
 	for _, stay := range staysOfOutlook(&v.attempt, v.outlook, outdoorsPlace(s)) {
 		where := "in place"
 		if row, has := placeOf(s, stay.Place); has {
@@ -388,10 +393,10 @@ func (u *Uses) viewSteps(s *plot.State, v *variant) []StepView {
 		} else if stay.Step == stepHarden {
 			where = "outdoors"
 		}
-		steps = append(steps, StepView{stay.Step, stepWords[stay.Step], stay.From, stay.Until, where})
+		steps = append(steps, WayStepView{stay.Step, stepWords[stay.Step], stay.From, stay.Until, where})
 	}
 	w := v.attempt.Weathers
-	return append(steps, StepView{"out", "out into the bed", w.Date(v.outlook.Out.P50), w.Date(v.outlook.Out.P90), ""})
+	return append(steps, WayStepView{"out", "out into the bed", w.Date(v.outlook.Out.P50), w.Date(v.outlook.Out.P90), ""})
 }
 
 // outdoorsPlace is where trays harden; 0 where the bench has no such place.
