@@ -211,9 +211,9 @@ func (b *builder) wishAndPlan() error {
 		starts     int
 	}{
 		{bench.WishInput{SpeciesID: "common-sage", Plants: 10, BedID: b.beds["Dry Bank"]}, "softwood cutting", "Heat mat", 20},
-		{bench.WishInput{SpeciesID: "garden-thyme", Plants: 12, BedID: b.beds["Dry Bank"]}, "seed", "Attic shelf", 40},
+		{bench.WishInput{SpeciesID: "garden-thyme", Plants: 12, BedID: b.beds["Dry Bank"]}, "seed", "Lean-to", 40},
 		{bench.WishInput{SpeciesID: "lovage", Plants: 3, BedID: b.beds["Long Bed"], By: "2032-05-01"}, "division", "", 0},
-		{bench.WishInput{SpeciesID: "yarrow", Plants: 15, BedID: b.beds["Dry Bank"]}, "seed", "Lean-to", 0},
+		{bench.WishInput{SpeciesID: "yarrow", Plants: 15, BedID: b.beds["Dry Bank"]}, "seed", "Attic shelf", 0},
 		{bench.WishInput{SpeciesID: "pot-marigold", Plants: 20}, "seed", "in place", 0},
 		{bench.WishInput{SpeciesID: "valerian", Plants: 8, BedID: b.beds["Long Bed"], By: "2032-06-01"}, "", "", 0},
 		{bench.WishInput{

@@ -126,7 +126,7 @@ func placesFor(s *plot.State, row *flora.Propagation, way propagation.WayRow) (f
 		found = append(found, nil)
 	case way.Cover:
 		first(propagation.WarmBed, propagation.ColdHouse, propagation.IndoorShelf, propagation.Outdoors)
-		found = found[:min(len(found), 2)]
+		found = found[:min(len(found), 1)] // how warm a cutting stands moves none of its figures
 		if len(found) == 0 {
 			found = append(found, nil)
 		}

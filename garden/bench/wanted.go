@@ -69,6 +69,7 @@ func (u *Uses) Wanted(ctx context.Context) (WantedView, error) {
 			v.Wishes = append(v.Wishes, viewWish(s, row))
 		}
 	}
+	slices.SortStableFunc(v.Wishes, func(a, b WishView) int { return say.CompareBools(a.BatchID != 0, b.BatchID != 0) })
 	v.Suggested = append(v.Suggested, suggestions(s)...)
 	return v, nil
 }
@@ -182,7 +183,7 @@ func yearlyGrams(species *flora.Species, part flora.Part) float64 {
 
 // gapSuggestions are beds with room for more of what stands in them.
 func gapSuggestions(s *plot.State) (all []SuggestView) {
-	const leastShare, leastM2 = 0.35, 0.6
+	const leastShare, leastM2, most, mostGaps = 0.35, 0.6, 12, 4
 	for _, bed := range s.Beds {
 		standing := s.StandingIn(bed.ID)
 		free, area := s.RoomM2(bed.ID, nil), s.AreaM2(bed.ID)
@@ -202,10 +203,10 @@ func gapSuggestions(s *plot.State) (all []SuggestView) {
 		if more < 1 {
 			continue
 		}
-		all = append(all, suggestion(s, causeGap, fmt.Sprintf("%d:%s", bed.ID, p.SpeciesID), p.Species, min(more, 24), bed.ID,
+		all = append(all, suggestion(s, causeGap, fmt.Sprintf("%d:%s", bed.ID, p.SpeciesID), p.Species, min(more, most), bed.ID,
 			fmt.Sprintf("%s of %s in %s lies free: room for %d more.", s.Units.Area(free), s.Units.Area(area), bed.Name, more)))
 	}
-	return all
+	return all[:min(len(all), mostGaps)]
 }
 
 // resowSuggestions are the annuals that stand here and do not live to see the next season: they may

@@ -81,6 +81,8 @@ type WayView struct {
 type FirstHarvestView struct {
 	Part string `json:"part"`
 	Text string `json:"text"`
+	// On is the middle of its days, for drawing.
+	On calendar.Date `json:"on" doc:"The middle of its days; the first day of all where it does not come"`
 }
 
 // WayStepView is one step of a way with its days.
@@ -191,8 +193,8 @@ func wishWords(of ask) string {
 
 // assumesWords tell what is assumed of a figure without a range.
 func assumesWords(d propagation.Doubt) string {
-	return fmt.Sprintf("Chances are counted over %d runs. A figure on record without a range is drawn from ÷ %s to × %s; a temperature %s °C about it; a share %s about it.",
-		propagation.Runs, say.Number(d.Times.Value), say.Number(d.Times.Value), say.Number(d.Degrees.Value), say.Number(d.Share.Value))
+	return fmt.Sprintf("Chances are counted over %d runs. A figure on record without a range is drawn from ÷ %s to × %s; a temperature %s °C about it; a share %.0f in 100 about it.",
+		propagation.Runs, say.Number(d.Times.Value), say.Number(d.Times.Value), say.Number(d.Degrees.Value), 100*d.Share.Value)
 }
 
 // cannotWords say why no way answers the wish; empty where one may.
@@ -361,10 +363,10 @@ func viewHarvests(s *plot.State, v *variant) (all []FirstHarvestView) {
 		switch {
 		case !v.possible || !v.outlook.DatesKnown:
 		case !has:
-			all = append(all, FirstHarvestView{part, "not in the years that are looked at"})
+			all = append(all, FirstHarvestView{Part: part, Text: "not in the years that are looked at"})
 		default:
 			w := v.attempt.Weathers
-			all = append(all, FirstHarvestView{part, spanWords(s, w.Date(spread.P10), w.Date(spread.P90))})
+			all = append(all, FirstHarvestView{part, spanWords(s, w.Date(spread.P10), w.Date(spread.P90)), w.Date(spread.P50)})
 		}
 	}
 	return all

@@ -71,6 +71,7 @@ const codes = new Set([
   "over building",
   "took anyway",
   "weigh",
+  "frost",
 ]);
 
 /** The questions that a field of the form answers; the others are answered with a yes. */

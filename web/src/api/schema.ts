@@ -21,6 +21,176 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/batches": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Plan a batch by a way that was chosen */
+        post: operations["planBatch"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/batches/file": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Bring batches in from a file, or show what it would bring */
+        post: operations["bringBatches"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/batches/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Set what goes first, and where a batch is to stand */
+        put: operations["setBatch"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/batches/{id}/begin": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Note that a batch was sown, struck, lifted or divided */
+        post: operations["beginBatch"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/batches/{id}/counts": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Note what came up of a batch, went, or was potted on */
+        post: operations["countBatch"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/batches/{id}/end": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** End a batch */
+        post: operations["endBatch"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/batches/{id}/move": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Move a batch, or a part of its way */
+        put: operations["moveBatch"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/batches/{id}/move/try": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Tell what moving a batch would come to; nothing is noted */
+        post: operations["tryMove"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/batches/{id}/plant-out": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Make a planting of plants of a batch */
+        post: operations["plantOut"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/bed-works": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Note when a bed is dug or hoed */
+        post: operations["planBedWork"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/beds": {
         parameters: {
             query?: never;
@@ -141,6 +311,74 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/bench": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The shelves to raise plants on, week by week */
+        get: operations["getBench"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/bench/measures": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Set the grower's measures and prices */
+        put: operations["setMeasures"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/bench/wanted": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What is to be made more of */
+        get: operations["getWanted"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/bench/weights": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Say what counts when ways are compared */
+        put: operations["setWeights"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/characters": {
         parameters: {
             query?: never;
@@ -244,6 +482,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/family": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The mothers and offspring of a kind */
+        get: operations["getFamily"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/files/archive": {
         parameters: {
             query?: never;
@@ -253,6 +508,23 @@ export interface paths {
         };
         /** The whole plot in open files */
         get: operations["getArchive"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/files/bench-labels": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Labels for trays and pots, to print */
+        get: operations["getBenchLabels"];
         put?: never;
         post?: never;
         delete?: never;
@@ -278,6 +550,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/files/setting-out": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Where plants stand, to print */
+        get: operations["printSettingOut"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/files/{name}": {
         parameters: {
             query?: never;
@@ -287,6 +576,23 @@ export interface paths {
         };
         /** The windows as a calendar, or the notes as a table */
         get: operations["getFile"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/fill": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** How much of each part a filling takes */
+        get: operations["getFill"];
         put?: never;
         post?: never;
         delete?: never;
@@ -449,6 +755,40 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/kept-rooms": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Keep room for food crops */
+        post: operations["keepRoom"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/kept-rooms/{id}/free": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Give kept room back */
+        post: operations["freeRoom"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/ledger": {
         parameters: {
             query?: never;
@@ -493,6 +833,41 @@ export interface paths {
         /** What the drawing of each plant follows */
         get: operations["listLikenesses"];
         put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/mixes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The recipes, and what the shed holds */
+        get: operations["getMixes"];
+        put?: never;
+        /** Write a recipe */
+        post: operations["addMix"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/mixes/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Change a recipe */
+        put: operations["changeMix"];
         post?: never;
         delete?: never;
         options?: never;
@@ -1252,6 +1627,57 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/raising-places": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Add a place to raise plants */
+        post: operations["addRaisingPlace"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/raising-places/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Change a place to raise plants */
+        put: operations["changeRaisingPlace"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/raising-places/{id}/give-up": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Take a place off the bench */
+        post: operations["giveUpRaisingPlace"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/readings/{id}": {
         parameters: {
             query?: never;
@@ -1296,6 +1722,126 @@ export interface paths {
         /** Today's walk */
         get: operations["getRound"];
         put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/seeds": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The seed on the shelf, and what to save */
+        get: operations["getSeeds"];
+        put?: never;
+        /** Put seed by */
+        post: operations["addSeeds"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/seeds/file": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Bring seed lots in from a file, or show what it would bring */
+        post: operations["bringSeeds"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/seeds/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Change a seed lot */
+        put: operations["changeSeeds"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/seeds/{id}/tests": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Note a test of germination */
+        post: operations["testSeeds"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/seeds/{id}/used-up": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Take a seed lot off the shelf */
+        post: operations["useUpSeeds"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/setting-out": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Where plants stand, in triangles and squares */
+        get: operations["getSettingOut"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shed": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Note what the shed holds */
+        put: operations["setShed"];
         post?: never;
         delete?: never;
         options?: never;
@@ -1355,6 +1901,179 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/trays": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** All trays of cells */
+        get: operations["getTrays"];
+        put?: never;
+        /** Fill a tray */
+        post: operations["addTray"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/trays/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A tray from above */
+        get: operations["getTray"];
+        /** Change a tray */
+        put: operations["changeTray"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/trays/{id}/counts": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Count a tray by its cells */
+        post: operations["countTray"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/trays/{id}/empty": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Empty a tray */
+        post: operations["emptyTray"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/trays/{id}/sow": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Set a batch into cells */
+        post: operations["sowTray"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/volunteers": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What came up by itself, in the order to rescue it */
+        get: operations["getVolunteers"];
+        put?: never;
+        /** Note seedlings that came up by themselves */
+        post: operations["noteVolunteers"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/volunteers/{id}/check": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Note what one of them showed when it was cut */
+        post: operations["checkVolunteers"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/volunteers/{id}/leave": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Take a group off the list */
+        post: operations["leaveVolunteers"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/volunteers/{id}/lift": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Make a batch of volunteers that were lifted */
+        post: operations["liftVolunteers"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/ways": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Every way to make more of a plant, side by side */
+        get: operations["getWays"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/what-is-this": {
         parameters: {
             query?: never;
@@ -1366,6 +2085,40 @@ export interface paths {
         put?: never;
         /** What a plant can be, from what was seen of it */
         post: operations["whatIsThis"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/wishes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Note what is to be made more of */
+        post: operations["wish"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/wishes/{id}/end": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Take a wish off the list */
+        post: operations["endWish"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1473,6 +2226,60 @@ export interface components {
             why: string;
             /** @description How much, from where, when */
             words: string;
+        };
+        BatchCountInput: {
+            day: string;
+            /** @enum {string} */
+            kind: "up" | "gone" | "potted";
+            note?: string;
+            /** Format: int64 */
+            plants: number;
+        };
+        BatchNote: {
+            note?: string;
+        };
+        BatchView: {
+            bed: string;
+            /** Format: int64 */
+            bedId: number;
+            /** @description The deed in the past: Sowed */
+            began: string;
+            begun: boolean;
+            botanical: string;
+            counted: boolean;
+            counts: string[];
+            deed: string;
+            ended: boolean;
+            fits: boolean;
+            food: boolean;
+            /** Format: int64 */
+            id: number;
+            lot: string;
+            mother: string;
+            name: string;
+            note: string;
+            out: string;
+            /** Format: int64 */
+            outSoFar: number;
+            /** Format: int64 */
+            priority: number;
+            speciesId: string;
+            /** Format: int64 */
+            standing: number;
+            start: string;
+            /** Format: int64 */
+            starts: number;
+            state: string;
+            stays: components["schemas"]["StayView"][];
+            trayIds: number[];
+            /** Format: int64 */
+            trays: number;
+            /** Format: int64 */
+            up: number;
+            version: string;
+            /** Format: int64 */
+            wanted: number;
+            way: string;
         };
         BedChoice: {
             /** Format: int64 */
@@ -1588,6 +2395,82 @@ export interface components {
             widthM: number;
             words: string;
         };
+        BedWorkInput: {
+            /** Format: int64 */
+            bedId: number;
+            day: string;
+            what: string;
+        };
+        BedWorkView: {
+            bed: string;
+            /** Format: int64 */
+            bedId: number;
+            day: string;
+            /** Format: int64 */
+            id: number;
+            what: string;
+        };
+        BeginInput: {
+            day: string;
+            /** Format: int64 */
+            starts: number;
+        };
+        BenchSettingsInput: {
+            /** @description As typed; empty for none */
+            bucket?: string;
+            /** @description What a cell holds, as typed */
+            cell: string;
+            /** @description How deep a cell is, as typed */
+            cellDepth: string;
+            currency?: string;
+            /** Format: double */
+            mixLitre?: number;
+            /** Format: double */
+            packet?: number;
+            /** Format: double */
+            plant?: number;
+            /** @description As typed; empty for none */
+            scoop?: string;
+            /** Format: int64 */
+            trayCells: number;
+        };
+        BenchSettingsView: {
+            bucket: string;
+            cell: string;
+            cellDepth: string;
+            currency: string;
+            lengthUnit: string;
+            /** Format: double */
+            mixLitre: number | null;
+            /**
+             * Format: double
+             * @description What a packet of seed costs; null where nobody said
+             */
+            packet: number | null;
+            /** Format: double */
+            plant: number | null;
+            scoop: string;
+            /** Format: int64 */
+            trayCells: number;
+            version: string;
+            volumeUnit: string;
+            weights: components["schemas"]["WeightsView"];
+        };
+        BenchView: {
+            batches: components["schemas"]["BatchView"][];
+            /** @description How good the arrangement is */
+            bound: string;
+            /** @description A Monday */
+            first: string;
+            settings: components["schemas"]["BenchSettingsView"];
+            shelves: components["schemas"]["ShelfView"][];
+            today: string;
+            /** @description What does not fit as it is planned, and why */
+            unfit: components["schemas"]["UnfitBatchView"][];
+            /** Format: int64 */
+            weeks: number;
+            words: string;
+        };
         BesideView: {
             kind: string;
             words: string;
@@ -1604,6 +2487,28 @@ export interface components {
              */
             longitude?: number;
             points?: components["schemas"]["Corner"][];
+        };
+        BroughtFile: {
+            leaveOut?: boolean;
+            note?: boolean;
+            /** @description The file as CSV */
+            text: string;
+        };
+        BroughtFileView: {
+            /** @description null for a preview: nothing was noted */
+            entry: components["schemas"]["Entry"];
+            lines: components["schemas"]["BroughtLine"][];
+            /** Format: int64 */
+            refused: number;
+            /** Format: int64 */
+            taken: number;
+        };
+        BroughtLine: {
+            /** Format: int64 */
+            line: number;
+            words: string;
+            /** @description What is wrong with it; none where it is taken */
+            wrong: string[];
         };
         CandidateView: {
             /** @description What speaks against it */
@@ -1633,6 +2538,23 @@ export interface components {
             list: components["schemas"]["CautionView"][];
             /** @description What to say where there is no caution on record */
             none: string;
+        };
+        CellChange: {
+            /** Format: int64 */
+            cell: number;
+            /**
+             * Format: int64
+             * @description The cell that a seedling was moved here from; -1 for none
+             */
+            from: number;
+            /** @enum {string} */
+            state: "" | "sown" | "up" | "gone" | "failed" | "potted";
+        };
+        CellView: {
+            /** Format: int64 */
+            batchId: number;
+            /** @enum {string} */
+            state: "" | "sown" | "up" | "gone" | "failed" | "potted" | "out";
         };
         CharacterView: {
             ask: string;
@@ -1832,6 +2754,9 @@ export interface components {
             x: string;
             y: string;
         };
+        CountTrayInput: {
+            changes: components["schemas"]["CellChange"][];
+        };
         DatesView: {
             /**
              * Format: double
@@ -1941,6 +2866,32 @@ export interface components {
             /** @enum {string} */
             strength: "slight" | "fair" | "strong";
         };
+        ExpectedView: {
+            from: string;
+            /** Format: int64 */
+            motherId: number;
+            name: string;
+            number: string;
+            reach: string;
+            speciesId: string;
+            where: string;
+        };
+        FamilyKindView: {
+            /** Format: int64 */
+            members: number;
+            name: string;
+            speciesId: string;
+        };
+        FamilyView: {
+            /** @description The kinds that have a family here */
+            kinds: components["schemas"]["FamilyKindView"][];
+            /** @description Each after what it came from */
+            members: components["schemas"]["Relative"][];
+            name: string;
+            speciesId: string;
+            /** @description Since when nothing was bought */
+            words: string;
+        };
         FateCauses: {
             failed: string[];
             throve: string[];
@@ -1974,6 +2925,29 @@ export interface components {
             own: boolean;
             standing: string;
             version: string;
+        };
+        FillingPartView: {
+            amount: string;
+            for: string;
+            /** @description In the grower's own scoop or bucket; empty where neither is known */
+            measures: string;
+            name: string;
+            /** Format: double */
+            share: number;
+            shed: string;
+            short: boolean;
+        };
+        FillingView: {
+            /** @description What to get; empty where there is enough */
+            buy: string;
+            enough: boolean;
+            /** @description How much mix goes into the cells */
+            fill: string;
+            mix: string;
+            parts: components["schemas"]["FillingPartView"][];
+            rests: string;
+            runs: string;
+            steps: string[];
         };
         FindInput: {
             day: string;
@@ -2010,6 +2984,12 @@ export interface components {
             proof: string;
             speciesId: string;
             state: string;
+        };
+        FirstHarvestView: {
+            /** @description The middle of its days; the first day of all where it does not come */
+            on: string;
+            part: string;
+            text: string;
         };
         ForMe: {
             answer: string;
@@ -2151,6 +3131,11 @@ export interface components {
         };
         JobView: {
             amount: string;
+            /**
+             * Format: int64
+             * @description The batch that a job of the bench is about; 0 else
+             */
+            batchId: number;
             bed: string;
             /** @description The usual cautions in a line; empty where none is on record */
             caution: string;
@@ -2163,7 +3148,7 @@ export interface components {
             first: string;
             key: string;
             /** @enum {string} */
-            kind: "pick" | "care" | "check" | "round";
+            kind: "pick" | "care" | "check" | "round" | "bench";
             last: string;
             /** Format: double */
             minutes: number;
@@ -2175,10 +3160,36 @@ export interface components {
             speciesId: string;
             stage: string;
             verb: string;
+            /**
+             * Format: int64
+             * @description The volunteers that a job of the bench is about; 0 else
+             */
+            volunteerId: number;
             what: string;
         };
         Kept: {
             id: string;
+        };
+        KeptRoomInput: {
+            /** @description A day; its year does not matter */
+            from: string;
+            name: string;
+            /** Format: int64 */
+            placeId: number;
+            /** Format: int64 */
+            trays: number;
+            /** @description A day; its year does not matter */
+            until: string;
+        };
+        KeptView: {
+            from: string;
+            /** Format: int64 */
+            id: number;
+            name: string;
+            rows: number[];
+            /** Format: int64 */
+            trays: number;
+            until: string;
         };
         KindChoice: {
             kind: string;
@@ -2212,6 +3223,21 @@ export interface components {
             kinds: string[];
             lines: components["schemas"]["LedgerLine"][];
             more: boolean;
+        };
+        LiftInput: {
+            day: string;
+            /**
+             * Format: int64
+             * @description Where they stand in cells; 0 where they go straight into a bed
+             */
+            placeId?: number;
+            /** Format: int64 */
+            plants: number;
+            /**
+             * Format: int64
+             * @description The wish that they answer; 0 for none
+             */
+            wishId?: number;
         };
         LightView: {
             beds: components["schemas"]["BedHours"][];
@@ -2399,6 +3425,38 @@ export interface components {
             value: number;
             verdict: string;
         };
+        MixPart: {
+            for: string;
+            name: string;
+            /** Format: double */
+            share: number;
+        };
+        MixView: {
+            for: string;
+            id: string;
+            name: string;
+            own: boolean;
+            parts: components["schemas"]["MixPart"][];
+            ratio: string;
+        };
+        MixesView: {
+            mixes: components["schemas"]["MixView"][];
+            shed: components["schemas"]["ShedView"][];
+        };
+        MoveBatchInput: {
+            from: string;
+            /** Format: int64 */
+            placeId?: number;
+            /** Format: int64 */
+            stay: number;
+        };
+        MoveTriedView: {
+            fits: boolean;
+            out: string;
+            start: string;
+            /** @description What it comes to: when it is out, what is full, what is too warm */
+            words: string[];
+        };
         MovedStage: {
             after: components["schemas"]["DatesView"];
             before: components["schemas"]["DatesView"];
@@ -2503,6 +3561,11 @@ export interface components {
             /** @description Where it stands: size.height */
             key: string;
         };
+        OwnMixInput: {
+            for?: string;
+            name: string;
+            parts: components["schemas"]["MixPart"][];
+        };
         OwnPlantPut: {
             entry: components["schemas"]["Entry"];
             id: string;
@@ -2588,6 +3651,26 @@ export interface components {
             speciesId?: string;
             tookAnyway?: boolean;
         };
+        PlanBatchInput: {
+            /** Format: int64 */
+            bedId?: number;
+            by?: string;
+            /** @description The way that was chosen */
+            key: string;
+            /** Format: int64 */
+            plants?: number;
+            speciesId?: string;
+            /**
+             * Format: int64
+             * @description How many to start; 0 for as many as are shown
+             */
+            starts?: number;
+            /**
+             * Format: int64
+             * @description 0 where it is no wish
+             */
+            wishId?: number;
+        };
         PlantBrief: {
             botanical: string;
             /** @description The plants that kill and that it is mistaken for; empty for none on record */
@@ -2664,6 +3747,17 @@ export interface components {
             /** @enum {string} */
             kind: "law" | "custom" | "note";
             text: string;
+        };
+        PlantOutInput: {
+            /** @description The questions that were asked back, word for word, and said yes to */
+            affirmed?: string[];
+            /** Format: int64 */
+            bedId: number;
+            day: string;
+            note?: string;
+            /** Format: int64 */
+            plants: number;
+            stage?: string;
         };
         PlantPart: {
             cautions: string[];
@@ -3082,6 +4176,22 @@ export interface components {
             pairs: components["schemas"]["PairView"][];
             words: string;
         };
+        RaisingPlaceInput: {
+            /** @enum {string} */
+            kind: "indoor shelf" | "warm bed" | "cold house" | "outdoors" | "refrigerator";
+            least?: string;
+            /**
+             * Format: double
+             * @description Hours of lamplight a day
+             */
+            light?: number;
+            name: string;
+            note?: string;
+            set?: string;
+            /** Format: int64 */
+            trays: number;
+            warmer?: string;
+        };
         ReadingInput: {
             /** Format: double */
             clayMm?: number;
@@ -3123,6 +4233,26 @@ export interface components {
             kind: string;
             owed: components["schemas"]["OwedCheck"][];
             why: string;
+        };
+        Relative: {
+            /** Format: int64 */
+            depth: number;
+            /** @description How it did */
+            did: string;
+            /** @description What it came from; empty for what came from elsewhere */
+            from: string;
+            how: string;
+            id: string;
+            /** @enum {string} */
+            kind: "planting" | "lot" | "batch";
+            on: string;
+            /**
+             * Format: int64
+             * @description Its own id
+             */
+            row: number;
+            stands: boolean;
+            title: string;
         };
         RemedyView: {
             /**
@@ -3184,6 +4314,95 @@ export interface components {
             seen: number;
             stops: components["schemas"]["Stop"][];
         };
+        SaveSeedView: {
+            mothers: string;
+            name: string;
+            /** Format: int64 */
+            plantingId: number;
+            speciesId: string;
+            when: string;
+            why: string;
+        };
+        SeedLotInput: {
+            /** @description About how many seeds that is; empty for not counted */
+            count?: string;
+            /** @description How it was dried */
+            dried?: string;
+            /** @description It came labelled from a known source */
+            labelled?: boolean;
+            /**
+             * Format: int64
+             * @description Of own seed, the planting that bore it; 0 for not known
+             */
+            motherId?: number;
+            /**
+             * Format: int64
+             * @description Of own seed, from how many plants; 0 for not known
+             */
+            mothers?: number;
+            name: string;
+            note?: string;
+            /** @enum {string} */
+            origin: "own" | "bought";
+            ripeOn: string;
+            /** @description By which sign it was ripe */
+            sign?: string;
+            /** @description Of bought seed, whose it is */
+            source?: string;
+            speciesId: string;
+            /** @enum {string} */
+            storage: "warm kitchen" | "cool room" | "cold and dry";
+            /** @description What is left, as typed; empty for not weighed */
+            weight?: string;
+        };
+        SeedLotView: {
+            age: string;
+            /** @description Share alive: 1, 5 and 9 in 10; none where nobody can tell */
+            alive: number[];
+            aliveText: string;
+            botanical: string;
+            count: string;
+            dried: string;
+            from: string;
+            /** Format: int64 */
+            id: number;
+            labelled: boolean;
+            left: string;
+            /** Format: int64 */
+            motherId: number;
+            /** Format: int64 */
+            mothers: number;
+            name: string;
+            note: string;
+            origin: string;
+            plant: string;
+            /** @description What that rests on */
+            rests: string;
+            ripeOn: string;
+            sign: string;
+            source: string;
+            sowBy: string;
+            speciesId: string;
+            storage: string;
+            tests: string[];
+            tooOld: boolean;
+            version: string;
+            weight: string;
+        };
+        SeedTestInput: {
+            /** Format: int64 */
+            cameUp: number;
+            day: string;
+            note?: string;
+            /** Format: int64 */
+            tried: number;
+        };
+        SeedsView: {
+            lots: components["schemas"]["SeedLotView"][];
+            save: components["schemas"]["SaveSeedView"][];
+            storages: string[];
+            weightUnit: string;
+        };
         SeenInput: {
             seen: {
                 [key: string]: string;
@@ -3195,6 +4414,16 @@ export interface components {
             share: string;
             stage: string;
         };
+        SetBatchInput: {
+            /**
+             * Format: int64
+             * @description Where it is to stand; 0 for not decided
+             */
+            bedId?: number;
+            food: boolean;
+            /** Format: int64 */
+            priority: number;
+        };
         SetCopiesKeptRequest: {
             /** Format: int64 */
             kept: number;
@@ -3204,6 +4433,31 @@ export interface components {
         };
         SetManyRequest: {
             plantings: components["schemas"]["PlantingInput"][];
+        };
+        SetOutLayout: {
+            /** Format: int64 */
+            plants: number;
+            spots: components["schemas"]["Point"][];
+            tape: string[];
+        };
+        SetOutView: {
+            /** @enum {string} */
+            better: "triangle" | "square";
+            /** Format: double */
+            depth: number;
+            edge: string;
+            hole: components["schemas"]["Point"][];
+            /** @description Where the spacing comes from */
+            note: string;
+            outline: components["schemas"]["Point"][][];
+            spacing: string;
+            species: string;
+            square: components["schemas"]["SetOutLayout"];
+            title: string;
+            triangle: components["schemas"]["SetOutLayout"];
+            /** Format: double */
+            width: number;
+            words: string;
         };
         ShadeTaker: {
             /** Format: int64 */
@@ -3221,6 +4475,35 @@ export interface components {
             outlines: components["schemas"]["Point"][][];
             /** @description Unit vector to the sun on the plan */
             toward: components["schemas"]["Point"];
+            words: string;
+        };
+        ShedInput: {
+            /** @description As typed */
+            amount: string;
+            name: string;
+        };
+        ShedView: {
+            amount: string;
+            name: string;
+        };
+        ShelfView: {
+            /** @description Full until 9 June; empty where it is not */
+            full: string;
+            /** Format: int64 */
+            id: number;
+            kept: components["schemas"]["KeptView"][];
+            kind: string;
+            least: string;
+            /** Format: double */
+            light: number | null;
+            name: string;
+            note: string;
+            set: string;
+            /** Format: int64 */
+            trays: number;
+            used: number[];
+            version: string;
+            warmer: string;
             words: string;
         };
         SignChoice: {
@@ -3360,6 +4643,13 @@ export interface components {
             /** @description The plant that was asked about */
             speciesId: string;
         };
+        SowTrayInput: {
+            /** Format: int64 */
+            batchId: number;
+            cells?: number[];
+            /** Format: int64 */
+            count?: number;
+        };
         SpeciesChoice: {
             botanical: string;
             form: string;
@@ -3407,6 +4697,18 @@ export interface components {
             id: string;
             name: string;
         };
+        StayView: {
+            from: string;
+            place: string;
+            /** Format: int64 */
+            placeId: number;
+            /** @description The rows its trays take, from 0; none where it does not fit */
+            rows: number[];
+            /** @enum {string} */
+            step: "warm" | "cold" | "rise" | "root" | "grow" | "harden";
+            until: string;
+            words: string;
+        };
         Stop: {
             allStages: string[];
             bed: string;
@@ -3451,6 +4753,20 @@ export interface components {
              */
             widthNumber: number;
         };
+        SuggestView: {
+            bed: string;
+            /** Format: int64 */
+            bedId: number;
+            /** @enum {string} */
+            cause: "gap" | "need" | "failed" | "resow";
+            causeIs: string;
+            key: string;
+            name: string;
+            /** Format: int64 */
+            plants: number;
+            speciesId: string;
+            why: string;
+        };
         SuitView: {
             bed: string;
             /** Format: int64 */
@@ -3490,18 +4806,258 @@ export interface components {
             /** @enum {string} */
             what: "bed" | "item";
         };
+        TrayBatchView: {
+            /** Format: int64 */
+            batchId: number;
+            begun: string;
+            botanical: string;
+            ended: boolean;
+            /** @description When it should be up */
+            expected: string;
+            lot: string;
+            name: string;
+            /** @description Cell depth against root */
+            root: string;
+            /** @enum {string} */
+            rootFit: "fits" | "trim" | "deeper" | "";
+            /** Format: int64 */
+            set: number;
+            /** @description A letter to tell batches of a tray apart */
+            sign: string;
+            speciesId: string;
+            /** Format: int64 */
+            up: number;
+            way: string;
+            words: string;
+        };
+        TrayInput: {
+            /** @description What a cell holds, as typed */
+            cell: string;
+            /** Format: int64 */
+            columns: number;
+            /** @description How deep a cell is, as typed */
+            depth: string;
+            /** @description What it is filled with, by the id or number of the recipe */
+            mix?: string;
+            name: string;
+            /**
+             * Format: int64
+             * @description Where it stands; 0 for nowhere yet
+             */
+            placeId?: number;
+            /** Format: int64 */
+            rows: number;
+        };
+        TrayView: {
+            /** @description What stands in it */
+            batches: components["schemas"]["TrayBatchView"][];
+            cell: string;
+            cells: components["schemas"]["CellView"][];
+            /** Format: int64 */
+            columns: number;
+            depth: string;
+            /** Format: int64 */
+            empty: number;
+            /** Format: int64 */
+            id: number;
+            mix: string;
+            mixName: string;
+            name: string;
+            place: string;
+            /** Format: int64 */
+            placeId: number;
+            /** Format: int64 */
+            rows: number;
+            version: string;
+            waiting: components["schemas"]["WaitingView"][];
+            words: string;
+        };
+        TraysView: {
+            trays: components["schemas"]["TrayView"][];
+        };
         TreeChoice: {
             id: string;
             name: string;
+            why: string;
+        };
+        UnfitBatchView: {
+            /** Format: int64 */
+            batchId: number;
+            can: boolean;
+            name: string;
+            offer: string;
+            /** Format: int64 */
+            placeId: number;
+            start: string;
+            /** Format: int64 */
+            trays: number;
             why: string;
         };
         UnsafeChoice: {
             kind: string;
             why: string;
         };
+        VolunteerCheckInput: {
+            /** @description The dangerous look-alikes that were excluded, each by its id */
+            dangers: string[];
+            /** @enum {string} */
+            found: "it is" | "it is not";
+        };
+        VolunteerDangerView: {
+            danger: string;
+            decides: string;
+            id: string;
+            name: string;
+        };
+        VolunteerInput: {
+            /**
+             * Format: int64
+             * @description In which bed; 0 for elsewhere
+             */
+            bedId?: number;
+            day: string;
+            /**
+             * Format: int64
+             * @description About which planting; 0 for none known
+             */
+            motherId?: number;
+            note?: string;
+            /** @description Where exactly */
+            place?: string;
+            /** Format: int64 */
+            plants: number;
+            speciesId: string;
+            /** @description When the ground is dug or hoed; empty for not known */
+            workedOn?: string;
+        };
+        VolunteerView: {
+            /** @enum {string} */
+            checked: "" | "it is" | "it is not";
+            dangers: components["schemas"]["VolunteerDangerView"][];
+            /** Format: int64 */
+            id: number;
+            /** @description A day is known on which the ground is worked */
+            known: boolean;
+            name: string;
+            note: string;
+            /** Format: int64 */
+            plants: number;
+            /** @description By when, and why */
+            rescue: string;
+            seen: string;
+            speciesId: string;
+            state: string;
+            where: string;
+            workedOn: string;
+        };
+        VolunteersView: {
+            expected: components["schemas"]["ExpectedView"][];
+            /** @description In the order to rescue them */
+            groups: components["schemas"]["VolunteerView"][];
+            /** @description How to lift one */
+            how: string[];
+            works: components["schemas"]["BedWorkView"][];
+        };
+        WaitingView: {
+            /** Format: int64 */
+            batchId: number;
+            /**
+             * Format: int64
+             * @description How many are in no cell yet
+             */
+            left: number;
+            name: string;
+        };
+        WantedView: {
+            suggested: components["schemas"]["SuggestView"][];
+            wishes: components["schemas"]["WishView"][];
+        };
         WaterGroup: {
             names: string[];
             water: string;
+        };
+        WayStepView: {
+            from: string;
+            /** @enum {string} */
+            step: "warm" | "cold" | "rise" | "root" | "grow" | "harden" | "out";
+            until: string;
+            where: string;
+            words: string;
+        };
+        WayView: {
+            advised: boolean;
+            /** @description Figures whose range is assumed */
+            assumed: string[];
+            /** @description Why it stands where it does in the order */
+            because: string;
+            /**
+             * Format: double
+             * @description null where it cannot be told
+             */
+            chance: number | null;
+            chanceIs: string;
+            /** @description Ready in 1, 5 and 9 of 10 runs, for drawing; none where it cannot be told */
+            drawn: string[];
+            /** @description Why it may fail, with how often */
+            fails: string[];
+            harvests: components["schemas"]["FirstHarvestView"][];
+            has: string[];
+            hours: string;
+            how: string;
+            key: string;
+            lacks: string[];
+            /** @description The last day to start and be in time; empty where none is asked or none is enough */
+            latestBy: string;
+            /** @description What the mother loses */
+            loses: string;
+            /** Format: double */
+            minutes: number;
+            /** @description What is not on record */
+            missing: string[];
+            money: string;
+            /** @description How many stand then */
+            plants: string;
+            possible: boolean;
+            /** @description null where it cannot be told */
+            ready: components["schemas"]["DatesView"];
+            standing: string;
+            start: string;
+            /** @description Sow 47 on 3 March */
+            startText: string;
+            startVerb: string;
+            /** Format: int64 */
+            starts: number;
+            steps: components["schemas"]["WayStepView"][];
+            title: string;
+            /** Format: int64 */
+            trays: number;
+            way: string;
+            where: string;
+            /** @description What goes wrong with it */
+            wrong: string[];
+        };
+        WaysView: {
+            assumes: string;
+            botanical: string;
+            cannot: string;
+            /** @description Today: where the fan begins */
+            from: string;
+            name: string;
+            /** Format: int64 */
+            plants: number;
+            speciesId: string;
+            /** @description The last day that the fan reaches */
+            until: string;
+            warnings: string[];
+            ways: components["schemas"]["WayView"][];
+            weights: components["schemas"]["WeightsView"];
+            /**
+             * Format: int64
+             * @description 0 where it is no wish yet
+             */
+            wishId: number;
+            /** @description Wish: 6 plants in Nut Shade by 1 May */
+            words: string;
         };
         WeatherDay: {
             day: string;
@@ -3516,6 +5072,16 @@ export interface components {
             wet: boolean;
             /** Format: double */
             wetChance: number;
+        };
+        WeightsView: {
+            /** Format: double */
+            certain: number;
+            /** Format: double */
+            cheap: number;
+            /** Format: double */
+            easy: number;
+            /** Format: double */
+            soon: number;
         };
         WhatIfInput: {
             /**
@@ -3647,6 +5213,45 @@ export interface components {
             weight: string;
             words: string;
         };
+        WishInput: {
+            /**
+             * Format: int64
+             * @description 0 for wherever it suits
+             */
+            bedId?: number;
+            /** @description The day by which they are to stand; empty for whenever */
+            by?: string;
+            /** @enum {string} */
+            cause?: "" | "wish" | "gap" | "need" | "failed" | "resow";
+            causeKey?: string;
+            note?: string;
+            /** Format: int64 */
+            plants: number;
+            speciesId: string;
+        };
+        WishView: {
+            /**
+             * Format: int64
+             * @description The batch that answers it; 0 for none
+             */
+            batchId: number;
+            /** Format: int64 */
+            bedId: number;
+            botanical: string;
+            by: string;
+            cause: string;
+            causeIs: string;
+            /** Format: int64 */
+            id: number;
+            name: string;
+            note: string;
+            /** Format: int64 */
+            plants: number;
+            speciesId: string;
+            /** @description What is under way */
+            state: string;
+            words: string;
+        };
     };
     responses: never;
     parameters: never;
@@ -3672,6 +5277,356 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["BasketView"][];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    planBatch: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PlanBatchInput"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Entry"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    bringBatches: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BroughtFile"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BroughtFileView"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    setBatch: {
+        parameters: {
+            query?: never;
+            header: {
+                /** @description The version that was shown, in quotes */
+                "If-Match": string;
+            };
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SetBatchInput"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Entry"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    beginBatch: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BeginInput"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Entry"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    countBatch: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BatchCountInput"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Entry"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    endBatch: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BatchNote"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Entry"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    moveBatch: {
+        parameters: {
+            query?: never;
+            header: {
+                /** @description The version that was shown, in quotes */
+                "If-Match": string;
+            };
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MoveBatchInput"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Entry"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    tryMove: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MoveBatchInput"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MoveTriedView"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    plantOut: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PlantOutInput"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Entry"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    planBedWork: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BedWorkInput"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Entry"];
                 };
             };
             /** @description Error */
@@ -3953,6 +5908,133 @@ export interface operations {
             };
         };
     };
+    getBench: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BenchView"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    setMeasures: {
+        parameters: {
+            query?: never;
+            header: {
+                /** @description The version that was shown, in quotes */
+                "If-Match": string;
+            };
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BenchSettingsInput"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Entry"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    getWanted: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WantedView"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    setWeights: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WeightsView"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Entry"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
     getCharacters: {
         parameters: {
             query?: never;
@@ -4173,6 +6255,37 @@ export interface operations {
             };
         };
     };
+    getFamily: {
+        parameters: {
+            query?: {
+                species?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FamilyView"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
     getArchive: {
         parameters: {
             query?: never;
@@ -4188,6 +6301,48 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    getBenchLabels: {
+        parameters: {
+            query?: {
+                bed?: number;
+                width?: string;
+                length?: string;
+                spacing?: string;
+                edge?: string;
+                species?: string;
+                /** @description Whose labels; 0 for all batches */
+                batch?: number;
+                /** @description How many labels; 0 for one a tray */
+                each?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    "Content-Disposition"?: string;
+                    "Content-Type"?: string;
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": string;
+                };
             };
             /** @description Error */
             default: {
@@ -4233,12 +6388,54 @@ export interface operations {
             };
         };
     };
+    printSettingOut: {
+        parameters: {
+            query?: {
+                bed?: number;
+                width?: string;
+                length?: string;
+                spacing?: string;
+                edge?: string;
+                species?: string;
+                /** @description Whose labels; 0 for all batches */
+                batch?: number;
+                /** @description How many labels; 0 for one a tray */
+                each?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    "Content-Disposition"?: string;
+                    "Content-Type"?: string;
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": string;
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
     getFile: {
         parameters: {
             query?: never;
             header?: never;
             path: {
-                name: "calendar" | "pickings" | "observations" | "plan" | "plan-print";
+                name: "calendar" | "pickings" | "observations" | "plan" | "plan-print" | "seeds" | "batches";
             };
             cookie?: never;
         };
@@ -4253,6 +6450,39 @@ export interface operations {
                 };
                 content: {
                     "application/json": string;
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    getFill: {
+        parameters: {
+            query?: {
+                mix?: string;
+                cells?: number;
+                cell?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FillingView"];
                 };
             };
             /** @description Error */
@@ -4590,6 +6820,70 @@ export interface operations {
             };
         };
     };
+    keepRoom: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["KeptRoomInput"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Entry"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    freeRoom: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Entry"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
     getLedger: {
         parameters: {
             query?: {
@@ -4672,6 +6966,103 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Likeness"][];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    getMixes: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MixesView"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    addMix: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["OwnMixInput"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Entry"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    changeMix: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["OwnMixInput"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Entry"];
                 };
             };
             /** @description Error */
@@ -6301,6 +8692,108 @@ export interface operations {
             };
         };
     };
+    addRaisingPlace: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RaisingPlaceInput"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Entry"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    changeRaisingPlace: {
+        parameters: {
+            query?: never;
+            header: {
+                /** @description The version that was shown, in quotes */
+                "If-Match": string;
+            };
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RaisingPlaceInput"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Entry"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    giveUpRaisingPlace: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Entry"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
     removeReading: {
         parameters: {
             query?: never;
@@ -6380,6 +8873,274 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["RoundView"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    getSeeds: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SeedsView"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    addSeeds: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SeedLotInput"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Entry"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    bringSeeds: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BroughtFile"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BroughtFileView"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    changeSeeds: {
+        parameters: {
+            query?: never;
+            header: {
+                /** @description The version that was shown, in quotes */
+                "If-Match": string;
+            };
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SeedLotInput"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Entry"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    testSeeds: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SeedTestInput"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Entry"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    useUpSeeds: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Entry"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    getSettingOut: {
+        parameters: {
+            query?: {
+                bed?: number;
+                width?: string;
+                length?: string;
+                spacing?: string;
+                edge?: string;
+                species?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SetOutView"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    setShed: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ShedInput"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Entry"];
                 };
             };
             /** @description Error */
@@ -6518,6 +9279,442 @@ export interface operations {
             };
         };
     };
+    getTrays: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TraysView"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    addTray: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TrayInput"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Entry"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    getTray: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TrayView"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    changeTray: {
+        parameters: {
+            query?: never;
+            header: {
+                /** @description The version that was shown, in quotes */
+                "If-Match": string;
+            };
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TrayInput"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Entry"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    countTray: {
+        parameters: {
+            query?: never;
+            header: {
+                /** @description The version that was shown, in quotes */
+                "If-Match": string;
+            };
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CountTrayInput"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Entry"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    emptyTray: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Entry"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    sowTray: {
+        parameters: {
+            query?: never;
+            header: {
+                /** @description The version that was shown, in quotes */
+                "If-Match": string;
+            };
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SowTrayInput"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Entry"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    getVolunteers: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["VolunteersView"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    noteVolunteers: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["VolunteerInput"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Entry"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    checkVolunteers: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["VolunteerCheckInput"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Entry"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    leaveVolunteers: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Entry"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    liftVolunteers: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LiftInput"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Entry"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    getWays: {
+        parameters: {
+            query?: {
+                wish?: number;
+                species?: string;
+                plants?: number;
+                by?: string;
+                bed?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WaysView"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
     whatIsThis: {
         parameters: {
             query?: never;
@@ -6538,6 +9735,70 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["WhatIsThisView"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    wish: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WishInput"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Entry"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    endWish: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Entry"];
                 };
             };
             /** @description Error */

@@ -24,9 +24,10 @@ export function JobCard({ job, edge, canAct }: { job: Schemas["JobView"]; edge: 
   const small = { minHeight: { xs: 44, md: 28 }, py: 0, px: 1, minWidth: 0 };
   const planting = `/plantings/${job.plantingId}`;
   const check = job.findId ? `/finds/${job.findId}/check` : `${planting}/check`;
-  const to = { round: "/round", check, pick: planting, care: planting }[job.kind];
-  /** A round and a find are no planting's, so there is nothing to answer for a season. */
-  const answered = job.kind !== "round" && !job.findId;
+  const bench = job.volunteerId ? "/bench/volunteers" : `/bench?batch=${job.batchId}`;
+  const to = { round: "/round", check, pick: planting, care: planting, bench }[job.kind];
+  /** A round, a find and a batch are no planting's, so there is nothing to answer for a season: they are done there. */
+  const answered = job.plantingId !== 0;
   return (
     <Box
       component="article"
