@@ -17,8 +17,8 @@ const (
 	Outdoors     PlaceKind = "outdoors"
 )
 
-// PlaceKinds lists them, the warmest first.
-var PlaceKinds = []PlaceKind{IndoorShelf, WarmBed, ColdHouse, Outdoors, Refrigerator}
+// PlaceKinds lists them, in the order of a plant's way: from indoors out.
+var PlaceKinds = []PlaceKind{Refrigerator, IndoorShelf, WarmBed, ColdHouse, Outdoors}
 
 // IsHeld tells whether a kind of place holds a temperature that was set, whatever the weather.
 func (k PlaceKind) IsHeld() bool { return k == IndoorShelf || k == WarmBed || k == Refrigerator }

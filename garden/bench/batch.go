@@ -192,6 +192,12 @@ var beganWords = map[propagation.Deed]string{
 	propagation.Peg: "Pegged down", propagation.Set: "Set", propagation.Graft: "Grafted", propagation.Buy: "Bought",
 }
 
+// doneWords say that a batch was begun.
+var doneWords = map[propagation.Deed]string{
+	propagation.Sow: "It is sown", propagation.Lift: "They are lifted", propagation.Divide: "It is divided", propagation.Strike: "They are struck",
+	propagation.Peg: "They are pegged down", propagation.Set: "They are set", propagation.Graft: "They are grafted", propagation.Buy: "They are bought",
+}
+
 // checkSource refuses what the lot, the mother or the volunteers do not have.
 func (u *Uses) checkSource(
 	s *plot.State,

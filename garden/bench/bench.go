@@ -61,7 +61,7 @@ type BatchView struct {
 	Botanical string        `json:"botanical"`
 	Way       string        `json:"way"`
 	Deed      string        `json:"deed"`
-	Began     string        `json:"began" doc:"The deed in the past: Sowed"`
+	Done      string        `json:"done" doc:"What notes that it was begun: It is sown"`
 	Starts    int           `json:"starts"`
 	Wanted    int           `json:"wanted"`
 	Trays     int           `json:"trays"`
@@ -608,7 +608,7 @@ func viewBatch(s *plot.State, b store.Batch) BatchView {
 	way, _ := propagation.WayOf(b.Way)
 	p := progressOf(s, b.ID)
 	v := BatchView{
-		ID: b.ID, SpeciesID: b.SpeciesID, Name: batchName(s, b), Way: b.Way, Deed: string(way.Deed), Began: beganWords[way.Deed], Starts: int(b.Starts), Wanted: int(b.Wanted),
+		ID: b.ID, SpeciesID: b.SpeciesID, Name: batchName(s, b), Way: b.Way, Deed: string(way.Deed), Done: doneWords[way.Deed], Starts: int(b.Starts), Wanted: int(b.Wanted),
 		Trays: int(b.Trays), Begun: b.BegunOn != nil, Start: startDay(b), Out: dayOf(&b.OutOn), Standing: p.standing(b), Counted: p.Counted,
 		Up: p.Up, OutSoFar: p.Out, Priority: int(b.Priority), Food: b.Food == 1, Note: b.Note, Stays: []StayView{}, TrayIDs: []int64{},
 		Ended: b.EndedOn != nil, Counts: []string{}, Version: say.VersionOf(b),
@@ -656,7 +656,7 @@ func batchState(s *plot.State, b store.Batch, p progress) string {
 		}
 		return fmt.Sprintf("%s it about %s", way.Deed, yearIfOther(s, startDay(b)))
 	}
-	state := fmt.Sprintf("%s %d %s", strings.ToLower(beganWords[way.Deed]), b.Starts, yearIfOther(s, startDay(b)))
+	state := fmt.Sprintf("%s %d on %s", strings.ToLower(beganWords[way.Deed]), b.Starts, yearIfOther(s, startDay(b)))
 	for _, st := range staysOf(b) {
 		if s.Today >= st.From && s.Today < st.Until {
 			state += ", " + stepWords[st.Step]

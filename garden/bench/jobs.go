@@ -83,6 +83,7 @@ func batchJobs(s *plot.State, b store.Batch, on calendar.Date) (all []area.Job) 
 		return []area.Job{j}
 	}
 	p := progressOf(s, b.ID)
+	inCells := cellsTaken(s, b.ID) > 0
 	for i, st := range stays {
 		if st.From <= startDay(b) {
 			if st.Step == stepRise || st.Step == stepRoot {
@@ -93,7 +94,9 @@ func batchJobs(s *plot.State, b store.Batch, on calendar.Date) (all []area.Job) 
 		if st.Step == stepRise || st.Step == stepRoot {
 			all = append(all, countJob(s, b, st, p, on)...)
 		}
-		if on > st.Until || i == 0 || stepVerbs[st.Step] == "" || (p.Potted && st.Step == stepGrow) {
+		if on > st.Until || i == 0 || stepVerbs[st.Step] == "" || p.Potted && st.Step == stepGrow ||
+			inCells && st.Step == stepGrow && stays[i-1].Place == st.Place {
+			// What stands in cells of its own is not pricked out.
 			continue
 		}
 		j := newJob(s, b, st.Step, stepVerbs[st.Step], st.From.AddDays(-soonDays), st.From, st.From.AddDays(lateDays), on, stepMinutes(labour, st.Step, b))
@@ -106,9 +109,7 @@ func batchJobs(s *plot.State, b store.Batch, on calendar.Date) (all []area.Job) 
 	}
 	if out := dayOf(&b.OutOn); p.standing(b) > 0 {
 		j := newJob(s, b, "out", "Plant out", out.AddDays(-soonDays), out, out.AddDays(3*lateDays), on, labour.PlantOut.Value*float64(p.standing(b)))
-		if b.BedID != nil {
-			j.View.Bed = s.BedByID[*b.BedID].Name
-		}
+		j.View.Bed = bedName(s, b.BedID)
 		j.View.Amount = fmt.Sprintf("%s · %s", say.Counted(float64(p.standing(b)), "plant", "plants"), say.MinutesWords(j.Minutes))
 		j.View.Reason = outReason(s, b)
 		all = append(all, j)
@@ -189,15 +190,23 @@ func rescueJob(s *plot.State, row store.Volunteer, on calendar.Date) (area.Job, 
 	}
 	j.View = area.JobView{
 		Key: key, Kind: "bench", Verb: "Rescue", What: speciesName(s, row.SpeciesID) + " (unproven)", SpeciesID: row.SpeciesID, VolunteerID: row.ID,
-		Bed: volunteerPlace(s, row), Stage: flora.Shooting, First: j.First, Last: j.Last, Minutes: j.Minutes,
+		Bed: bedName(s, row.BedID), Stage: flora.Shooting, First: j.First, Last: j.Last, Minutes: j.Minutes,
 		Amount:   fmt.Sprintf("about %s · %s", say.Counted(float64(row.Plants), "seedling", "seedlings"), say.MinutesWords(j.Minutes)),
-		Reason:   fmt.Sprintf("Their ground is worked on %s. Cut one and look at it first.", worked.DayMonth()),
+		Reason:   fmt.Sprintf("%s. Their ground is worked on %s. Cut one and look at it first.", say.Capital(volunteerPlace(s, row)), worked.DayMonth()),
 		Deadline: say.DaysLeft(on, j.Last),
 	}
 	if on < j.First {
 		j.View.Deadline = "from about " + j.First.DayMonth()
 	}
 	return j, true
+}
+
+// bedName is a bed's name; empty for none.
+func bedName(s *plot.State, id *int64) string {
+	if id == nil {
+		return ""
+	}
+	return s.BedByID[*id].Name
 }
 
 // newlySetJobs see to what was planted lately: water until it has rooted out, and its buds off while

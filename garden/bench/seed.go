@@ -334,6 +334,9 @@ func viewLot(s *plot.State, lot store.SeedLot) SeedLotView {
 	if known {
 		v.Alive = alive[:]
 		v.AliveText = fmt.Sprintf("%.0f in 100 (%.0f to %.0f)", 100*alive[1], 100*alive[0], 100*alive[2])
+		if alive[2] < 0.02 {
+			v.AliveText = "hardly any"
+		}
 		v.TooOld = alive[1] < s.Lib.Bench().Seed.Poor.Value
 		v.SowBy = sowBy(s, lot, row, v.TooOld)
 	}
@@ -360,14 +363,22 @@ func lotFrom(s *plot.State, lot store.SeedLot) string {
 	return from
 }
 
+// ageWords say an age in months, or in years and months while those count.
 func ageWords(years float64) string {
+	months := int(math.Floor(years*12 + 0.5))
+	words := say.Counted(float64(months), "month", "months")
 	switch {
-	case years < 1.0/6:
+	case months < 2:
 		return "new"
-	case years < 1:
-		return say.Counted(math.Round(years*12), "month", "months") + " old"
+	case months >= 36:
+		words = say.Counted(float64(months/12), "year", "years")
+	case months >= 12:
+		words = say.Counted(float64(months/12), "year", "years")
+		if months%12 > 0 {
+			words += " " + say.Counted(float64(months%12), "month", "months")
+		}
 	}
-	return say.Counted(math.Round(years*2)/2, "year", "years") + " old"
+	return words + " old"
 }
 
 func leftWords(s *plot.State, lot store.SeedLot, row *flora.Propagation) (left, weight, count string) {

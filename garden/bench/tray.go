@@ -545,6 +545,9 @@ func viewTrayBatch(s *plot.State, row store.Tray, b store.Batch, t tallied, inde
 				word = "rooted"
 			}
 			v.Expected = fmt.Sprintf("%s about %s", word, yearIfOther(s, stay.Until))
+			if stay.Until < s.Today {
+				v.Expected = fmt.Sprintf("were to be %s about %s", word, yearIfOther(s, stay.Until))
+			}
 		}
 	}
 	if species, has := s.Lib.Species(b.SpeciesID); has {

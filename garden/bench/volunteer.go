@@ -221,8 +221,8 @@ func mothersThatSeed(s *plot.State, species *flora.Species) (mothers []*plot.Pla
 		if p.SpeciesID != species.ID || p.Aside {
 			continue
 		}
-		if removed := dayOf(p.RemovedOn); removed != plot.NoDay && s.Today.DaysSince(removed) > 2*yearDays {
-			continue
+		if removed := dayOf(p.RemovedOn); removed != plot.NoDay && removed < s.Season.Start.AddDays(-yearDays/2) {
+			continue // it did not stand when last season's seed fell
 		}
 		if s.YearOfLife(p, s.Season)-1 >= first || species.Life.Form == flora.Annual && p.Started < s.Season.Start {
 			mothers = append(mothers, p)

@@ -219,7 +219,7 @@ func cannotWords(of ask, all []*variant) string {
 			reasons = append(reasons, v.row.Way+": "+string(v.outlook.Whys[0].Why))
 		}
 	}
-	const hardlyEver = 0.05
+	const hardlyEver = 0.05 // the same as chanceWords
 	if best >= hardlyEver {
 		return ""
 	}
@@ -286,10 +286,12 @@ func (u *Uses) viewWay(s *plot.State, of ask, v *variant, c cost, currency strin
 	out := WayView{
 		Key: v.key, Way: v.row.Way, Title: titles[v.row.Way], How: v.row.How, Advised: v.row.IsAdvised(), Possible: v.possible,
 		Starts: v.starts, StartVerb: string(v.way.Deed), Start: w.Date(v.attempt.Start),
-		Money: c.words(currency), Minutes: c.minutes, Hours: say.MinutesWords(c.minutes),
 		Has: view.NonNil(v.has), Lacks: view.NonNil(v.lacks), Fails: []string{}, Wrong: view.NonNil(v.row.Wrong),
 		Missing: view.NonNil(o.Missing), Assumed: view.NonNil(o.Assumed), Standing: o.Standing.String(), Harvests: []FirstHarvestView{},
 		Steps: []WayStepView{}, Drawn: []calendar.Date{},
+	}
+	if v.possible {
+		out.Money, out.Minutes, out.Hours = c.words(currency), c.minutes, say.MinutesWords(c.minutes)
 	}
 	if v.place != nil {
 		out.Where, out.Trays = v.place.Name, traysFor(v.starts, settingsOf(s))
@@ -301,7 +303,7 @@ func (u *Uses) viewWay(s *plot.State, of ask, v *variant, c cost, currency strin
 	}
 	if o.ChanceKnown && v.possible {
 		chance := o.Chance
-		out.Chance, out.ChanceIs = &chance, say.InTen(chance)
+		out.Chance, out.ChanceIs = &chance, chanceWords(chance)
 	} else if !o.ChanceKnown {
 		out.ChanceIs = "chance not known"
 	}
@@ -324,7 +326,7 @@ func (u *Uses) viewWay(s *plot.State, of ask, v *variant, c cost, currency strin
 	out.Harvests = viewHarvests(s, v)
 	for _, why := range o.Whys {
 		if v.possible && o.ChanceKnown && why.Share >= 0.02 {
-			out.Fails = append(out.Fails, fmt.Sprintf("%s: %s", why.Why, say.InTen(why.Share)))
+			out.Fails = append(out.Fails, fmt.Sprintf("%s: %s", why.Why, chanceWords(why.Share)))
 		}
 	}
 	if v.mother != nil {
@@ -332,6 +334,14 @@ func (u *Uses) viewWay(s *plot.State, of ask, v *variant, c cost, currency strin
 		out.Loses = fmt.Sprintf("She gives about %s less the year after.", say.ShareWords(loses))
 	}
 	return out
+}
+
+// chanceWords say a chance: what hardly ever comes is not said to be nothing.
+func chanceWords(chance float64) string {
+	if chance < 0.05 {
+		return "under 1 in 10"
+	}
+	return say.InTen(chance)
 }
 
 // yearIfOther says a day, with its year where that is not this one.

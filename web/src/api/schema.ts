@@ -2242,13 +2242,13 @@ export interface components {
             bed: string;
             /** Format: int64 */
             bedId: number;
-            /** @description The deed in the past: Sowed */
-            began: string;
             begun: boolean;
             botanical: string;
             counted: boolean;
             counts: string[];
             deed: string;
+            /** @description What notes that it was begun: It is sown */
+            done: string;
             ended: boolean;
             fits: boolean;
             food: boolean;

@@ -15,12 +15,14 @@ type Batch = Schemas["BatchView"];
 
 interface Props {
   batch: Batch;
+  /** Why it does not fit, and when it would; nothing where it does. */
+  unfit?: Schemas["UnfitBatchView"];
   onClose: () => void;
   onMove: (stay: number) => void;
 }
 
 /** BatchDetail is one batch: where it is, what comes next, and what can be noted of it. */
-export function BatchDetail({ batch, onClose, onMove }: Props) {
+export function BatchDetail({ batch, unfit, onClose, onMove }: Props) {
   const { noted } = useUndo();
   const { send, sending, fault } = useSend();
   const [opened, setOpened] = useState<"begin" | "count" | "out" | "first">();
@@ -53,10 +55,15 @@ export function BatchDetail({ batch, onClose, onMove }: Props) {
         {batch.begun && `; ${batch.standing} stand`}
         {batch.outSoFar > 0 && `, ${batch.outSoFar} are out`}
       </Box>
+      {unfit && (
+        <Box sx={{ borderLeft: "5px solid var(--clay)", pl: 1, my: 0.7, fontSize: 14.5 }}>
+          <b>It does not fit.</b> {unfit.why} {unfit.offer}
+        </Box>
+      )}
       <Box sx={{ display: "flex", flexWrap: "wrap", gap: 0.8, my: 1 }}>
         {!batch.begun && (
           <Button variant="contained" size="small" onClick={() => setOpened("begin")}>
-            {batch.began} it
+            {batch.done}
           </Button>
         )}
         {batch.begun && tray !== undefined && (
@@ -138,7 +145,7 @@ function BeginDialog({ batch, onClose }: DialogProps) {
   const today = useSite().data?.today ?? "";
   return (
     <FormDialog
-      title={`${batch.began} ${batch.name}`}
+      title={`${capital(batch.name)}: ${batch.done.toLowerCase()}`}
       act="Note it"
       values={{ day: today, starts: String(batch.starts) }}
       fields={[

@@ -84,6 +84,7 @@ export function Bench() {
               <BatchDetail
                 key={batch.id}
                 batch={batch}
+                unfit={bench.unfit.find((one) => one.batchId === batch.id)}
                 onClose={() => choose(0)}
                 onMove={(stay) => setMoving({ batch, stay, from: batch.stays[stay]?.from ?? bench.today })}
               />

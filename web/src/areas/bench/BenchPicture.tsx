@@ -62,6 +62,7 @@ export function BenchPicture({ bench, chosen, onChoose, onDrag }: Props) {
     tops.push(y);
     y += one.spare + one.rows * rowHeight + board + gap;
   }
+  y += 12; // the leaves of what goes out stand clear of the last board
   const height = y + ground;
   const topOf = (placeId: number) => tops[shown.findIndex((one) => one.shelf.id === placeId)] ?? 0;
   const rowY = (placeId: number, row: number) => {

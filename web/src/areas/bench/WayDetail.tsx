@@ -55,8 +55,8 @@ export function WayDetail({
         </Part>
       )}
       <Box sx={{ fontSize: 13.5, color: "text.secondary", mt: 1 }}>
-        {way.money}, {way.hours} of work. It rests on figures whose weakest is {article(way.standing)}.
-        {way.missing.length > 0 && ` Not on record: ${way.missing.join("; ")}.`}
+        {way.possible && `${capital(way.money)}, ${way.hours} of work. `}It rests on figures whose weakest is{" "}
+        {article(way.standing)}.{way.missing.length > 0 && ` Not on record: ${way.missing.join("; ")}.`}
         {way.assumed.length > 0 && ` Range assumed: ${way.assumed.join("; ")}.`}
       </Box>
     </Box>
