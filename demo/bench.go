@@ -65,6 +65,15 @@ var seedLots = []struct {
 func raised() []event {
 	return []event{
 		{mustDay("2031-02-20"), "places", (*builder).layOutBench},
+		{mustDay("2031-02-20"), "families", func(b *builder) error {
+			for _, of := range [][2]string{{"sage young", "sage"}, {"valerian wet", "valerian"}, {"meadowsweet hedge", "meadowsweet"}} {
+				in := bench.LineageInput{MotherID: b.plantings[of[1]]}
+				if _, err := b.garden.Bench.TellLineage(b.ctx, b.plantings[of[0]], in); err != nil {
+					return err
+				}
+			}
+			return nil
+		}},
 		{mustDay("2031-02-20"), "seed", (*builder).putSeedBy},
 		{mustDay("2031-03-02"), "seed test", func(b *builder) error {
 			_, err := b.garden.Bench.TestLot(b.ctx, b.lots["valerian own"], bench.SeedTestInput{

@@ -111,10 +111,10 @@ func readLines(r io.Reader, headings []string, needed ...string) ([]bench.FileLi
 		if errors.Is(err, io.EOF) {
 			return lines, nil
 		}
-		at, _ := file.FieldPos(0)
 		if err != nil {
-			return nil, fault("Line %d cannot be read: %v.", at, err)
+			return nil, fault("The table cannot be read: %v.", err) // with its line
 		}
+		at, _ := file.FieldPos(0)
 		line := bench.FileLine{Line: at, Fields: map[string]string{}}
 		for i, value := range record {
 			if i < len(head) {

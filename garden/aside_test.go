@@ -10,6 +10,7 @@ import (
 
 	"bramblyacre/core/calendar"
 	"bramblyacre/garden/area"
+	"bramblyacre/garden/bench"
 	"bramblyacre/garden/input"
 	"bramblyacre/garden/plants"
 	"bramblyacre/garden/plot"
@@ -61,6 +62,20 @@ func (p *fixture) everyPage() string {
 	ask("round", round, err)
 	site, err := p.Place.Site(ctx)
 	ask("site", site, err)
+	shelves, err := p.Bench.Bench(ctx)
+	ask("bench", shelves, err)
+	wanted, err := p.Bench.Wanted(ctx)
+	ask("wanted", wanted, err)
+	trays, err := p.Bench.Trays(ctx)
+	ask("trays", trays, err)
+	seeds, err := p.Bench.Seeds(ctx)
+	ask("seeds", seeds, err)
+	volunteers, err := p.Bench.Volunteers(ctx)
+	ask("volunteers", volunteers, err)
+	family, err := p.Bench.Family(ctx, "")
+	ask("family", family, err)
+	ways, err := p.Bench.Ways(ctx, bench.AskInput{Species: "valerian", Plants: 3})
+	ask("ways", ways, err)
 	baskets, err := p.Gather.Baskets(ctx)
 	ask("baskets", baskets, err)
 	for _, bed := range s.Beds {

@@ -70,7 +70,7 @@ func (p *fixture) everyChange() []change {
 	basket, sorted := p.basket(), p.sortedBasket()
 	more := p.goodPlanting()
 	more.Plants, more.Note = 20, "Counted again"
-	return []change{
+	return append([]change{
 		{"bed added", func() (journal.Entry, error) {
 			in := goodBed()
 			in.Name, in.Y = "New Bed", "9 m"
@@ -173,7 +173,7 @@ func (p *fixture) everyChange() []change {
 			_, err := p.Practice.Decide(ctx, practice.DecisionInput{SpeciesID: "garden-sorrel", OtherID: "foxglove", Seed: 1, Looked: []string{}, Decision: "cannot tell"})
 			return p.newestOfAll(), err
 		}},
-	}
+	}, p.benchChanges()...)
 }
 
 // Every kind of change can be taken back to exactly what was before, and the

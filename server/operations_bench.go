@@ -291,6 +291,13 @@ func (o operations) registerSeeds(api huma.API) {
 		func(ctx context.Context, in *struct{ Body bench.BedWorkInput }) (journal.Entry, error) {
 			return o.garden.Bench.PlanBedWork(ctx, in.Body)
 		})
+	operation(api, http.MethodPost, "/api/plantings/{id}/lineage", "tellLineage", "Say what a planting came from",
+		func(ctx context.Context, in *struct {
+			ByID
+			Body bench.LineageInput
+		}) (journal.Entry, error) {
+			return o.garden.Bench.TellLineage(ctx, in.ID, in.Body)
+		})
 	operation(api, http.MethodGet, "/api/family", "getFamily", "The mothers and offspring of a kind",
 		func(ctx context.Context, in *struct {
 			Species string `query:"species" maxLength:"80"`

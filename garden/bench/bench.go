@@ -398,11 +398,7 @@ func mayStart(s *plot.State, b store.Batch, day calendar.Date) bool {
 		if row.Way != b.Way || row.Season.Count() == 0 {
 			continue
 		}
-		months := row.Season
-		if s.Site.Latitude < 0 {
-			months = months.HalfAYearOn()
-		}
-		return months.Has(day.Month()) || day == startDay(b)
+		return row.Season.Has(day.Month()) || day == startDay(b)
 	}
 	return true
 }

@@ -6,8 +6,10 @@ import (
 
 	"bramblyacre/core/calendar"
 	"bramblyacre/core/flora"
+	"bramblyacre/garden/journal"
 	"bramblyacre/garden/plot"
 	"bramblyacre/garden/say"
+	"bramblyacre/store"
 )
 
 // FamilyView is a kind's mothers and offspring as a tree.
@@ -15,13 +17,9 @@ type FamilyView struct {
 	SpeciesID string           `json:"speciesId"`
 	Name      string           `json:"name"`
 	Words     string           `json:"words" doc:"Since when nothing was bought"`
-	Roots     []FamilyID       `json:"-"`
 	Members   []Relative       `json:"members" doc:"Each after what it came from"`
 	Kinds     []FamilyKindView `json:"kinds" doc:"The kinds that have a family here"`
 }
-
-// FamilyID names a member.
-type FamilyID string
 
 // Relative is one planting or seed lot of a family.
 type Relative struct {
@@ -209,4 +207,81 @@ func sinceBought(s *plot.State, name, speciesID string) string {
 		return fmt.Sprintf("Nothing of %s was ever bought here.", name)
 	}
 	return fmt.Sprintf("Nothing of %s was bought since %s.", name, newest.DayMonthYear())
+}
+
+// LineageInput says what a planting came from.
+type LineageInput struct {
+	MotherID int64 `json:"motherId,omitempty" doc:"0 for none known"`
+	LotID    int64 `json:"lotId,omitempty" doc:"0 for none known"`
+}
+
+// TellLineage notes what a planting came from that was not raised on the bench: its mother, or its seed
+// lot. What came of a batch knows it already.
+func (u *Uses) TellLineage(ctx context.Context, plantingID int64, in LineageInput) (journal.Entry, error) {
+	return u.plot.Change(ctx, func(s *plot.State, d *journal.Draft) (journal.Record, error) {
+		p, has := s.ByID[plantingID]
+		if !has {
+			return journal.Record{}, say.NotFoundError{What: "planting"}
+		}
+		row := store.PutLineageParams{PlantingID: plantingID}
+		id := int64(0)
+		for _, known := range lineages.Of(s) {
+			if known.PlantingID == plantingID {
+				if known.BatchID != nil {
+					return journal.Record{}, say.ConflictError{Why: "It came of a batch of the bench: that is known already."}
+				}
+				id = known.ID
+				row.ID = &id
+			}
+		}
+		var c say.Checklist
+		from := "nothing known"
+		if in.MotherID != 0 {
+			mother, known := s.ByID[in.MotherID]
+			switch {
+			case !known || mother.SpeciesID != p.SpeciesID:
+				c.Add("motherId", "Choose a planting of %s.", p.Species.Names.Name)
+			case mother.Started > p.Started:
+				c.Add("motherId", "She was set only on %s, after it.", mother.Started.DayMonthYear())
+			case descends(s, in.MotherID, plantingID):
+				c.Add("motherId", "She came from it herself.")
+			default:
+				from = mother.Bed.Name
+			}
+			row.MotherID = &in.MotherID
+		}
+		if in.LotID != 0 {
+			lot, known := rowOf(lots.Of(s), in.LotID, func(r store.SeedLot) int64 { return r.ID })
+			if !known || lot.SpeciesID != p.SpeciesID {
+				c.Add("lotId", "Choose a seed lot of %s.", p.Species.Names.Name)
+			}
+			row.LotID, from = &in.LotID, lot.Name
+		}
+		if err := c.Err(); err != nil {
+			return journal.Record{}, err
+		}
+		_, err := lineagesTable.Put(ctx, d, id, row)
+		return journal.Record{Kind: kindBatch, Bed: &p.BedID, Planting: &p.ID, Summary: fmt.Sprintf("Said what %s in %s came from: %s",
+			p.Species.Names.Name, p.Bed.Name, from)}, err
+	})
+}
+
+// descends tells whether a planting is an offspring of another, over however many mothers.
+func descends(s *plot.State, planting, of int64) bool {
+	for range len(s.EverPlanted) + 1 {
+		if planting == of {
+			return true
+		}
+		found := false
+		for _, row := range lineages.Of(s) {
+			if row.PlantingID == planting && row.MotherID != nil {
+				planting, found = *row.MotherID, true
+				break
+			}
+		}
+		if !found {
+			return false
+		}
+	}
+	return true
 }

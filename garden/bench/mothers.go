@@ -129,11 +129,9 @@ func yearAfterYear(spans []propagation.Span) []propagation.Span {
 	return propagation.Joined(all)
 }
 
-// monthSpans are the days in months of the year.
-func monthSpans(w *propagation.Weathers, months calendar.Months, south bool) []propagation.Span {
-	if south {
-		months = months.HalfAYearOn()
-	}
+// monthSpans are the days in months of the year. South of the equator the library in force has turned
+// them already.
+func monthSpans(w *propagation.Weathers, months calendar.Months) []propagation.Span {
 	var all []propagation.Span
 	for i := range w.Days {
 		if !months.Has(w.Date(i).Month()) {

@@ -98,6 +98,8 @@ func (u *Uses) plantOut(
 	if staged {
 		if _, err := plot.ObservationsTable.Put(ctx, d, 0, store.PutObservationParams{
 			PlantingID: made.ID, Day: day.String(), Stage: stage.String(), Share: string(phenology.Most), Note: "When it was planted out",
+			// It was raised elsewhere than the forecast's weather: what was seen is taken at its word.
+			Affirmed: 1,
 		}); err != nil {
 			return journal.Record{}, err
 		}

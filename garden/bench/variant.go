@@ -144,17 +144,16 @@ func (u *Uses) equip(s *plot.State, of ask, v *variant) {
 	w := v.attempt.Weathers
 	today := w.Index(s.Today)
 	until := w.Days - 1
-	south := s.Site.Latitude < 0
 	switch v.way.Deed {
 	case propagation.Sow:
 		u.equipSeed(s, of, v)
 		if v.row.Season.Count() > 0 {
-			v.spans = monthSpans(w, v.row.Season, south)
+			v.spans = monthSpans(w, v.row.Season)
 		}
 	case propagation.Buy:
 		v.has = append(v.has, "nothing is needed but the money and the way there")
 		if v.row.Season.Count() > 0 {
-			v.spans = monthSpans(w, v.row.Season, south)
+			v.spans = monthSpans(w, v.row.Season)
 		}
 		if v.row.Takes == nil {
 			// A bought plant lives when it is brought: what it lacks is to settle.
@@ -175,7 +174,7 @@ func (u *Uses) equip(s *plot.State, of ask, v *variant) {
 		case v.row.Stage != nil:
 			v.spans = u.stageSpans(s, w, of.species, from, *v.row.Stage, *v.row.Until)
 		case v.row.Season.Count() > 0:
-			v.spans = monthSpans(w, v.row.Season, south)
+			v.spans = monthSpans(w, v.row.Season)
 		}
 	}
 	if v.spans == nil {

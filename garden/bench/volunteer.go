@@ -425,7 +425,7 @@ func (u *Uses) expected(s *plot.State, w *propagation.Weathers, species *flora.S
 		if left < 1 {
 			v.Number += fmt.Sprintf("; %s of its heads were left", say.ShareWords(left))
 		}
-		if spans := monthSpans(w, row.Season, s.Site.Latitude < 0); row.Season.Count() > 0 {
+		if spans := monthSpans(w, row.Season); row.Season.Count() > 0 {
 			for _, span := range spans {
 				if w.Date(span.Last) >= s.Today {
 					v.From = "from " + yearIfOther(s, max(s.Today, w.Date(span.First))) + " to " + yearIfOther(s, w.Date(span.Last))

@@ -1389,6 +1389,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/plantings/{id}/lineage": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Say what a planting came from */
+        post: operations["tellLineage"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/plantings/{id}/looks": {
         parameters: {
             query?: never;
@@ -3309,6 +3326,18 @@ export interface components {
             binding: boolean;
             kind: string;
             reason: string;
+        };
+        LineageInput: {
+            /**
+             * Format: int64
+             * @description 0 for none known
+             */
+            lotId?: number;
+            /**
+             * Format: int64
+             * @description 0 for none known
+             */
+            motherId?: number;
         };
         ListedChoice: {
             botanical: string;
@@ -8196,6 +8225,41 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["FateInput"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Entry"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    tellLineage: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LineageInput"];
             };
         };
         responses: {

@@ -1,12 +1,13 @@
-import { Box } from "@mui/material";
+import { Box, Button } from "@mui/material";
 import { useState } from "react";
 import { Link } from "react-router";
 
-import type { Schemas } from "../../api/client";
+import { answerOf, api, type Schemas } from "../../api/client";
 import { fullDay } from "../../parts/dates";
 import { SelectField } from "../../parts/SelectField";
 import { Sprig } from "../../parts/Sprig";
 import { Trouble } from "../../parts/Trouble";
+import { FormDialog, whole } from "./FormDialog";
 import { Head } from "./Head";
 import { useFamily } from "./queries";
 
@@ -15,6 +16,7 @@ const indent = 46;
 /** Family is a kind's mothers and offspring as a cane that branches, with how each did. */
 export function Family() {
   const [species, setSpecies] = useState("");
+  const [telling, setTelling] = useState<Schemas["Relative"]>();
   const query = useFamily(species);
   const family = query.data;
   if (query.error) return <Trouble reason={query.error} />;
@@ -42,10 +44,48 @@ export function Family() {
             member={member}
             species={family.speciesId}
             next={family.members.slice(i + 1)}
+            onTell={() => setTelling(member)}
           />
         ))}
       </Box>
+      {telling && <TellDialog of={telling} members={family.members} onClose={() => setTelling(undefined)} />}
     </>
+  );
+}
+
+interface TellProps {
+  of: Schemas["Relative"];
+  members: Schemas["Relative"][];
+  onClose: () => void;
+}
+
+/** TellDialog says what a planting came from that was not raised on the bench. */
+function TellDialog({ of, members, onClose }: TellProps) {
+  const choices = (kind: string) => [
+    ["0", "not known"] as const,
+    ...members
+      .filter((one) => one.kind === kind && one.id !== of.id)
+      .map((one) => [String(one.row), `${one.title}, ${fullDay(one.on)}`] as const),
+  ];
+  return (
+    <FormDialog
+      title={`What ${of.title} came from`}
+      act="Note it"
+      values={{ motherId: "0", lotId: "0" }}
+      fields={[
+        { name: "motherId", label: "Its mother", kind: "choice", options: choices("planting") },
+        { name: "lotId", label: "Its seed", kind: "choice", options: choices("lot") },
+      ]}
+      onClose={onClose}
+      send={(typed) =>
+        answerOf(
+          api.POST("/api/plantings/{id}/lineage", {
+            params: { path: { id: of.row } },
+            body: { motherId: whole(typed.motherId) || undefined, lotId: whole(typed.lotId) || undefined },
+          }),
+        )
+      }
+    />
   );
 }
 
@@ -60,9 +100,10 @@ interface Props {
   member: Schemas["Relative"];
   species: string;
   next: Schemas["Relative"][];
+  onTell: () => void;
 }
 
-function Member({ member, species, next }: Props) {
+function Member({ member, species, next, onTell }: Props) {
   return (
     <Box
       component="li"
@@ -83,6 +124,16 @@ function Member({ member, species, next }: Props) {
           {!member.stands && member.kind !== "planting" && " · over"}
         </Box>
       </Box>
+      {member.kind === "planting" && !member.from && (
+        <Button
+          size="small"
+          onClick={onTell}
+          aria-label={`Say what ${member.title} came from`}
+          sx={{ alignSelf: "center", ml: 1 }}
+        >
+          Came from?
+        </Button>
+      )}
     </Box>
   );
 }

@@ -58,7 +58,7 @@ export function FormDialog({
   children,
 }: Props) {
   const { noted } = useUndo();
-  const { send, sending, fault, asked, stale, settle, at } = useSend();
+  const { send, sending, fault, fields: wrong, asked, stale, settle, at } = useSend();
   const [opened, rebase] = useOpened({ values, version });
   const [typed, setTyped] = useState(opened.values);
   const save = async (affirmed: string[], of = opened.version) => {
@@ -68,6 +68,11 @@ export function FormDialog({
     onDone?.(entry);
     onClose();
   };
+  // What is wrong with something that is no field of the form stands beneath it.
+  const rest = Object.entries(wrong)
+    .filter(([name]) => !fields.some((field) => field.name === name))
+    .map(([, words]) => words)
+    .join(" ");
   const set = (name: string) => (value: string) => setTyped((before) => ({ ...before, [name]: value }));
   return (
     <Dialog onClose={onClose} maxWidth="sm" fullWidth>
@@ -97,7 +102,7 @@ export function FormDialog({
                 </Box>
               ))}
           </Box>
-          <Fault words={stale ? "" : fault} />
+          <Fault words={stale ? "" : fault || rest} />
           <AskBack asked={asked} sending={sending} yes={yes} onYes={(words) => void save(words)} />
           <ChangedMeanwhile
             why={stale}

@@ -46,27 +46,19 @@ function TrayOf({ tray }: { tray: Schemas["TrayView"] }) {
   if (version !== tray.version && changes.length === 0) setVersion(tray.version);
   const shown = applied(tray.cells, changes);
   const tap = (cell: number) => {
-    const at = shown[cell];
-    const chosen = tools.find((one) => one.name === tool);
-    if (!at || !chosen) return;
     if (tool === "gap") {
+      const at = shown[cell];
       if (lifted === undefined) {
-        if (at.state === "up") setLifted(cell);
+        if (at?.state === "up") setLifted(cell);
         return;
       }
-      if (at.state !== "up" && at.state !== "sown" && cell !== lifted)
-        setChanges([...changes, { cell, state: "up", from: lifted }]);
+      if (at && at.state !== "up" && at.state !== "sown" && cell !== lifted)
+        setChanges((before) => [...before, { cell, state: "up", from: lifted }]);
       setLifted(undefined);
       return;
     }
-    const before = tray.cells[cell];
-    const last = changes.findLast((change) => change.cell === cell && change.from < 0);
-    if (last && at.state === chosen.to) {
-      setChanges(changes.filter((change) => change !== last)); // tapped again: as it was
-      return;
-    }
-    if (!before || !(chosen.from as readonly string[]).includes(at.state)) return;
-    setChanges([...changes.filter((change) => change !== last), { cell, state: chosen.to, from: -1 }]);
+    // A quick thumb taps again before the page has drawn the last tap: each goes on from the one before.
+    setChanges((before) => tapped(tray.cells, before, cell, tool));
   };
   const put = async (of = version) => {
     const entry = await send(() =>
@@ -227,6 +219,17 @@ function TrayOf({ tray }: { tray: Schemas["TrayView"] }) {
 }
 
 type Cell = Schemas["CellView"];
+
+/** tapped are the changes after a tap on a cell; tapped again it is as it was. */
+function tapped(cells: Cell[], changes: Change[], cell: number, tool: string): Change[] {
+  const state = applied(cells, changes)[cell]?.state;
+  const chosen = tools.find((one) => one.name === tool);
+  const last = changes.findLast((change) => change.cell === cell && change.from < 0);
+  if (!chosen || state === undefined) return changes;
+  if (last && state === chosen.to) return changes.filter((change) => change !== last);
+  if (!(chosen.from as readonly string[]).includes(state)) return changes;
+  return [...changes.filter((change) => change !== last), { cell, state: chosen.to, from: -1 }];
+}
 
 /** applied is what the cells show after changes. */
 function applied(cells: Cell[], changes: Change[]): Cell[] {
