@@ -209,7 +209,8 @@ const stages = ["shooting", "leafing", "full leaf", "in bud", "first flower", "f
 
 function PlantOutDialog({ batch, onClose }: DialogProps) {
   const today = useSite().data?.today ?? "";
-  const beds = usePlot().data?.beds ?? [];
+  const beds = usePlot().data?.beds;
+  if (!beds) return null;
   return (
     <FormDialog
       title={`Plant out ${batch.name}`}

@@ -287,7 +287,8 @@ function NoteDialog({ onClose }: { onClose: () => void }) {
 
 function WorkDialog({ onClose }: { onClose: () => void }) {
   const today = useSite().data?.today ?? "";
-  const beds = usePlot().data?.beds ?? [];
+  const beds = usePlot().data?.beds;
+  if (!beds) return null;
   return (
     <FormDialog
       title="A bed will be worked"
@@ -376,8 +377,10 @@ function CheckDialog({ group, onClose }: { group: Group; onClose: () => void }) 
 
 function LiftDialog({ group, onClose }: { group: Group; onClose: () => void }) {
   const today = useSite().data?.today ?? "";
-  const shelves = useBench().data?.shelves ?? [];
-  const wishes = (useWanted().data?.wishes ?? []).filter((wish) => wish.speciesId === group.speciesId);
+  const shelves = useBench().data?.shelves;
+  const wanted = useWanted().data;
+  if (!shelves || !wanted) return null; // what stands in the form is told by them
+  const wishes = wanted.wishes.filter((wish) => wish.speciesId === group.speciesId);
   const open = shelves.filter((shelf) => ["cold house", "outdoors"].includes(shelf.kind));
   return (
     <FormDialog
