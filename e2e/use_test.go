@@ -4,6 +4,7 @@ import (
 	"slices"
 	"strings"
 	"testing"
+	"time"
 
 	"github.com/chromedp/chromedp"
 	"github.com/chromedp/chromedp/kb"
@@ -141,6 +142,13 @@ func TestADayIsTypedOrPicked(t *testing.T) {
 	b.until("the month to have the keyboard", func() bool { return b.has("[role=gridcell]:focus") })
 	b.keys(kb.ArrowLeft + kb.ArrowLeft + kb.ArrowLeft)
 	b.keys("\r")
+	// On a busy machine the key's own press can meet the button that has the focus again, and open the month anew.
+	for end := time.Now().Add(3 * time.Second); b.has("[role=gridcell]"); time.Sleep(100 * time.Millisecond) {
+		if time.Now().After(end) {
+			b.keys(kb.Escape)
+			break
+		}
+	}
 	b.click("Note it")
 	b.until("the picked day's look", func() bool { return seenOn("2031-05-24") })
 }

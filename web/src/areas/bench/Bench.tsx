@@ -186,12 +186,16 @@ function Unfit({ bench, onChoose, onMove }: UnfitProps) {
                 <Button
                   size="small"
                   onClick={() => onMove({ batch, stay: 0, from: one.start, place: one.placeId || undefined })}
-                  aria-label={`Move ${one.name} there`}
+                  aria-label={`Move it there: ${one.name}`}
                 >
                   Move it there
                 </Button>
               )}
-              <Button size="small" onClick={() => onChoose(one.batchId)} aria-label={`Look at ${one.name}`}>
+              <Button
+                size="small"
+                onClick={() => onChoose(one.batchId)}
+                aria-label={`Look at it: ${one.name}`}
+              >
                 Look at it
               </Button>
             </Box>

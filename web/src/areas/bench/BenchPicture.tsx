@@ -103,6 +103,7 @@ export function BenchPicture({ bench, chosen, onChoose, onDrag }: Props) {
       >
         <StepMark.Defs />
         <Weeks first={first} weeks={weeks} weekWidth={weekWidth} height={height - ground} />
+        <Today x={x(bench.today)} height={height - ground} />
         {shown.map(({ shelf, rows, spare }) => (
           <ShelfSection
             key={shelf.id}
@@ -143,10 +144,10 @@ export function BenchPicture({ bench, chosen, onChoose, onDrag }: Props) {
                   chosen={batch.id === chosen}
                 />
               ))}
-              <Name batch={batch} x={x} rowY={rowY} />
+              <Name batch={batch} x={x} rowY={rowY} width={width} />
             </g>
           ))}
-        <Today x={x(bench.today)} height={height - ground} />
+        <Today x={x(bench.today)} height={height - ground} front />
         {bench.batches.map((batch) => (
           <OutMark
             key={batch.id}
@@ -199,7 +200,19 @@ function Weeks({ first, weeks, weekWidth, height }: WeeksProps) {
   );
 }
 
-function Today({ x, height }: { x: number; height: number }) {
+/** Today is a line behind all that stands, and faint before it: words that it crosses stay readable. */
+function Today({ x, height, front = false }: { x: number; height: number; front?: boolean }) {
+  if (front)
+    return (
+      <path
+        d={`M${x} 36 V${height}`}
+        stroke="var(--bramble)"
+        strokeWidth={1.2}
+        opacity={0.3}
+        style={{ pointerEvents: "none" }}
+        aria-hidden
+      />
+    );
   return (
     <g aria-hidden style={{ pointerEvents: "none" }}>
       <path d={`M${x} 20 V${height}`} stroke="var(--bramble)" strokeWidth={2.2} />
@@ -343,13 +356,13 @@ function Trays({ batch, stay, x, rowY, chosen }: TraysProps) {
 }
 
 /** Name stands on a batch's first tray in sight, over as much of its way as lies in that row. */
-function Name({ batch, x, rowY }: Pick<TraysProps, "batch" | "x" | "rowY">) {
+function Name({ batch, x, rowY, width }: Pick<TraysProps, "batch" | "x" | "rowY"> & { width: number }) {
   const first = batch.stays.find((stay) => stay.rows.length > 0 && x(stay.until) > 24);
-  if (!first) return null;
+  if (!first || x(first.from) > width - 24) return null;
   const row = first.rows[0] ?? 0;
   const along = batch.stays.filter((stay) => stay.placeId === first.placeId && stay.rows.includes(row));
   const left = Math.max(0, x(first.from));
-  const right = Math.max(...along.map((stay) => x(stay.until)));
+  const right = Math.min(width, Math.max(...along.map((stay) => x(stay.until))));
   return (
     <g transform={`translate(${left} ${rowY(first.placeId, row) + 2})`}>
       <Clipped width={right - left - 3}>

@@ -105,10 +105,7 @@ interface Props {
 
 function Member({ member, species, next, onTell }: Props) {
   return (
-    <Box
-      component="li"
-      sx={{ display: "flex", alignItems: "stretch", minHeight: 58, opacity: member.stands ? 1 : 0.8 }}
-    >
+    <Box component="li" sx={{ display: "flex", alignItems: "stretch", minHeight: 58 }}>
       <Cane depth={member.depth} next={next} />
       <Box sx={{ flex: "none", alignSelf: "center" }}>
         {member.kind === "planting" ? (

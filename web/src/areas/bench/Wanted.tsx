@@ -98,7 +98,7 @@ function Wish({ wish }: { wish: Schemas["WishView"] }) {
           size="small"
           disabled={sending}
           onClick={() => void end()}
-          aria-label={`Take ${wish.name} off the list`}
+          aria-label={`Off the list: ${wish.name}`}
         >
           Off the list
         </Button>
@@ -147,7 +147,7 @@ function Suggestion({ suggestion: one }: { suggestion: Schemas["SuggestView"] })
           variant="outlined"
           disabled={sending}
           onClick={() => void take()}
-          aria-label={`Wish for ${one.name}: ${one.causeIs}`}
+          aria-label={`Wish for it: ${one.name}, ${one.causeIs}`}
         >
           Wish for it
         </Button>

@@ -196,7 +196,9 @@ function Weights({ weights }: { weights: Schemas["WeightsView"] }) {
   };
   return (
     <Box component="section" aria-label="What counts to you" sx={{ mb: 1.5 }}>
-      <Typography variant="h3">What counts to you</Typography>
+      <Typography variant="h3" component="h2">
+        What counts to you
+      </Typography>
       <Box sx={{ display: "grid", gridTemplateColumns: "repeat(4, 1fr)", columnGap: 2.5, px: 1 }}>
         {sliders.map(([name, words]) => (
           <Box key={name}>
