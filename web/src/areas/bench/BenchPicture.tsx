@@ -276,11 +276,9 @@ function ShelfSection({ shelf, top, rows, spare, width, x, rowY }: ShelfProps) {
               stroke="var(--straw)"
               strokeDasharray="5 3"
             />
-            <Clipped width={right - left - 6}>
-              <text x={6} y={16} fontSize={12.5} fontWeight={600} fill="var(--ink)" {...halo}>
-                kept for {kept.name}
-              </text>
-            </Clipped>
+            <text x={6} y={16} fontSize={12.5} fontWeight={600} fill="var(--ink)" {...halo}>
+              {fitted(`kept for ${kept.name}`, right - left - 8)}
+            </text>
           </g>
         );
       })}
@@ -313,12 +311,11 @@ const halo = {
   strokeLinejoin: "round",
 } as const;
 
-function Clipped({ width, children }: { width: number; children: React.ReactNode }) {
-  return (
-    <svg width={Math.max(0, width)} height={rowHeight * 3} style={{ overflow: "hidden" }}>
-      {children}
-    </svg>
-  );
+/** fitted is as much of a text as a width holds, at the size of a tray's name. */
+function fitted(text: string, width: number) {
+  const letters = Math.floor(width / 7);
+  if (text.length <= letters) return text;
+  return letters < 3 ? "" : `${text.slice(0, letters - 1).trimEnd()}…`;
 }
 
 interface TraysProps {
@@ -365,11 +362,9 @@ function Name({ batch, x, rowY, width }: Pick<TraysProps, "batch" | "x" | "rowY"
   const right = Math.min(width, Math.max(...along.map((stay) => x(stay.until))));
   return (
     <g transform={`translate(${left} ${rowY(first.placeId, row) + 2})`}>
-      <Clipped width={right - left - 3}>
-        <text x={5} y={14} fontSize={12.5} fontWeight={700} fill="var(--ink)" {...halo}>
-          {batch.name}
-        </text>
-      </Clipped>
+      <text x={5} y={14} fontSize={12.5} fontWeight={700} fill="var(--ink)" {...halo}>
+        {fitted(batch.name, right - left - 6)}
+      </text>
     </g>
   );
 }
