@@ -31,12 +31,6 @@ func TestScreenshots(t *testing.T) {
 			b.click("Sun")
 			b.sees("high in the south-east")
 		}},
-		{"plot-where", "/plot?where=common-sage", "Is it for me?", 1280, 800, nil},
-		{"plot-ground", "/plot", "Wet Corner", 1280, 800, func(b *browser) {
-			b.click("Bed Hedge Foot")
-			b.click("Ground")
-			b.sees("This does not go together")
-		}},
 		{"round", "/round", "What do you see?", 1280, 800, nil},
 		{"round-phone", "/round", "What do you see?", 390, 844, nil},
 		{"now-phone", "/", "Behead sweet cicely", 390, 844, nil},
@@ -46,10 +40,12 @@ func TestScreenshots(t *testing.T) {
 			b.fill("Longitude", "8")
 			b.sees("Which of these is most like yours?")
 		}},
+		{"bench", "/bench", "All batches", 1280, 800, nil},
+		{"ways", "/bench/ways?wish=8", "What counts to you", 1280, 800, nil},
+		{"tray", "/bench/trays/2", "of 40 up", 1280, 800, nil},
 		{"gather", "/gather", "Needed this year", 1280, 800, nil},
 		{"plants", "/plants", "agrimony", 1280, 800, nil},
 		{"plant", "/plants/ramsons", "Mistaken for", 1280, 800, nil},
-		{"compare", "/plants/compare/ramsons,lily-of-the-valley,autumn-crocus", "What decides", 1280, 800, nil},
 		{"check", "/plantings/12/check", "Is it sweet cicely?", 1280, 800, nil},
 		{"what-is-this", "/what", "plants are on record", 1280, 800, nil},
 		{"practice", "/practice/sweet-cicely/hemlock?seed=6", "Is this sweet cicely?", 1280, 800, func(b *browser) {

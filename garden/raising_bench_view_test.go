@@ -251,21 +251,24 @@ func TestTheNewlySetIsSeenTo(t *testing.T) {
 		return 0, err
 	})
 	check(t, err)
-	count := func() (n int) {
+	count := func(verb string) (n int) {
 		view, err := r.Now.Now(t.Context(), plot.NoDay)
 		check(t, err)
 		for _, job := range append(append(view.Closing, view.Open...), view.Coming...) {
-			if strings.Contains(job.What, "newly set") {
+			if strings.Contains(job.What, "newly set") && job.Verb == verb {
 				n++
 			}
 		}
 		return n
 	}
-	if n := count(); n != 1 {
+	if n := count("Water"); n != 1 {
 		t.Errorf("%d newly set plantings are watered", n)
 	}
+	if n := count("Pinch off"); n != 1 { // valerian lives on
+		t.Errorf("the buds of %d are pinched off", n)
+	}
 	*r.today = calendar.Must(2031, 8, 20)
-	if n := count(); n != 0 {
+	if n := count("Water") + count("Pinch off"); n != 0 {
 		t.Errorf("after twelve weeks %d are watered still", n)
 	}
 }

@@ -3,6 +3,7 @@ package garden
 import (
 	"bramblyacre/core/propagation"
 	"bramblyacre/garden/bench"
+	"bramblyacre/garden/input"
 	"bramblyacre/garden/journal"
 	"bramblyacre/garden/say"
 )
@@ -17,7 +18,10 @@ func (p *fixture) benchChanges() []change {
 	planned := r.planned(t, bench.AskInput{Species: "valerian", Plants: 4}, "seed", "House", 10)
 	tray, err := p.Bench.PutTray(ctx, 0, say.AsItStands, bench.TrayInput{Name: "Tin", PlaceID: r.shelf, Rows: 3, Columns: 4, Cell: "70 ml", Depth: "6 cm"})
 	check(t, err)
+	annual, err := p.Garden.Place.AddPlanting(ctx, input.PlantingInput{BedID: p.bed, SpeciesID: "borage", Plants: 5, StartedOn: "2031-04-20", Origin: "seed"})
+	check(t, err)
 	return []change{
+		{"self-seeder insured", func() (journal.Entry, error) { return p.Bench.Insure(ctx, annual.Made, bench.InsureInput{On: true}) }},
 		{"place added", func() (journal.Entry, error) {
 			return p.Bench.PutPlace(ctx, 0, say.AsItStands, bench.RaisingPlaceInput{Name: "Sill", Kind: "indoor shelf", Trays: 2, Set: "17 °C"})
 		}},

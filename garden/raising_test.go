@@ -437,3 +437,55 @@ func TestTheSouthSowsInItsOwnSpring(t *testing.T) {
 		t.Errorf("elecampane is sown on %s in the south", way.Start)
 	}
 }
+
+// A self-seeder is trusted until it is said to be sown again each year; then that is suggested, taken
+// up once, and no more.
+func TestInsuranceSowingIsTheGrowersChoice(t *testing.T) {
+	r := newRaising(t)
+	borage, err := r.Garden.Place.AddPlanting(t.Context(), input.PlantingInput{BedID: r.bed, SpeciesID: "borage", Plants: 5, StartedOn: "2031-04-20", Origin: "seed"})
+	check(t, err)
+	resown := func() (key string, n int) {
+		wanted, err := r.Bench.Wanted(t.Context())
+		check(t, err)
+		if len(wanted.SelfSeeders) == 0 {
+			t.Error("borage is no self-seeder here")
+		}
+		for _, one := range wanted.Suggested {
+			if one.Cause == "resow" {
+				key, n = one.Key, n+1
+			}
+		}
+		return key, n
+	}
+	if _, n := resown(); n != 0 {
+		t.Error("sowing again is suggested unasked")
+	}
+	_, err = r.Bench.Insure(t.Context(), borage.Made, bench.InsureInput{On: true})
+	check(t, err)
+	if _, err := r.Bench.Insure(t.Context(), borage.Made, bench.InsureInput{On: true}); err == nil {
+		t.Error("it is switched on twice")
+	}
+	key, n := resown()
+	if n != 1 {
+		t.Fatalf("suggested %d times", n)
+	}
+	_, err = r.Bench.Wish(t.Context(), bench.WishInput{SpeciesID: "borage", Plants: 5, Cause: "resow", CauseKey: key})
+	check(t, err)
+	if _, n := resown(); n != 0 {
+		t.Error("taken up, it is suggested again")
+	}
+}
+
+// Where no tray has room any more, the ways say so before one is chosen.
+func TestAWaySaysWhetherThereIsRoom(t *testing.T) {
+	r := newRaising(t)
+	ask := bench.AskInput{Species: "valerian", Plants: 8}
+	if way := r.wayOf(t, ask, "seed", "Shelf"); !strings.Contains(strings.Join(way.Has, "; "), "room for") {
+		t.Errorf("an empty shelf: %v, %v", way.Has, way.Lacks)
+	}
+	_, err := r.Bench.KeepRoom(t.Context(), bench.KeptRoomInput{PlaceID: r.shelf, Name: "tomatoes", Trays: 5, From: "2031-01-01", Until: "2031-12-30"})
+	check(t, err)
+	if way := r.wayOf(t, ask, "seed", "Shelf"); !strings.Contains(strings.Join(way.Lacks, "; "), "room: shelf has room for no tray") {
+		t.Errorf("a full shelf: %v, %v", way.Has, way.Lacks)
+	}
+}

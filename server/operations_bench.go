@@ -291,6 +291,13 @@ func (o operations) registerSeeds(api huma.API) {
 		func(ctx context.Context, in *struct{ Body bench.BedWorkInput }) (journal.Entry, error) {
 			return o.garden.Bench.PlanBedWork(ctx, in.Body)
 		})
+	operation(api, http.MethodPut, "/api/plantings/{id}/insurance", "insure", "Trust a self-seeder, or sow it again each year",
+		func(ctx context.Context, in *struct {
+			ByID
+			Body bench.InsureInput
+		}) (journal.Entry, error) {
+			return o.garden.Bench.Insure(ctx, in.ID, in.Body)
+		})
 	operation(api, http.MethodPost, "/api/plantings/{id}/lineage", "tellLineage", "Say what a planting came from",
 		func(ctx context.Context, in *struct {
 			ByID

@@ -111,6 +111,12 @@ type Find struct {
 	RemovedOn *string `json:"removed_on"`
 }
 
+type InsuredSowing struct {
+	ID         int64  `json:"id"`
+	PlantingID int64  `json:"planting_id"`
+	Since      string `json:"since"`
+}
+
 type JobAnswer struct {
 	ID         int64   `json:"id"`
 	PlantingID int64   `json:"planting_id"`

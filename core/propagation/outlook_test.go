@@ -238,6 +238,24 @@ func TestASoakingRainIsCountedOverItsDays(t *testing.T) {
 	}
 }
 
+// The chance by week is the share of members whose rain has come, counted the other way round.
+func TestTheRainsChanceRisesToItsShare(t *testing.T) {
+	w := testWeathers(t, 80)
+	rain := Soaking{25, 3}
+	chance := rain.ChanceByWeek(w, 100, 8)
+	for week, got := range chance {
+		count := 0
+		for member := range w.Size() {
+			if day, comes := rain.FirstDay(w.members[member], 100); comes && day < 100+7*(week+1) {
+				count++
+			}
+		}
+		if want := float64(count) / float64(w.Size()); math.Abs(got-want) > 1e-9 || week > 0 && got < chance[week-1] {
+			t.Errorf("week %d: %.3f, counted %.3f", week, got, want)
+		}
+	}
+}
+
 // The triangle's quantiles against draws by another construction: sum of two uniforms for the
 // even one.
 func TestTriangle(t *testing.T) {

@@ -26,16 +26,16 @@ func (s Soaking) FirstDay(weather []climate.Day, from int) (day int, comes bool)
 }
 
 // ChanceByWeek returns for each week from a day on the chance that the soaking rain has come by
-// its end: the share of members of an ensemble.
-func (s Soaking) ChanceByWeek(seasons *climate.Ensemble, from, weeks int) []float64 {
+// its end: the share of the weathers' members.
+func (s Soaking) ChanceByWeek(w *Weathers, from, weeks int) []float64 {
 	chance := make([]float64, weeks)
-	for member := range seasons.Size() {
-		day, comes := s.FirstDay(seasons.Weather(member), from)
+	for _, member := range w.members {
+		day, comes := s.FirstDay(member, from)
 		if !comes {
 			continue
 		}
 		for week := max(day-from, 0) / 7; week < weeks; week++ {
-			chance[week] += 1 / float64(seasons.Size())
+			chance[week] += 1 / float64(w.Size())
 		}
 	}
 	return chance

@@ -68,24 +68,17 @@ func RescueOrder(places []Rescue) {
 	})
 }
 
-// MiddleSized returns which of seedlings to lift, by their heights: the middle ones, the biggest
-// left out first because they have outgrown the cell and then the smallest, in turns. The
-// indices come back in the order of the heights given.
-func MiddleSized(heights []float64, wanted int) []int {
-	order := make([]int, len(heights))
-	for i := range order {
-		order[i] = i
-	}
-	slices.SortStableFunc(order, func(a, b int) int { return cmp.Compare(heights[a], heights[b]) })
-	low, high := 0, len(order)
-	for big := true; high-low > max(wanted, 0); big = !big {
-		if big {
-			high--
-		} else {
-			low++
+// LargeEnough returns the day by which seedlings that came up on a day have gathered a warmth, in °C d
+// above 0, in the middle of the weathers' members: large enough to lift. It is the weathers' end where they
+// do not.
+func LargeEnough(w *Weathers, from int, warmth float64) int {
+	days := make([]int, 0, w.Size())
+	for _, means := range w.means {
+		sum, day := 0.0, max(from, 0)
+		for ; day < len(means) && sum < warmth; day++ {
+			sum += max(means[day], 0)
 		}
+		days = append(days, day)
 	}
-	chosen := slices.Clone(order[low:high])
-	slices.Sort(chosen)
-	return chosen
+	return spreadOf(days).P50
 }

@@ -8,6 +8,7 @@ import (
 	"time"
 
 	"bramblyacre/core/calendar"
+	"bramblyacre/core/climate"
 )
 
 // The share within a distance is the integral of the density over the disc: 2πr times
@@ -60,15 +61,20 @@ func TestRescueBeforeTheGroundIsWorked(t *testing.T) {
 	}
 }
 
-func TestTheMiddleSizedAreLifted(t *testing.T) {
-	if got := MiddleSized([]float64{9, 1, 5, 4, 6, 2, 20}, 3); !slices.Equal(got, []int{2, 3, 4}) {
-		t.Errorf("of seven the three in the middle: %v", got)
+// At a steady temperature the warmth is a product.
+func TestSeedlingsAreLargeEnoughByTheirWarmth(t *testing.T) {
+	w := &Weathers{Days: 200, members: make([][]climate.Day, 3), means: make([][]float64, 3)}
+	for member, celsius := range []float64{5, 10, 20} {
+		w.means[member] = make([]float64, 200)
+		for i := range w.means[member] {
+			w.means[member][i] = celsius
+		}
 	}
-	if got := MiddleSized([]float64{3, 1}, 5); len(got) != 2 {
-		t.Errorf("fewer than wanted: %v", got)
+	if day := LargeEnough(w, 30, 250); day != 30+25 {
+		t.Errorf("at 10 °C in the middle 250 °C d are gathered on day %d, want 55", day)
 	}
-	if got := MiddleSized(nil, 2); len(got) != 0 {
-		t.Errorf("of none: %v", got)
+	if cold := LargeEnough(w, 190, 250); cold != 200 {
+		t.Errorf("beyond the end: %d", cold)
 	}
 }
 

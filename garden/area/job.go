@@ -22,19 +22,21 @@ type JobView struct {
 	SpeciesID  string `json:"speciesId" doc:"Of the planting, for its drawing; empty where it is of none"`
 	FindID     int64  `json:"findId" doc:"Where it is the check of a find; 0 else"`
 	// BatchID and VolunteerID are what a job of the bench is about.
-	BatchID     int64         `json:"batchId" doc:"The batch that a job of the bench is about; 0 else"`
-	VolunteerID int64         `json:"volunteerId" doc:"The volunteers that a job of the bench is about; 0 else"`
-	Part        string        `json:"part"`
-	Bed         string        `json:"bed"`
-	Stage       flora.Stage   `json:"stage"`
-	Amount      string        `json:"amount"`
-	Reason      string        `json:"reason"`
-	Deadline    string        `json:"deadline"`
-	First       calendar.Date `json:"first"`
-	Last        calendar.Date `json:"last"`
-	Minutes     float64       `json:"minutes"`
-	Caution     string        `json:"caution" doc:"The usual cautions in a line; empty where none is on record"`
-	PutOff      bool          `json:"-"`
+	BatchID     int64 `json:"batchId" doc:"The batch that a job of the bench is about; 0 else"`
+	VolunteerID int64 `json:"volunteerId" doc:"The volunteers that a job of the bench is about; 0 else"`
+	// SeedOf is the planting that a job of the bench would have seed saved of.
+	SeedOf   int64         `json:"seedOf" doc:"The planting that seed is to be saved of; 0 else"`
+	Part     string        `json:"part"`
+	Bed      string        `json:"bed"`
+	Stage    flora.Stage   `json:"stage"`
+	Amount   string        `json:"amount"`
+	Reason   string        `json:"reason"`
+	Deadline string        `json:"deadline"`
+	First    calendar.Date `json:"first"`
+	Last     calendar.Date `json:"last"`
+	Minutes  float64       `json:"minutes"`
+	Caution  string        `json:"caution" doc:"The usual cautions in a line; empty where none is on record"`
+	PutOff   bool          `json:"-"`
 }
 
 // Job is a job as it is ordered, with how it is shown.

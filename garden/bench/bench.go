@@ -155,6 +155,17 @@ func newShelves(s *plot.State, first calendar.Date, weeks int) *shelves {
 	return sh
 }
 
+// shelvesAsPlanned are the shelves with every open batch as it is planned, but for one.
+func shelvesAsPlanned(s *plot.State, except int64) *shelves {
+	sh := newShelves(s, mondayOf(s.Today).AddDays(-weeksBefore*weekDays), weeksShown)
+	for _, b := range openBatches(s) {
+		if b.ID != except && b.Trays > 0 {
+			sh.lay(s, staysOf(b), int(b.Trays), true)
+		}
+	}
+	return sh
+}
+
 // keep takes the room that is kept for food in a place.
 func (sh *shelves) keep(s *plot.State, at int, place store.RaisingPlace) {
 	for _, row := range keptRooms.Of(s) {

@@ -32,7 +32,25 @@ func benchJobs(s *plot.State, on calendar.Date) []area.Job {
 			all = append(all, job)
 		}
 	}
+	for _, save := range seedToSave(s) {
+		all = append(all, saveJob(s, save, on))
+	}
 	return all
+}
+
+// saveJob asks for seed to be saved while it is ripe.
+func saveJob(s *plot.State, save SaveSeedView, on calendar.Date) area.Job {
+	key := fmt.Sprintf("bench:save:%d:%d", save.PlantID, s.Season.Start.Year())
+	j := area.Job{Job: agenda.Job{Key: key, First: save.First, Last: save.Last, Minutes: 15, Irreversible: true}}
+	j.View = area.JobView{
+		Key: key, Kind: "bench", Verb: "Shake", What: "the seed heads of " + save.Name, SpeciesID: save.SpeciesID, Bed: save.bed, SeedOf: save.PlantID,
+		Stage: flora.Ripe, First: j.First, Last: j.Last, Minutes: j.Minutes, Amount: save.Mothers + " · " + say.MinutesWords(j.Minutes),
+		Reason: say.Sentence(save.Why), Deadline: say.DaysLeft(on, j.Last),
+	}
+	if on < j.First {
+		j.View.Deadline = "from about " + j.First.DayMonth()
+	}
+	return j
 }
 
 // newJob is a job of the bench.
@@ -124,6 +142,9 @@ func outReason(s *plot.State, b store.Batch) string {
 	}
 	if killed := killedBelow(species); killed != nil && *killed > s.Lib.Bench().Raising.Frozen.Value {
 		return fmt.Sprintf("Not before: a night of %s kills it, and is down to 1 in 10 by then.", s.Units.Temperature(*killed))
+	}
+	if hasTaproot(species) {
+		return "Its roots have filled the cell. Leave the ball whole: it has a taproot, and minds being touched."
 	}
 	return "Its roots have filled the cell; every week longer checks it."
 }
@@ -231,25 +252,45 @@ func newlySetJobs(s *plot.State, p *plot.Planting, on calendar.Date) (all []area
 	j.View.Amount = fmt.Sprintf("in dry spells, for %s weeks · %s", say.Number(raising.WaterWeeks.Value), say.MinutesWords(j.Minutes))
 	j.View.Reason = newlySetReason(p.Species)
 	all = append(all, j)
+	for _, more := range newlySetCare(p.Species) {
+		j := area.NewJob(s, p, "care", "newly-set-"+more.key+":"+set.String(), s.Season, set, end, on)
+		j.Minutes = max(2, float64(p.Standing())*0.2)
+		j.View.Minutes = j.Minutes
+		j.View.Verb, j.View.What = more.verb, more.what+p.Species.Names.Name+", newly set"
+		j.View.Amount, j.View.Reason = say.MinutesWords(j.Minutes), more.reason
+		all = append(all, j)
+	}
+	return all
+}
+
+// care is one more thing that a newly set plant asks for.
+type care struct{ key, verb, what, reason string }
+
+// newlySetCare is what a newly set plant asks for besides water, by what is on record of its species.
+func newlySetCare(species *flora.Species) (all []care) {
+	for _, trouble := range species.Troubles {
+		if strings.Contains(strings.ToLower(trouble.Name), "slug") {
+			all = append(all, care{"slugs", "Look for", "slugs at ", "In the evening, while it is small: " + say.Sentence(trouble.Do)})
+			break
+		}
+	}
+	if species.Life.Form == flora.Perennial {
+		all = append(all, care{"buds", "Pinch off", "buds of ", "While it is small: the first season is for roots, and a flower costs them."})
+	}
 	return all
 }
 
 // newlySetReason says what a newly set plant asks for, from its species' rows.
 func newlySetReason(species *flora.Species) string {
-	words := []string{"Its roots fill only the ball it came in: it dries out though it bears drought later."}
+	words := []string{
+		"Its roots fill only the ball it came in: it dries out though it bears drought later.",
+		"Shade it for the first days where the sun is strong.",
+	}
 	if len(species.Tender) > 0 {
 		words = append(words, "Cover it in a cold night.")
 	}
 	if hasTaproot(species) {
-		words = append(words, "Its taproot was not to be disturbed: leave it where it is now.")
-	}
-	for _, trouble := range species.Troubles {
-		if strings.Contains(strings.ToLower(trouble.Name), "slug") {
-			words = append(words, "Slugs take it while it is small: look in the evening.")
-		}
-	}
-	if species.Life.Form == flora.Perennial {
-		words = append(words, "Pinch off buds while it is small: the first season is for roots.")
+		words = append(words, "It has a taproot: it is not moved again.")
 	}
 	return strings.Join(words, " ")
 }

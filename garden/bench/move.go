@@ -202,12 +202,7 @@ func (u *Uses) viewMoved(s *plot.State, before, after store.Batch, words []strin
 		v.Words = append(v.Words, fmt.Sprintf("Out about %s instead of %s.", yearIfOther(s, v.Out), yearIfOther(s, was)))
 	}
 	v.Words = append(v.Words, words...)
-	sh := newShelves(s, mondayOf(s.Today).AddDays(-weeksBefore*weekDays), weeksShown)
-	for _, b := range openBatches(s) {
-		if b.ID != before.ID && b.Trays > 0 {
-			sh.lay(s, staysOf(b), int(b.Trays), true)
-		}
-	}
+	sh := shelvesAsPlanned(s, before.ID)
 	if why := sh.whyUnfit(s, after); why != othersFirst {
 		v.Fits = false
 		v.Words = append(v.Words, why)

@@ -78,6 +78,13 @@ var lineagesTable = journal.NewTable(
 	(*store.Queries).DropLineage,
 )
 
+var insuredTable = journal.NewTable(
+	"insured_sowings",
+	(*store.Queries).GetInsuredSowing,
+	(*store.Queries).PutInsuredSowing,
+	(*store.Queries).DropInsuredSowing,
+)
+
 var mixesTable = journal.NewTable(
 	"own_mixes",
 	(*store.Queries).GetOwnMix,
@@ -128,6 +135,7 @@ var registration = journal.Registration{
 		countsTable,
 		traysTable,
 		lineagesTable,
+		insuredTable,
 		mixesTable,
 		shedTable,
 		bedWorksTable,
@@ -218,6 +226,14 @@ var lineages = plot.Keep(
 	func(a, b store.Lineage) int { return cmp.Compare(a.ID, b.ID) },
 )
 
+// insured are plantings of self-seeders that are sown again each year to be certain.
+var insured = plot.Keep(
+	insuredTable,
+	(*store.Queries).ListInsuredSowings,
+	func(r store.InsuredSowing) int64 { return r.ID },
+	func(a, b store.InsuredSowing) int { return cmp.Compare(a.ID, b.ID) },
+)
+
 // ownMixes are the grower's own recipes.
 var ownMixes = plot.Keep(
 	mixesTable,
@@ -261,6 +277,7 @@ var keptRows = []plot.AnyKept{
 	counts,
 	trays,
 	lineages,
+	insured,
 	ownMixes,
 	shedParts,
 	bedWorks,

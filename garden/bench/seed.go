@@ -278,6 +278,11 @@ type SaveSeedView struct {
 	Why       string `json:"why"`
 	Mothers   string `json:"mothers"`
 	PlantID   int64  `json:"plantingId"`
+	// First and Last are the days in which it is likely ripe.
+	First calendar.Date `json:"first"`
+	Last  calendar.Date `json:"last"`
+
+	bed string
 }
 
 // Seeds shows the seed on the shelf.
@@ -458,6 +463,7 @@ func seedToSave(s *plot.State) []SaveSeedView {
 		saves = append(saves, SaveSeedView{
 			SpeciesID: p.SpeciesID, Name: p.Species.Names.Name, PlantID: p.ID, Why: why,
 			When: "ripe about " + calendar.Span(first, last), Mothers: mothersWords(p, mothers, lore),
+			First: first, Last: last, bed: p.Bed.Name,
 		})
 	}
 	return saves

@@ -428,7 +428,10 @@ func (u *Uses) expected(s *plot.State, w *propagation.Weathers, species *flora.S
 		if spans := monthSpans(w, row.Season); row.Season.Count() > 0 {
 			for _, span := range spans {
 				if w.Date(span.Last) >= s.Today {
-					v.From = "from " + yearIfOther(s, max(s.Today, w.Date(span.First))) + " to " + yearIfOther(s, w.Date(span.Last))
+					up := max(w.Index(s.Today), span.First)
+					lift := w.Date(propagation.LargeEnough(w, up, s.Lib.Bench().Raising.LiftWarmth.Value))
+					v.From = fmt.Sprintf("come up from %s to %s; the first are large enough to lift about %s", yearIfOther(s, w.Date(up)),
+						yearIfOther(s, w.Date(span.Last)), yearIfOther(s, lift))
 					break
 				}
 			}

@@ -11,6 +11,8 @@ import (
 	"bramblyacre/core/flora"
 	"bramblyacre/core/harvest"
 	"bramblyacre/core/suitability"
+	"bramblyacre/garden/input"
+	"bramblyacre/garden/journal"
 	"bramblyacre/garden/plot"
 	"bramblyacre/garden/say"
 	"bramblyacre/store"
@@ -20,6 +22,8 @@ import (
 type WantedView struct {
 	Wishes    []WishView    `json:"wishes"`
 	Suggested []SuggestView `json:"suggested"`
+	// SelfSeeders are trusted, or sown again each year: the grower's choice of each.
+	SelfSeeders []SelfSeederView `json:"selfSeeders"`
 }
 
 // WishView is a wish with how far it is.
@@ -63,7 +67,7 @@ func (u *Uses) Wanted(ctx context.Context) (WantedView, error) {
 	if err != nil {
 		return WantedView{}, err
 	}
-	v := WantedView{Wishes: []WishView{}, Suggested: []SuggestView{}}
+	v := WantedView{Wishes: []WishView{}, Suggested: []SuggestView{}, SelfSeeders: selfSeeders(s)}
 	for _, row := range wishes.Of(s) {
 		if row.EndedOn == nil {
 			v.Wishes = append(v.Wishes, viewWish(s, row))
@@ -209,22 +213,85 @@ func gapSuggestions(s *plot.State) (all []SuggestView) {
 	return all[:min(len(all), mostGaps)]
 }
 
-// resowSuggestions are the annuals that stand here and do not live to see the next season: they may
-// seed themselves, and are sown again by those who want to be certain.
+// resowSuggestions are the self-seeders that are sown again each year to be certain.
 func resowSuggestions(s *plot.State) (all []SuggestView) {
-	for _, p := range s.Plantings {
-		row := (*flora.Propagation)(nil)
-		if !p.Aside {
-			row = seedRow(p.Species)
+	for _, p := range shortLived(s) {
+		if isInsured(s, p.ID) {
+			all = append(all, suggestion(s, causeResow, fmt.Sprintf("%d:%s", p.ID, s.Next.Start), p.Species, p.Standing(), p.BedID,
+				"You sow it again each year to be certain, whatever comes up by itself."))
 		}
-		if row == nil || !row.IsAdvised() || p.Species.Life.Form != flora.Annual || !p.Species.IsUsed() {
+	}
+	return all
+}
+
+// shortLived are the plantings that do not live on by themselves: they seed themselves, or are sown again.
+func shortLived(s *plot.State) (all []*plot.Planting) {
+	for _, p := range s.Plantings {
+		if p.Aside || p.Species.Life.Form == flora.Perennial {
 			continue
 		}
-		why := "It lives one year. It may seed itself; sown again it is certain."
-		if !seedsItself(p.Species) {
-			why = "It lives one year, and hardly seeds itself."
+		if row := seedRow(p.Species); row != nil && row.IsAdvised() {
+			all = append(all, p)
 		}
-		all = append(all, suggestion(s, causeResow, fmt.Sprintf("%d:%s", p.ID, s.Next.Start), p.Species, p.Standing(), p.BedID, why))
+	}
+	return all
+}
+
+func isInsured(s *plot.State, planting int64) bool {
+	return slices.ContainsFunc(insured.Of(s), func(r store.InsuredSowing) bool { return r.PlantingID == planting })
+}
+
+// InsureInput switches the insurance sowing of a planting.
+type InsureInput struct {
+	On bool `json:"on"`
+}
+
+// Insure notes whether a self-seeder is trusted, or sown again each year to be certain: both are schools.
+func (u *Uses) Insure(ctx context.Context, plantingID int64, in InsureInput) (journal.Entry, error) {
+	return u.plot.Change(ctx, func(s *plot.State, d *journal.Draft) (journal.Record, error) {
+		p, err := input.StandingPlanting(s, plantingID)
+		if err != nil {
+			return journal.Record{}, err
+		}
+		if isInsured(s, plantingID) == in.On {
+			return journal.Record{}, say.ConflictError{Why: "So it is already."}
+		}
+		verb := "Sow again each year: "
+		if in.On {
+			_, err = insuredTable.Put(ctx, d, 0, store.PutInsuredSowingParams{PlantingID: plantingID, Since: s.Today.String()})
+		} else {
+			verb = "Trusted to seed itself: "
+			for _, row := range insured.Of(s) {
+				if row.PlantingID == plantingID {
+					err = insuredTable.Drop(ctx, d, row.ID)
+				}
+			}
+		}
+		return journal.Record{Kind: kindWish, Bed: &p.BedID, Planting: &p.ID, Summary: verb + p.Species.Names.Name + " in " + p.Bed.Name}, err
+	})
+}
+
+// SelfSeederView is a planting that does not live on by itself.
+type SelfSeederView struct {
+	PlantingID int64  `json:"plantingId"`
+	SpeciesID  string `json:"speciesId"`
+	Name       string `json:"name"`
+	Bed        string `json:"bed"`
+	Insured    bool   `json:"insured" doc:"It is sown again each year to be certain"`
+	Words      string `json:"words"`
+}
+
+func selfSeeders(s *plot.State) []SelfSeederView {
+	all := []SelfSeederView{}
+	for _, p := range shortLived(s) {
+		v := SelfSeederView{
+			PlantingID: p.ID, SpeciesID: p.SpeciesID, Name: p.Species.Names.Name, Bed: p.Bed.Name, Insured: isInsured(s, p.ID),
+			Words: "It hardly seeds itself.",
+		}
+		if seedsItself(p.Species) {
+			v.Words = "It seeds itself where it may."
+		}
+		all = append(all, v)
 	}
 	return all
 }

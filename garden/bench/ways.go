@@ -12,6 +12,7 @@ import (
 	"bramblyacre/garden/plot"
 	"bramblyacre/garden/say"
 	"bramblyacre/garden/view"
+	"bramblyacre/store"
 )
 
 // AskInput is what is wanted: a wish by its id, or a plant with a number.
@@ -168,7 +169,9 @@ func (u *Uses) viewWays(s *plot.State, of ask, all []*variant, wish int64) WaysV
 	}
 	scores, because := scoreOf(s, all, costs, v.Weights)
 	sortVariants(all, scores)
+	sh := shelvesAsPlanned(s, 0)
 	for _, one := range all {
+		u.tellRoom(s, sh, one, settings)
 		way := u.viewWay(s, of, one, costs[one], settings.Currency)
 		way.Because = because[one]
 		if len(way.Drawn) == 3 && way.Possible {
@@ -178,6 +181,28 @@ func (u *Uses) viewWays(s *plot.State, of ask, all []*variant, wish int64) WaysV
 	}
 	v.Cannot = cannotWords(of, all)
 	return v
+}
+
+// tellRoom says whether a way's trays find room among what is planned, and of what waits for rain how
+// likely that is.
+func (u *Uses) tellRoom(s *plot.State, sh *shelves, v *variant, settings store.Bench) {
+	if !v.possible {
+		return
+	}
+	if trays := traysFor(v.starts, settings); v.place != nil && v.outlook.DatesKnown {
+		b := store.Batch{Trays: int64(trays), Stays: writeStays(staysOfOutlook(&v.attempt, v.outlook, outdoorsPlace(s)))}
+		if why := sh.whyUnfit(s, b); why != othersFirst {
+			v.lacks = append(v.lacks, "room: "+say.LowerFirst(why))
+		} else {
+			v.has = append(v.has, fmt.Sprintf("room for %s in %s", say.Counted(float64(trays), "tray", "trays"), v.place.Name))
+		}
+	}
+	if v.way.OpenRain && v.place == nil {
+		rain := s.Lib.Bench().Rain.Soaking()
+		chance := rain.ChanceByWeek(v.attempt.Weathers, v.attempt.Start, 8)
+		v.has = append(v.has, fmt.Sprintf("it waits for the first soaking rain, %s in %d days: within two weeks %s, within eight %s",
+			s.Units.Rain(rain.MM), rain.Days, chanceWords(chance[1]), chanceWords(chance[7])))
+	}
 }
 
 func wishWords(of ask) string {

@@ -148,6 +148,13 @@ CREATE TABLE lineages (
     lot_id      INTEGER REFERENCES seed_lots (id)
 ) STRICT;
 
+-- Plantings of self-seeders that are sown again each year to be certain.
+CREATE TABLE insured_sowings (
+    id          INTEGER PRIMARY KEY,
+    planting_id INTEGER NOT NULL UNIQUE REFERENCES plantings (id),
+    since       TEXT NOT NULL
+) STRICT;
+
 -- The grower's own recipes: parts is a list of name, share and what it is for.
 CREATE TABLE own_mixes (
     id         INTEGER PRIMARY KEY,
@@ -199,6 +206,7 @@ DROP TABLE bench;
 DROP TABLE bed_works;
 DROP TABLE shed;
 DROP TABLE own_mixes;
+DROP TABLE insured_sowings;
 DROP TABLE lineages;
 DROP TABLE trays;
 DROP TABLE batch_counts;

@@ -1389,6 +1389,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/plantings/{id}/insurance": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Trust a self-seeder, or sow it again each year */
+        put: operations["insure"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/plantings/{id}/lineage": {
         parameters: {
             query?: never;
@@ -3064,6 +3081,9 @@ export interface components {
             /** @description The file's text */
             text: string;
         };
+        InsureInput: {
+            on: boolean;
+        };
         ItemInput: {
             /** @description Height of the lowest leaves */
             crownBase?: string;
@@ -3173,6 +3193,11 @@ export interface components {
             /** Format: int64 */
             plantingId: number;
             reason: string;
+            /**
+             * Format: int64
+             * @description The planting that seed is to be saved of; 0 else
+             */
+            seedOf: number;
             /** @description Of the planting, for its drawing; empty where it is of none */
             speciesId: string;
             stage: string;
@@ -4344,6 +4369,8 @@ export interface components {
             stops: components["schemas"]["Stop"][];
         };
         SaveSeedView: {
+            first: string;
+            last: string;
             mothers: string;
             name: string;
             /** Format: int64 */
@@ -4442,6 +4469,16 @@ export interface components {
             day: string;
             share: string;
             stage: string;
+        };
+        SelfSeederView: {
+            bed: string;
+            /** @description It is sown again each year to be certain */
+            insured: boolean;
+            name: string;
+            /** Format: int64 */
+            plantingId: number;
+            speciesId: string;
+            words: string;
         };
         SetBatchInput: {
             /**
@@ -4998,6 +5035,7 @@ export interface components {
             name: string;
         };
         WantedView: {
+            selfSeeders: components["schemas"]["SelfSeederView"][];
             suggested: components["schemas"]["SuggestView"][];
             wishes: components["schemas"]["WishView"][];
         };
@@ -8225,6 +8263,41 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["FateInput"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Entry"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    insure: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["InsureInput"];
             };
         };
         responses: {

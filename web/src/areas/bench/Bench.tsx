@@ -6,13 +6,14 @@ import type { Schemas } from "../../api/client";
 import { Trouble } from "../../parts/Trouble";
 import { BatchDetail } from "./BatchDetail";
 import { BenchPicture } from "./BenchPicture";
+import { BringDialog } from "./BringDialog";
 import { Head } from "./Head";
 import { KeepRoomDialog, MeasuresDialog, PlaceDialog } from "./PlaceDialogs";
 import { MoveDialog } from "./MoveDialog";
 import { useBench } from "./queries";
 import { StepMark } from "./StepMark";
 
-type Opened = "place" | "room" | "measures" | { place: Schemas["ShelfView"] };
+type Opened = "place" | "room" | "measures" | "bring" | { place: Schemas["ShelfView"] };
 
 /** Bench is places and weeks as one picture, what does not fit beside it, and the chosen batch in full. */
 export function Bench() {
@@ -98,6 +99,12 @@ export function Bench() {
             <Button size="small" component="a" href="/api/files/bench-labels" target="_blank">
               Labels for all
             </Button>
+            <Button size="small" component="a" href="/api/files/batches">
+              Batches to a file
+            </Button>
+            <Button size="small" onClick={() => setOpened("bring")}>
+              Batches from a file
+            </Button>
           </Box>
         </Box>
       )}
@@ -106,6 +113,7 @@ export function Bench() {
         <PlaceDialog place={opened.place} onClose={() => setOpened(undefined)} />
       )}
       {opened === "room" && <KeepRoomDialog bench={bench} onClose={() => setOpened(undefined)} />}
+      {opened === "bring" && <BringDialog what="batches" onClose={() => setOpened(undefined)} />}
       {opened === "measures" && (
         <MeasuresDialog settings={bench.settings} onClose={() => setOpened(undefined)} />
       )}

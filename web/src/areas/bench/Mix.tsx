@@ -1,5 +1,6 @@
 import { Alert, Box, Button, TextField, Typography } from "@mui/material";
 import { useState } from "react";
+import { useSearchParams } from "react-router";
 
 import { answerOf, api, Refusal, type Schemas } from "../../api/client";
 import { SelectField } from "../../parts/SelectField";
@@ -13,8 +14,10 @@ export function Mix() {
   const query = useMixes();
   const settings = useBench().data?.settings;
   const [chosen, setChosen] = useState("");
-  const [cells, setCells] = useState<string>();
-  const [cell, setCell] = useState<string>();
+  // A tray that is to be filled says how many cells, and of what size.
+  const [params] = useSearchParams();
+  const [cells, setCells] = useState(params.get("cells") ?? undefined);
+  const [cell, setCell] = useState(params.get("cell") ?? undefined);
   const [opened, setOpened] = useState<"own" | { shed: string; amount: string }>();
   const mixes = query.data;
   const mix = mixes?.mixes.find((one) => one.id === chosen) ?? mixes?.mixes[0];

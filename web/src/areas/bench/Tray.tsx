@@ -1,6 +1,6 @@
 import { Alert, Box, Button } from "@mui/material";
 import { useState } from "react";
-import { useParams } from "react-router";
+import { Link, useParams } from "react-router";
 
 import { answerOf, api, shownVersion, type Schemas } from "../../api/client";
 import { Choice, ChoiceRow } from "../../parts/Choices";
@@ -90,6 +90,12 @@ function TrayOf({ tray }: { tray: Schemas["TrayView"] }) {
             Set a batch into it
           </Button>
         )}
+        <Button
+          component={Link}
+          to={`/bench/mix?cells=${tray.rows * tray.columns}&cell=${encodeURIComponent(tray.cell)}`}
+        >
+          What to fill it with
+        </Button>
         <Button onClick={() => setOpened("tray")}>Change the tray</Button>
         <Button disabled={sending} onClick={() => void empty()}>
           Empty it

@@ -1,4 +1,4 @@
-import { Box, Button, Typography } from "@mui/material";
+import { Box, Button, Checkbox, FormControlLabel, Typography } from "@mui/material";
 import { useState } from "react";
 import { Link } from "react-router";
 
@@ -40,6 +40,20 @@ export function Wanted() {
           </Typography>
           {wanted.suggested.map((one) => (
             <Suggestion key={one.key} suggestion={one} />
+          ))}
+        </Box>
+      )}
+      {wanted.selfSeeders.length > 0 && (
+        <Box component="section" aria-label="Trusted, or sown again" sx={{ mt: 3, maxWidth: 760 }}>
+          <Typography variant="h2" sx={{ mb: 0.5 }}>
+            Trusted, or sown again
+          </Typography>
+          <Box sx={{ color: "text.secondary", fontSize: 14.5 }}>
+            These do not live on by themselves. Some trust them to seed; some sow them each year to be
+            certain.
+          </Box>
+          {wanted.selfSeeders.map((one) => (
+            <SelfSeeder key={one.plantingId} of={one} />
           ))}
         </Box>
       )}
@@ -130,7 +144,13 @@ function Suggestion({ suggestion: one }: { suggestion: Schemas["SuggestView"] })
     <Box component="article" aria-label={`${one.name}, ${one.causeIs}`} sx={row}>
       <Sprig stage="shooting" species={one.speciesId} size={42} label="" />
       <Box>
-        <b>{one.name}</b>
+        <Box
+          component={Link}
+          to={`/bench/ways?species=${one.speciesId}&plants=${one.plants}&bed=${one.bedId}`}
+          sx={{ fontWeight: 700 }}
+        >
+          {one.name}
+        </Box>
         <Box sx={{ fontSize: 14.5 }}>
           {one.plants} {one.plants === 1 ? "plant" : "plants"}
           {one.bed && ` in ${one.bed}`}
@@ -152,6 +172,31 @@ function Suggestion({ suggestion: one }: { suggestion: Schemas["SuggestView"] })
           Wish for it
         </Button>
       </Box>
+    </Box>
+  );
+}
+
+function SelfSeeder({ of }: { of: Schemas["SelfSeederView"] }) {
+  const { noted } = useUndo();
+  const { send, sending } = useSend();
+  const insure = async (on: boolean) => {
+    const entry = await send(() =>
+      answerOf(
+        api.PUT("/api/plantings/{id}/insurance", { params: { path: { id: of.plantingId } }, body: { on } }),
+      ),
+    );
+    if (entry) noted(entry);
+  };
+  return (
+    <Box sx={{ display: "flex", alignItems: "center", gap: 1.5, borderTop: "1px solid var(--rule)" }}>
+      <Box sx={{ flex: 1 }}>
+        <b>{of.name}</b>, {of.bed}. <span style={{ color: "var(--softInk)" }}>{of.words}</span>
+      </Box>
+      <FormControlLabel
+        control={<Checkbox checked={of.insured} disabled={sending} onChange={(_, on) => void insure(on)} />}
+        label={`Sow ${of.name} again each year`}
+        sx={{ mr: 0 }}
+      />
     </Box>
   );
 }

@@ -24,7 +24,11 @@ export function JobCard({ job, edge, canAct }: { job: Schemas["JobView"]; edge: 
   const small = { minHeight: { xs: 44, md: 28 }, py: 0, px: 1, minWidth: 0 };
   const planting = `/plantings/${job.plantingId}`;
   const check = job.findId ? `/finds/${job.findId}/check` : `${planting}/check`;
-  const bench = job.volunteerId ? "/bench/volunteers" : `/bench?batch=${job.batchId}`;
+  const bench = job.volunteerId
+    ? "/bench/volunteers"
+    : job.seedOf
+      ? "/bench/seeds"
+      : `/bench?batch=${job.batchId}`;
   const to = { round: "/round", check, pick: planting, care: planting, bench }[job.kind];
   /** A round, a find and a batch are no planting's, so there is nothing to answer for a season: they are done there. */
   const answered = job.plantingId !== 0;

@@ -62,6 +62,11 @@ export function Plant() {
               Where would it go best
             </Button>
           )}
+          {p.used && (
+            <Button variant="outlined" component={Link} to={`/bench/ways?species=${p.id}&plants=6`}>
+              Make more of it
+            </Button>
+          )}
           <Button variant="outlined" component={Link} to={kept(`/plants/own/${p.id}`)}>
             {p.own ? "Change your plant" : "Change a copy"}
           </Button>
