@@ -8,9 +8,23 @@ import (
 
 // raisingPlaces are where plants are raised on the sample plot.
 var raisingPlaces = []bench.RaisingPlaceInput{
-	{Name: "Attic shelf", Kind: "indoor shelf", Trays: 4, Set: "19 °C", Light: new(13.0), Note: "Under the skylight, two lamps."},
+	{
+		Name:  "Attic shelf",
+		Kind:  "indoor shelf",
+		Trays: 4,
+		Set:   "19 °C",
+		Light: new(13.0),
+		Note:  "Under the skylight, two lamps.",
+	},
 	{Name: "Heat mat", Kind: "warm bed", Trays: 2, Set: "21 °C"},
-	{Name: "Lean-to", Kind: "cold house", Trays: 6, Warmer: "2.5 °C", Least: "-6 °C", Note: "Glass against the house's west wall."},
+	{
+		Name:   "Lean-to",
+		Kind:   "cold house",
+		Trays:  6,
+		Warmer: "2.5 °C",
+		Least:  "-6 °C",
+		Note:   "Glass against the house's west wall.",
+	},
 	{Name: "Yard slats", Kind: "outdoors", Trays: 7},
 	{Name: "Cellar fridge", Kind: "refrigerator", Trays: 1, Set: "4 °C"},
 }
@@ -32,31 +46,38 @@ var seedLots = []struct {
 	in          bench.SeedLotInput
 }{
 	{"valerian own", "valerian", bench.SeedLotInput{
-		SpeciesID: "valerian", Name: "Long Bed 2030", Origin: "own", Mothers: 12, RipeOn: "2030-07-24", Sign: "parachutes lift when blown at",
+		SpeciesID: "valerian", Name: "Long Bed 2030", Origin: "own", Mothers: 12, RipeOn: "2030-07-24",
+		Sign:  "parachutes lift when blown at",
 		Dried: "in a paper bag in the attic, two weeks", Storage: "cool room", Weight: "3 g",
 	}},
 	{"hyssop", "", bench.SeedLotInput{
-		SpeciesID: "anise-hyssop", Name: "Packet, mill swap", Origin: "bought", RipeOn: "2030-09-15", Storage: "cool room", Weight: "1 g", Labelled: true,
+		SpeciesID: "anise-hyssop", Name: "Packet, mill swap", Origin: "bought", RipeOn: "2030-09-15", Storage: "cool room",
+		Weight: "1 g", Labelled: true,
 		Source: nursery,
 	}},
 	{"marigold", "", bench.SeedLotInput{
-		SpeciesID: "pot-marigold", Name: "From the neighbour", Origin: "bought", RipeOn: "2029-09-02", Storage: "warm kitchen", Weight: "12 g",
+		SpeciesID: "pot-marigold", Name: "From the neighbour", Origin: "bought", RipeOn: "2029-09-02",
+		Storage: "warm kitchen", Weight: "12 g",
 		Source: "The neighbour's garden, no label",
 	}},
 	{"cicely", "sweet cicely", bench.SeedLotInput{
-		SpeciesID: "sweet-cicely", Name: "Nut Shade 2030", Origin: "own", Mothers: 8, RipeOn: "2030-08-03", Sign: "dark brown and loose on the ray",
+		SpeciesID: "sweet-cicely", Name: "Nut Shade 2030", Origin: "own", Mothers: 8, RipeOn: "2030-08-03",
+		Sign:  "dark brown and loose on the ray",
 		Dried: "laid down moist in sand, not dried", Storage: "cool room", Weight: "15 g",
 	}},
 	{"lovage", "lovage", bench.SeedLotInput{
-		SpeciesID: "lovage", Name: "Long Bed 2027", Origin: "own", Mothers: 1, RipeOn: "2027-09-10", Sign: "brown, splitting", Dried: "on a sheet",
+		SpeciesID: "lovage", Name: "Long Bed 2027", Origin: "own", Mothers: 1, RipeOn: "2027-09-10",
+		Sign: "brown, splitting", Dried: "on a sheet",
 		Storage: "warm kitchen", Weight: "8 g", Note: "Forgotten in the kitchen drawer.",
 	}},
 	{"yarrow", "", bench.SeedLotInput{
-		SpeciesID: "yarrow", Name: "Packet of 2028", Origin: "bought", RipeOn: "2028-09-01", Storage: "cold and dry", Weight: "0.5 g", Labelled: true,
+		SpeciesID: "yarrow", Name: "Packet of 2028", Origin: "bought", RipeOn: "2028-09-01", Storage: "cold and dry",
+		Weight: "0.5 g", Labelled: true,
 		Source: nursery,
 	}},
 	{"thyme", "", bench.SeedLotInput{
-		SpeciesID: "garden-thyme", Name: "Packet of 2030", Origin: "bought", RipeOn: "2030-08-20", Storage: "cool room", Weight: "0.4 g", Count: "1900",
+		SpeciesID: "garden-thyme", Name: "Packet of 2030", Origin: "bought", RipeOn: "2030-08-20", Storage: "cool room",
+		Weight: "0.4 g", Count: "1900",
 		Labelled: true, Source: nursery,
 	}},
 }
@@ -66,7 +87,8 @@ func raised() []event {
 	return []event{
 		{mustDay("2031-02-20"), "places", (*builder).layOutBench},
 		{mustDay("2031-02-20"), "families", func(b *builder) error {
-			for _, of := range [][2]string{{"sage young", "sage"}, {"valerian wet", "valerian"}, {"meadowsweet hedge", "meadowsweet"}} {
+			for _, of := range [][2]string{{"sage young", "sage"}, {"valerian wet", "valerian"}, {"meadowsweet hedge",
+				"meadowsweet"}} {
 				in := bench.LineageInput{MotherID: b.plantings[of[1]]}
 				if _, err := b.garden.Bench.TellLineage(b.ctx, b.plantings[of[0]], in); err != nil {
 					return err
@@ -91,7 +113,8 @@ func raised() []event {
 		{mustDay("2031-05-24"), "valerian counted", func(b *builder) error { return b.count("valerian", 19) }},
 		{mustDay("2031-05-18"), "angelica seen", func(b *builder) error {
 			_, err := b.garden.Bench.NoteVolunteers(b.ctx, bench.VolunteerInput{
-				SpeciesID: "garden-angelica", BedID: b.beds["Long Bed"], Place: "the east end, where one stood until last year", Day: "2031-05-18",
+				SpeciesID: "garden-angelica", BedID: b.beds["Long Bed"], Place: "the east end, where one stood until last year",
+				Day:    "2031-05-18",
 				Plants: 26, Note: "Two true leaves, thumb high.",
 			})
 			return err
@@ -127,7 +150,8 @@ func (b *builder) layOutBench() error {
 		return err
 	}
 	for _, part := range []bench.ShedInput{
-		{Name: "leaf mould", Amount: "14 l"}, {Name: "leaf mould, sieved", Amount: "3 l"}, {Name: "compost, sieved", Amount: "22 l"},
+		{Name: "leaf mould", Amount: "14 l"}, {Name: "leaf mould, sieved", Amount: "3 l"}, {Name: "compost, sieved",
+			Amount: "22 l"},
 		{Name: "grit", Amount: "2.5 l"}, {Name: "loam", Amount: "18 l"}, {Name: "sharp sand", Amount: "9 l"},
 	} {
 		if _, err := b.garden.Bench.SetShed(b.ctx, part); err != nil {
@@ -219,14 +243,16 @@ func (b *builder) wishAndPlan() error {
 		way, place string
 		starts     int
 	}{
-		{bench.WishInput{SpeciesID: "common-sage", Plants: 10, BedID: b.beds["Dry Bank"]}, "softwood cutting", "Heat mat", 20},
+		{bench.WishInput{SpeciesID: "common-sage", Plants: 10, BedID: b.beds["Dry Bank"]}, "softwood cutting",
+			"Heat mat", 20},
 		{bench.WishInput{SpeciesID: "garden-thyme", Plants: 12, BedID: b.beds["Dry Bank"]}, "seed", "Lean-to", 40},
 		{bench.WishInput{SpeciesID: "lovage", Plants: 3, BedID: b.beds["Long Bed"], By: "2032-05-01"}, "division", "", 0},
 		{bench.WishInput{SpeciesID: "yarrow", Plants: 15, BedID: b.beds["Dry Bank"]}, "seed", "Attic shelf", 0},
 		{bench.WishInput{SpeciesID: "pot-marigold", Plants: 20}, "seed", "in place", 0},
 		{bench.WishInput{SpeciesID: "valerian", Plants: 8, BedID: b.beds["Long Bed"], By: "2032-06-01"}, "", "", 0},
 		{bench.WishInput{
-			SpeciesID: "elecampane", Plants: 5, BedID: b.beds["Long Bed"], By: "2031-07-10", Note: "For the gap by the path, before the visit.",
+			SpeciesID: "elecampane", Plants: 5, BedID: b.beds["Long Bed"], By: "2031-07-10",
+			Note: "For the gap by the path, before the visit.",
 		}, "", "", 0},
 		{bench.WishInput{SpeciesID: "garden-angelica", Plants: 6, BedID: b.beds["Wet Corner"]}, "", "", 0},
 	} {

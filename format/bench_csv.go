@@ -19,11 +19,13 @@ import (
 // them.
 var (
 	lotHeadings = []string{
-		"plant", "botanical name", "lot", "origin", "source", "ripe on", "sign", "dried", "storage", "weight (g)", "seeds", "mothers",
+		"plant", "botanical name", "lot", "origin", "source", "ripe on", "sign", "dried", "storage", "weight (g)",
+		"seeds", "mothers",
 		"labelled", "note",
 	}
 	batchHeadings = []string{
-		"plant", "botanical name", "way", "lot", "wanted", "started", "trays", "planned", "begun", "came up", "lost", "planted out", "out",
+		"plant", "botanical name", "way", "lot", "wanted", "started", "trays", "planned", "begun", "came up", "lost",
+		"planted out", "out",
 		"bed", "ended", "note",
 	}
 )
@@ -33,7 +35,9 @@ func WriteLots(w io.Writer, rows []bench.LotRow) error {
 	table := [][]string{lotHeadings}
 	for _, r := range rows {
 		table = append(table, []string{
-			safe(r.Plant), safe(r.Botanical), safe(r.Name), r.Origin, safe(r.Source), r.RipeOn, safe(r.Sign), safe(r.Dried), r.Storage,
+			safe(
+				r.Plant,
+			), safe(r.Botanical), safe(r.Name), r.Origin, safe(r.Source), r.RipeOn, safe(r.Sign), safe(r.Dried), r.Storage,
 			number(r.Grams, 4), number(r.Seeds, 0), number(r.Mothers, 0), strconv.FormatBool(r.Labelled), safe(r.Note),
 		})
 	}
@@ -51,7 +55,10 @@ func WriteBatches(w io.Writer, rows []bench.BatchRow) error {
 	}
 	for _, r := range rows {
 		table = append(table, []string{
-			safe(r.Plant), safe(r.Botanical), r.Way, safe(r.Lot), strconv.Itoa(r.Wanted), strconv.Itoa(r.Starts), strconv.Itoa(r.Trays), r.Planned,
+			safe(
+				r.Plant,
+			), safe(r.Botanical), r.Way, safe(r.Lot), strconv.Itoa(r.Wanted), strconv.Itoa(r.Starts),
+			strconv.Itoa(r.Trays), r.Planned,
 			r.Begun, whole(r.Up), whole(r.Gone), whole(r.PlantedOut), r.Out, safe(r.Bed), r.Ended, safe(r.Note),
 		})
 	}

@@ -56,7 +56,14 @@ func (l *Library) everyFigure(key string, v reflect.Value) error {
 	case figure.Unit == "":
 		return fmt.Errorf("%s: %s is missing", benchFile, key)
 	case figure.Low > figure.Value || figure.Value > figure.High:
-		return fmt.Errorf("%s: %s: the value %v is outside its range %v to %v", benchFile, key, figure.Value, figure.Low, figure.High)
+		return fmt.Errorf(
+			"%s: %s: the value %v is outside its range %v to %v",
+			benchFile,
+			key,
+			figure.Value,
+			figure.Low,
+			figure.High,
+		)
 	}
 	if _, has := l.works[figure.Source]; figure.Standing == flora.Published && !has {
 		return fmt.Errorf("%s: %s: there is no work %q in works/works.toml", benchFile, key, figure.Source)

@@ -34,8 +34,20 @@ func (o operations) registerBenchFiles(api huma.API) {
 				return take(ctx, lines, in.Body.Note, in.Body.LeaveOut)
 			})
 	}
-	bring("/api/seeds/file", "bringSeeds", "Bring seed lots in from a file, or show what it would bring", format.ReadLots, o.bringLots)
-	bring("/api/batches/file", "bringBatches", "Bring batches in from a file, or show what it would bring", format.ReadBatches, o.bringBatches)
+	bring(
+		"/api/seeds/file",
+		"bringSeeds",
+		"Bring seed lots in from a file, or show what it would bring",
+		format.ReadLots,
+		o.bringLots,
+	)
+	bring(
+		"/api/batches/file",
+		"bringBatches",
+		"Bring batches in from a file, or show what it would bring",
+		format.ReadBatches,
+		o.bringBatches,
+	)
 	page := func(path, id, summary, name string, write func(context.Context, io.Writer, *benchPage) error) {
 		huma.Register(
 			api,
@@ -74,10 +86,18 @@ type benchPage struct {
 	Each  int   `query:"each" minimum:"0" maximum:"480" doc:"How many labels; 0 for one a tray"`
 }
 
-func (o operations) bringLots(ctx context.Context, lines []bench.FileLine, note, leaveOut bool) (bench.BroughtFileView, error) {
+func (o operations) bringLots(
+	ctx context.Context,
+	lines []bench.FileLine,
+	note, leaveOut bool,
+) (bench.BroughtFileView, error) {
 	return o.garden.Bench.BringLots(ctx, lines, note, leaveOut)
 }
 
-func (o operations) bringBatches(ctx context.Context, lines []bench.FileLine, note, leaveOut bool) (bench.BroughtFileView, error) {
+func (o operations) bringBatches(
+	ctx context.Context,
+	lines []bench.FileLine,
+	note, leaveOut bool,
+) (bench.BroughtFileView, error) {
 	return o.garden.Bench.BringBatches(ctx, lines, note, leaveOut)
 }

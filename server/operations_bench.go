@@ -114,27 +114,45 @@ func (o operations) registerBatches(api huma.API) {
 		}) (journal.Entry, error) {
 			return o.garden.Bench.SetBatch(ctx, in.ID, in.version(), in.Body)
 		})
-	operation(api, http.MethodPost, "/api/batches/{id}/begin", "beginBatch", "Note that a batch was sown, struck, lifted or divided",
+	operation(
+		api,
+		http.MethodPost,
+		"/api/batches/{id}/begin",
+		"beginBatch",
+		"Note that a batch was sown, struck, lifted or divided",
 		func(ctx context.Context, in *struct {
 			ByID
 			Body bench.BeginInput
 		}) (journal.Entry, error) {
 			return o.garden.Bench.BeginBatch(ctx, in.ID, in.Body)
-		})
-	operation(api, http.MethodPost, "/api/batches/{id}/counts", "countBatch", "Note what came up of a batch, went, or was potted on",
+		},
+	)
+	operation(
+		api,
+		http.MethodPost,
+		"/api/batches/{id}/counts",
+		"countBatch",
+		"Note what came up of a batch, went, or was potted on",
 		func(ctx context.Context, in *struct {
 			ByID
 			Body bench.BatchCountInput
 		}) (journal.Entry, error) {
 			return o.garden.Bench.CountBatch(ctx, in.ID, in.Body)
-		})
-	operation(api, http.MethodPost, "/api/batches/{id}/move/try", "tryMove", "Tell what moving a batch would come to; nothing is noted",
+		},
+	)
+	operation(
+		api,
+		http.MethodPost,
+		"/api/batches/{id}/move/try",
+		"tryMove",
+		"Tell what moving a batch would come to; nothing is noted",
 		func(ctx context.Context, in *struct {
 			ByID
 			Body bench.MoveBatchInput
 		}) (bench.MoveTriedView, error) {
 			return o.garden.Bench.TryMove(ctx, in.ID, in.Body)
-		})
+		},
+	)
 	operation(api, http.MethodPut, "/api/batches/{id}/move", "moveBatch", "Move a batch, or a part of its way",
 		func(ctx context.Context, in *struct {
 			ByID
@@ -269,20 +287,32 @@ func (o operations) registerSeeds(api huma.API) {
 		func(ctx context.Context, in *struct{ Body bench.VolunteerInput }) (journal.Entry, error) {
 			return o.garden.Bench.NoteVolunteers(ctx, in.Body)
 		})
-	operation(api, http.MethodPost, "/api/volunteers/{id}/check", "checkVolunteers", "Note what one of them showed when it was cut",
+	operation(
+		api,
+		http.MethodPost,
+		"/api/volunteers/{id}/check",
+		"checkVolunteers",
+		"Note what one of them showed when it was cut",
 		func(ctx context.Context, in *struct {
 			ByID
 			Body bench.VolunteerCheckInput
 		}) (journal.Entry, error) {
 			return o.garden.Bench.CheckVolunteers(ctx, in.ID, in.Body)
-		})
-	operation(api, http.MethodPost, "/api/volunteers/{id}/lift", "liftVolunteers", "Make a batch of volunteers that were lifted",
+		},
+	)
+	operation(
+		api,
+		http.MethodPost,
+		"/api/volunteers/{id}/lift",
+		"liftVolunteers",
+		"Make a batch of volunteers that were lifted",
 		func(ctx context.Context, in *struct {
 			ByID
 			Body bench.LiftInput
 		}) (journal.Entry, error) {
 			return o.garden.Bench.LiftVolunteers(ctx, in.ID, in.Body)
-		})
+		},
+	)
 	operation(api, http.MethodPost, "/api/volunteers/{id}/leave", "leaveVolunteers", "Take a group off the list",
 		func(ctx context.Context, in *ByID) (journal.Entry, error) {
 			return o.garden.Bench.LeaveVolunteers(ctx, in.ID)
@@ -291,13 +321,19 @@ func (o operations) registerSeeds(api huma.API) {
 		func(ctx context.Context, in *struct{ Body bench.BedWorkInput }) (journal.Entry, error) {
 			return o.garden.Bench.PlanBedWork(ctx, in.Body)
 		})
-	operation(api, http.MethodPut, "/api/plantings/{id}/insurance", "insure", "Trust a self-seeder, or sow it again each year",
+	operation(
+		api,
+		http.MethodPut,
+		"/api/plantings/{id}/insurance",
+		"insure",
+		"Trust a self-seeder, or sow it again each year",
 		func(ctx context.Context, in *struct {
 			ByID
 			Body bench.InsureInput
 		}) (journal.Entry, error) {
 			return o.garden.Bench.Insure(ctx, in.ID, in.Body)
-		})
+		},
+	)
 	operation(api, http.MethodPost, "/api/plantings/{id}/lineage", "tellLineage", "Say what a planting came from",
 		func(ctx context.Context, in *struct {
 			ByID

@@ -53,7 +53,12 @@ func TestTheCourseAgreesWithTheSteadyTemperature(t *testing.T) {
 }
 
 func TestColdBeforeTheWarmthDoesNotCount(t *testing.T) {
-	rest := Rest{WarmDays: 3, ColdDays: 4, Warm: climate.ChillRange{Low: 15, High: 30}, Cold: climate.ChillRange{Low: 0, High: 10}}
+	rest := Rest{
+		WarmDays: 3,
+		ColdDays: 4,
+		Warm:     climate.ChillRange{Low: 15, High: 30},
+		Cold:     climate.ChillRange{Low: 0, High: 10},
+	}
 	course := []float64{5, 5, 20, 20, 12, 20, 5, 12, 5, -3, 5, 5, 20}
 	//                  cold first, 3 warm by day 5, then cold on 6, 8, 10, 11
 	day, ends := rest.Ends(func(day int) float64 { return course[day] }, len(course))

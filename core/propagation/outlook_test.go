@@ -99,7 +99,17 @@ func TestASureWayTakesTheDaysOfItsSteps(t *testing.T) {
 
 func TestTheSameSeedTheSameOutlook(t *testing.T) {
 	w := testWeathers(t, 20)
-	a := Attempt{Row: seedRow(), Weathers: w, Lore: testLore(), Start: 60, By: -1, Wanted: 5, Started: 8, Rise: shelf, Grow: shelf}
+	a := Attempt{
+		Row:      seedRow(),
+		Weathers: w,
+		Lore:     testLore(),
+		Start:    60,
+		By:       -1,
+		Wanted:   5,
+		Started:  8,
+		Rise:     shelf,
+		Grow:     shelf,
+	}
 	a.Row.ComesUp = &flora.Figure{Value: 0.6, Low: 0.2, High: 0.9, Unit: "share"}
 	first, second, other := a.Look(500, 3), a.Look(500, 3), a.Look(500, 4)
 	if first.Chance != second.Chance || first.Out != second.Out || first.Chance == other.Chance {
@@ -145,7 +155,16 @@ func TestColdOutdoorsComesFromTheWinter(t *testing.T) {
 	row := seedRow()
 	row.ColdWeeks = of(sure(8, "weeks"))
 	look := func(start calendar.Date, rest *Place) Outlook {
-		a := Attempt{Row: row, Weathers: w, Lore: testLore(), Start: w.Index(start), By: -1, Wanted: 5, Started: 20, Rest: rest}
+		a := Attempt{
+			Row:      row,
+			Weathers: w,
+			Lore:     testLore(),
+			Start:    w.Index(start),
+			By:       -1,
+			Wanted:   5,
+			Started:  20,
+			Rest:     rest,
+		}
 		return a.Look(300, 1)
 	}
 	autumn := look(calendar.Must(2031, time.October, 15), nil)
@@ -166,7 +185,17 @@ func TestWhatIsNotOnRecordIsSaid(t *testing.T) {
 	w := testWeathers(t, 10)
 	row := seedRow()
 	row.Warmth, row.ComesUp = nil, nil
-	a := Attempt{Row: row, Weathers: w, Lore: testLore(), Start: 60, By: -1, Wanted: 5, Started: 10, Rise: shelf, Grow: shelf}
+	a := Attempt{
+		Row:      row,
+		Weathers: w,
+		Lore:     testLore(),
+		Start:    60,
+		By:       -1,
+		Wanted:   5,
+		Started:  10,
+		Rise:     shelf,
+		Grow:     shelf,
+	}
 	o := a.Look(100, 1)
 	if o.ChanceKnown || o.DatesKnown || len(o.Missing) != 2 {
 		t.Errorf("chance known %v, dates %v, missing %v", o.ChanceKnown, o.DatesKnown, o.Missing)

@@ -168,7 +168,9 @@ func TestAnEmptyBench(t *testing.T) {
 	if p := (Bench{}).Pack(nil); !p.Exact || p.Kept != 0 {
 		t.Errorf("%+v", p)
 	}
-	p := Bench{}.Pack([]BenchBatch{{Trays: 1, Options: []BenchOption{{0, nil}}}, {Trays: 1, Options: []BenchOption{{0, []Stay{{0, 1}}}}}})
+	p := Bench{}.Pack(
+		[]BenchBatch{{Trays: 1, Options: []BenchOption{{0, nil}}}, {Trays: 1, Options: []BenchOption{{0, []Stay{{0, 1}}}}}},
+	)
 	if p.Chosen[0] != 0 || p.Chosen[1] != -1 {
 		t.Errorf("a sowing in place takes no room, a tray does: %+v", p)
 	}

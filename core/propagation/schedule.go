@@ -37,7 +37,12 @@ func InSpans(spans []Span, from, until, every int) (days []int) {
 // LatestStart returns the latest of days to begin on from which the chance of standing by the
 // attempt's last day is the confidence or more, going back from it; where none is, the one of the
 // best chance, and enough is false. Without a day to begin on, start is below 0.
-func (a Attempt) LatestStart(days []int, confidence float64, runs int, seed uint64) (start int, chance float64, enough bool) {
+func (a Attempt) LatestStart(
+	days []int,
+	confidence float64,
+	runs int,
+	seed uint64,
+) (start int, chance float64, enough bool) {
 	start, a.datesAlone = -1, true
 	for i := len(days) - 1; i >= 0; i-- {
 		if days[i] > a.By {

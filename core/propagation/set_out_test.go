@@ -91,7 +91,9 @@ func TestOpenGroundComesNearTheLimit(t *testing.T) {
 	if err != nil {
 		t.Fatal(err)
 	}
-	if ratio := float64(len(triangle.Spots)) / float64(len(square.Spots)); math.Abs(ratio-2/math.Sqrt(3)) > 0.015 { // the edges cost a little
+	if ratio := float64(len(triangle.Spots)) / float64(len(square.Spots)); math.Abs(
+		ratio-2/math.Sqrt(3),
+	) > 0.015 { // the edges cost a little
 		t.Errorf("the ratio is %.4f, the limit %.4f", ratio, 2/math.Sqrt(3))
 	}
 }

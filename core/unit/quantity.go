@@ -131,11 +131,11 @@ var scales = map[string]scale{
 	"f":      {Temperature, 5.0 / 9, -32},
 }
 
-// Parse reads one amount of a kind and returns it in the base unit (m, g, m²,
-// °C or l; the pint, quart and gallon are those of the United States). A number without a unit takes the given default unit. Several parts
-// are added up ("2 lb 3 oz", "5' 4\""), temperatures excepted; only the last may lack its unit. A unit of
-// another kind, an unknown unit, or a text that is no number is an error that
-// says what to write; an empty text is ErrEmpty.
+// Parse reads one amount of a kind and returns it in the base unit (m, g, m², °C or l; pint, quart and
+// gallon are those of the United States). A number without a unit takes the given default unit. Several
+// parts are added up ("2 lb 3 oz", "5' 4\""), temperatures excepted; only the last may lack its unit. A
+// unit of another kind, an unknown unit, or a text that is no number is an error that says what to write;
+// an empty text is ErrEmpty.
 func Parse(kind Kind, text, defaultUnit string) (float64, error) {
 	rest := strings.TrimSpace(strings.ToLower(text))
 	if rest == "" {

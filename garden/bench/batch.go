@@ -46,7 +46,9 @@ func (u *Uses) PlanBatch(ctx context.Context, in PlanBatchInput) (journal.Entry,
 		case chosen == nil:
 			return journal.Record{}, say.StaleError{What: "The way that was shown"}
 		case !chosen.possible:
-			return journal.Record{}, say.ConflictError{Why: say.Sentence("this way cannot be gone now. " + say.Joined(chosen.lacks))}
+			return journal.Record{}, say.ConflictError{
+				Why: say.Sentence("this way cannot be gone now. " + say.Joined(chosen.lacks)),
+			}
 		}
 		row, err := u.plannedBatch(s, of, chosen, in)
 		if err != nil {
@@ -56,8 +58,13 @@ func (u *Uses) PlanBatch(ctx context.Context, in PlanBatchInput) (journal.Entry,
 		if err != nil {
 			return journal.Record{}, err
 		}
-		return journal.Record{Kind: kindBatch, Bed: row.BedID, Summary: fmt.Sprintf("Planned to %s %d of %s on %s",
-			chosen.way.Deed, made.Starts, of.species.Names.Name, chosen.attempt.Weathers.Date(chosen.attempt.Start).DayMonth())}, nil
+		return journal.Record{Kind: kindBatch, Bed: row.BedID, Summary: fmt.Sprintf(
+			"Planned to %s %d of %s on %s",
+			chosen.way.Deed,
+			made.Starts,
+			of.species.Names.Name,
+			chosen.attempt.Weathers.Date(chosen.attempt.Start).DayMonth(),
+		)}, nil
 	})
 }
 
@@ -194,8 +201,10 @@ var beganWords = map[propagation.Deed]string{
 
 // doneWords say that a batch was begun.
 var doneWords = map[propagation.Deed]string{
-	propagation.Sow: "It is sown", propagation.Lift: "They are lifted", propagation.Divide: "It is divided", propagation.Strike: "They are struck",
-	propagation.Peg: "They are pegged down", propagation.Set: "They are set", propagation.Graft: "They are grafted", propagation.Buy: "They are bought",
+	propagation.Sow: "It is sown", propagation.Lift: "They are lifted", propagation.Divide: "It is divided",
+	propagation.Strike: "They are struck",
+	propagation.Peg:    "They are pegged down", propagation.Set: "They are set", propagation.Graft: "They are grafted",
+	propagation.Buy: "They are bought",
 }
 
 // checkSource refuses what the lot, the mother or the volunteers do not have.
@@ -366,6 +375,10 @@ func (u *Uses) EndBatch(ctx context.Context, id int64, note string) (journal.Ent
 			verb = "Gave up"
 		}
 		_, err = batchesTable.Put(ctx, d, id, batchParams(row))
-		return journal.Record{Kind: kindBatch, Bed: row.BedID, Summary: fmt.Sprintf("%s the batch of %s", verb, batchName(s, row))}, err
+		return journal.Record{
+			Kind:    kindBatch,
+			Bed:     row.BedID,
+			Summary: fmt.Sprintf("%s the batch of %s", verb, batchName(s, row)),
+		}, err
 	})
 }

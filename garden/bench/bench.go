@@ -146,7 +146,16 @@ type item struct {
 
 func newShelves(s *plot.State, first calendar.Date, weeks int) *shelves {
 	sh := &shelves{first: first, weeks: weeks, rows: standingPlaces(s), index: map[int64]int{}}
-	sh.used, sh.items, sh.kept = make([][]int, len(sh.rows)), make([][]item, len(sh.rows)), make([][]*KeptView, len(sh.rows))
+	sh.used, sh.items, sh.kept = make(
+		[][]int,
+		len(sh.rows),
+	), make(
+		[][]item,
+		len(sh.rows),
+	), make(
+		[][]*KeptView,
+		len(sh.rows),
+	)
 	for i, row := range sh.rows {
 		sh.index[row.ID] = i
 		sh.used[i] = make([]int, weeks)
@@ -221,7 +230,10 @@ func (sh *shelves) put(at int, it item) {
 // are told as they are: what is under way stands there, room or not.
 func (sh *shelves) settle() {
 	for at := range sh.items {
-		slices.SortStableFunc(sh.items[at], func(a, b item) int { return cmp.Or(cmp.Compare(a.from, b.from), cmp.Compare(b.end, a.end)) })
+		slices.SortStableFunc(
+			sh.items[at],
+			func(a, b item) int { return cmp.Or(cmp.Compare(a.from, b.from), cmp.Compare(b.end, a.end)) },
+		)
 		var until []int // by row, the week from which it is free
 		for _, it := range sh.items[at] {
 			var rows []int
@@ -329,7 +341,12 @@ func arrange(s *plot.State, sh *shelves) arrangement {
 		if !possible || len(stays) == 0 || start >= sh.weeks {
 			continue
 		}
-		one := propagation.BenchBatch{Trays: int(b.Trays), Food: b.Food == 1, Priority: int(b.Priority), Wished: max(start, thisWeek)}
+		one := propagation.BenchBatch{
+			Trays:    int(b.Trays),
+			Food:     b.Food == 1,
+			Priority: int(b.Priority),
+			Wished:   max(start, thisWeek),
+		}
 		var options []benchOption
 		for _, swap := range swapsOf(s, stays) {
 			for shift := max(0, thisWeek-start); shift <= max(0, thisWeek-start)+weeksTried; shift++ {
@@ -417,7 +434,15 @@ func mayStart(s *plot.State, b store.Batch, day calendar.Date) bool {
 func viewBench(s *plot.State) BenchView {
 	first := mondayOf(s.Today).AddDays(-weeksBefore * weekDays)
 	sh := newShelves(s, first, weeksShown)
-	v := BenchView{First: first, Weeks: weeksShown, Today: s.Today, Shelves: []ShelfView{}, Batches: []BatchView{}, Unfit: []UnfitBatchView{}, Settings: viewSettings(s)}
+	v := BenchView{
+		First:    first,
+		Weeks:    weeksShown,
+		Today:    s.Today,
+		Shelves:  []ShelfView{},
+		Batches:  []BatchView{},
+		Unfit:    []UnfitBatchView{},
+		Settings: viewSettings(s),
+	}
 	// What is under way, or was of late, stands where it stands.
 	shown := map[int64]*BatchView{}
 	var order []int64
@@ -439,7 +464,8 @@ func viewBench(s *plot.State) BenchView {
 	for i, b := range a.of {
 		placed[b.ID] = true
 		chosen := a.packing.Chosen[i]
-		asPlanned := chosen >= 0 && a.options[i][chosen] == (benchOption{shift: max(0, sh.week(s.Today)-sh.week(startDay(b)))})
+		asPlanned := chosen >= 0 &&
+			a.options[i][chosen] == (benchOption{shift: max(0, sh.week(s.Today)-sh.week(startDay(b)))})
 		if asPlanned {
 			add(b, staysOf(b), true)
 		}
@@ -504,7 +530,15 @@ func (sh *shelves) lay(s *plot.State, stays []stay, trays int, fits bool) []Stay
 	views := make([]StayView, len(stays))
 	for i, span := range sh.weeksOf(stays, 0) {
 		st := stays[i]
-		views[i] = StayView{Step: st.Step, Words: stepWords[st.Step], PlaceID: st.Place, From: st.From, Until: st.Until, Rows: []int{}, Place: "in place"}
+		views[i] = StayView{
+			Step:    st.Step,
+			Words:   stepWords[st.Step],
+			PlaceID: st.Place,
+			From:    st.From,
+			Until:   st.Until,
+			Rows:    []int{},
+			Place:   "in place",
+		}
 		if row, has := placeOf(s, st.Place); has {
 			views[i].Place = row.Name
 		}
@@ -604,7 +638,10 @@ func benchWords(v BenchView, p propagation.Packing) (words, bound string) {
 		}
 	}
 	if food, more := p.More(); !p.Exact && food+more > 0 {
-		bound = fmt.Sprintf("Of so many batches the best arrangement is not proved: at most %s could fit.", say.Counted(float64(food+more), "more", "more"))
+		bound = fmt.Sprintf(
+			"Of so many batches the best arrangement is not proved: at most %s could fit.",
+			say.Counted(float64(food+more), "more", "more"),
+		)
 	} else if len(p.Chosen) > 0 {
 		bound = "No arrangement fits more of them."
 	}
@@ -615,10 +652,14 @@ func viewBatch(s *plot.State, b store.Batch) BatchView {
 	way, _ := propagation.WayOf(b.Way)
 	p := progressOf(s, b.ID)
 	v := BatchView{
-		ID: b.ID, SpeciesID: b.SpeciesID, Name: batchName(s, b), Way: b.Way, Deed: string(way.Deed), Done: doneWords[way.Deed], Starts: int(b.Starts), Wanted: int(b.Wanted),
-		Trays: int(b.Trays), Begun: b.BegunOn != nil, Start: startDay(b), Out: dayOf(&b.OutOn), Standing: p.standing(b), Counted: p.Counted,
-		Up: p.Up, OutSoFar: p.Out, Priority: int(b.Priority), Food: b.Food == 1, Note: b.Note, Stays: []StayView{}, TrayIDs: []int64{},
-		Ended: b.EndedOn != nil, Counts: []string{}, Version: say.VersionOf(b),
+		ID: b.ID, SpeciesID: b.SpeciesID, Name: batchName(s, b), Way: b.Way, Deed: string(way.Deed),
+		Done: doneWords[way.Deed], Starts: int(b.Starts), Wanted: int(b.Wanted),
+		Trays: int(
+			b.Trays,
+		), Begun: b.BegunOn != nil, Start: startDay(b), Out: dayOf(&b.OutOn), Standing: p.standing(b), Counted: p.Counted,
+		Up: p.Up, OutSoFar: p.Out, Priority: int(b.Priority), Food: b.Food == 1, Note: b.Note, Stays: []StayView{},
+		TrayIDs: []int64{},
+		Ended:   b.EndedOn != nil, Counts: []string{}, Version: say.VersionOf(b),
 	}
 	if species, has := s.Lib.Species(b.SpeciesID); has {
 		v.Botanical = species.Names.Botanical
@@ -636,7 +677,8 @@ func viewBatch(s *plot.State, b store.Batch) BatchView {
 		}
 	}
 	for _, row := range trays.Of(s) {
-		if row.RemovedOn == nil && slices.ContainsFunc(cellsOf(row), func(c cell) bool { return c.Batch == b.ID && c.State != cellEmpty }) {
+		if row.RemovedOn == nil &&
+			slices.ContainsFunc(cellsOf(row), func(c cell) bool { return c.Batch == b.ID && c.State != cellEmpty }) {
 			v.TrayIDs = append(v.TrayIDs, row.ID)
 		}
 	}

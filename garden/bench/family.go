@@ -101,7 +101,9 @@ func relativesOf(s *plot.State, speciesID string) (all []Relative) {
 	for _, p := range s.EverPlanted {
 		if p.SpeciesID == speciesID {
 			all = append(all, Relative{
-				ID: plantingKey(p.ID), From: from[p.ID], Kind: "planting", Row: p.ID, Title: p.Bed.Name, How: p.OriginRow.Name, On: p.Started,
+				ID: plantingKey(
+					p.ID,
+				), From: from[p.ID], Kind: "planting", Row: p.ID, Title: p.Bed.Name, How: p.OriginRow.Name, On: p.Started,
 				Did: didWords(s, p), Stands: p.RemovedOn == nil,
 			})
 		}
@@ -110,7 +112,15 @@ func relativesOf(s *plot.State, speciesID string) (all []Relative) {
 		if lot.SpeciesID != speciesID {
 			continue
 		}
-		r := Relative{ID: lotKey(lot.ID), Kind: "lot", Row: lot.ID, Title: lot.Name, How: lot.Origin + " seed", On: dayOf(&lot.RipeOn), Stands: lot.RemovedOn == nil}
+		r := Relative{
+			ID:     lotKey(lot.ID),
+			Kind:   "lot",
+			Row:    lot.ID,
+			Title:  lot.Name,
+			How:    lot.Origin + " seed",
+			On:     dayOf(&lot.RipeOn),
+			Stands: lot.RemovedOn == nil,
+		}
 		if lot.MotherID != nil {
 			r.From = plantingKey(*lot.MotherID)
 		}
@@ -123,7 +133,15 @@ func relativesOf(s *plot.State, speciesID string) (all []Relative) {
 		if b.SpeciesID != speciesID || b.BegunOn == nil {
 			continue
 		}
-		r := Relative{ID: batchKey(b.ID), Kind: "batch", Row: b.ID, Title: say.Counted(float64(b.Starts), "start", "starts"), How: b.Way, On: startDay(b), Stands: b.EndedOn == nil}
+		r := Relative{
+			ID:     batchKey(b.ID),
+			Kind:   "batch",
+			Row:    b.ID,
+			Title:  say.Counted(float64(b.Starts), "start", "starts"),
+			How:    b.Way,
+			On:     startDay(b),
+			Stands: b.EndedOn == nil,
+		}
 		switch {
 		case b.LotID != nil:
 			r.From = lotKey(*b.LotID)
@@ -261,8 +279,13 @@ func (u *Uses) TellLineage(ctx context.Context, plantingID int64, in LineageInpu
 			return journal.Record{}, err
 		}
 		_, err := lineagesTable.Put(ctx, d, id, row)
-		return journal.Record{Kind: kindBatch, Bed: &p.BedID, Planting: &p.ID, Summary: fmt.Sprintf("Said what %s in %s came from: %s",
-			p.Species.Names.Name, p.Bed.Name, from)}, err
+		return journal.Record{
+			Kind:     kindBatch,
+			Bed:      &p.BedID,
+			Planting: &p.ID,
+			Summary: fmt.Sprintf("Said what %s in %s came from: %s",
+				p.Species.Names.Name, p.Bed.Name, from),
+		}, err
 	})
 }
 

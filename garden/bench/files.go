@@ -43,7 +43,10 @@ func (u *Uses) Lots(ctx context.Context) ([]LotRow, error) {
 			continue
 		}
 		row := LotRow{
-			Plant: speciesName(s, lot.SpeciesID), Name: lot.Name, Origin: lot.Origin, Source: lot.Source, RipeOn: lot.RipeOn, Sign: lot.Sign,
+			Plant: speciesName(
+				s,
+				lot.SpeciesID,
+			), Name: lot.Name, Origin: lot.Origin, Source: lot.Source, RipeOn: lot.RipeOn, Sign: lot.Sign,
 			Dried: lot.Dried, Storage: lot.Storage, Grams: lot.Grams, Labelled: lot.Labelled == 1, Note: lot.Note,
 		}
 		if species, has := s.Lib.Species(lot.SpeciesID); has {
@@ -163,8 +166,10 @@ func (u *Uses) bring(
 		good := readAll(s)
 		switch {
 		case v.Refused > 0 && !leaveOut:
-			return journal.Record{}, say.Faults{{Field: "file", Message: fmt.Sprintf("%s refused: mend them, or say that they are left out.",
-				say.Counted(float64(v.Refused), "line is", "lines are"))}}
+			return journal.Record{}, say.Faults{
+				{Field: "file", Message: fmt.Sprintf("%s refused: mend them, or say that they are left out.",
+					say.Counted(float64(v.Refused), "line is", "lines are"))},
+			}
 		case len(good) == 0:
 			return journal.Record{}, say.Faults{{Field: "file", Message: "No line of the file can be taken."}}
 		}
@@ -218,7 +223,9 @@ func speciesNamed(s *plot.State, plant, botanical string) (string, error) {
 		}
 	}
 	if len(named) != 1 {
-		return "", say.Faults{{Field: "plant", Message: fmt.Sprintf("%q is no plant of the library; write its botanical name.", plant)}}
+		return "", say.Faults{
+			{Field: "plant", Message: fmt.Sprintf("%q is no plant of the library; write its botanical name.", plant)},
+		}
 	}
 	return named[0].ID, nil
 }
@@ -237,8 +244,12 @@ func (u *Uses) BringLots(ctx context.Context, lines []FileLine, note, leaveOut b
 			return one, err
 		}
 		in := SeedLotInput{
-			SpeciesID: id, Name: get("lot"), Origin: get("origin"), Mothers: mothers, Source: get("source"), RipeOn: get("ripe on"),
-			Sign: get("sign"), Dried: get("dried"), Storage: get("storage"), Count: get("seeds"), Labelled: get("labelled") == "true", Note: get("note"),
+			SpeciesID: id, Name: get("lot"), Origin: get("origin"), Mothers: mothers, Source: get("source"),
+			RipeOn: get("ripe on"),
+			Sign: get(
+				"sign",
+			), Dried: get("dried"), Storage: get("storage"), Count: get("seeds"), Labelled: get("labelled") == "true",
+			Note: get("note"),
 		}
 		if grams := get("weight (g)"); grams != "" {
 			in.Weight = grams + " g"
@@ -274,7 +285,18 @@ func (u *Uses) BringBatches(ctx context.Context, lines []FileLine, note, leaveOu
 			if err != nil || up == nil {
 				return err
 			}
-			_, err = countsTable.Put(ctx, d, 0, store.PutBatchCountParams{BatchID: made.ID, Day: s.Today.String(), Kind: countUp, Plants: int64(*up), Note: "From a file"})
+			_, err = countsTable.Put(
+				ctx,
+				d,
+				0,
+				store.PutBatchCountParams{
+					BatchID: made.ID,
+					Day:     s.Today.String(),
+					Kind:    countUp,
+					Plants:  int64(*up),
+					Note:    "From a file",
+				},
+			)
 			return err
 		}
 		return one, err
@@ -295,8 +317,11 @@ func readBatchLine(s *plot.State, get func(string) string) (row store.PutBatchPa
 		return n
 	}
 	row = store.PutBatchParams{
-		SpeciesID: id, Way: get("way"), Wanted: int64(max(1, number("wanted"))), Starts: int64(number("started")), Trays: int64(max(0, number("trays"))),
-		PlannedOn: get("planned"), Stays: "[]", OutOn: get("out"), Priority: 3, Note: c.Text("note", get("note"), say.LongestNote),
+		SpeciesID: id, Way: get("way"), Wanted: int64(max(1, number("wanted"))), Starts: int64(number("started")),
+		Trays: int64(max(0, number("trays"))),
+		PlannedOn: get(
+			"planned",
+		), Stays: "[]", OutOn: get("out"), Priority: 3, Note: c.Text("note", get("note"), say.LongestNote),
 	}
 	if _, known := propagation.WayOf(row.Way); !known {
 		c.Add("way", "%q is no way to make more; use %s.", row.Way, say.OrList(flora.PropagationWays))
@@ -323,7 +348,10 @@ func readBatchLine(s *plot.State, get func(string) string) (row store.PutBatchPa
 		c.Add("out", "It cannot go out before it is begun.")
 	}
 	if name := get("lot"); name != "" {
-		at := slices.IndexFunc(lots.Of(s), func(lot store.SeedLot) bool { return lot.SpeciesID == id && strings.EqualFold(lot.Name, name) })
+		at := slices.IndexFunc(
+			lots.Of(s),
+			func(lot store.SeedLot) bool { return lot.SpeciesID == id && strings.EqualFold(lot.Name, name) },
+		)
 		if at < 0 {
 			c.Add("lot", "There is no seed lot %q of this plant: bring the lots in first.", name)
 		} else {
@@ -331,7 +359,10 @@ func readBatchLine(s *plot.State, get func(string) string) (row store.PutBatchPa
 		}
 	}
 	if name := get("bed"); name != "" {
-		at := slices.IndexFunc(s.Beds, func(b store.Bed) bool { return b.RemovedOn == nil && strings.EqualFold(b.Name, name) })
+		at := slices.IndexFunc(
+			s.Beds,
+			func(b store.Bed) bool { return b.RemovedOn == nil && strings.EqualFold(b.Name, name) },
+		)
 		if at < 0 {
 			c.Add("bed", "There is no bed %q on the plan.", name)
 		} else {
@@ -374,7 +405,12 @@ func (u *Uses) Labels(ctx context.Context, batch int64, each int) ([]BenchLabel,
 			continue
 		}
 		v := viewBatch(s, b)
-		label := BenchLabel{Name: say.Capital(v.Name), Botanical: v.Botanical, Day: startDay(b).DayMonthYear(), Unproven: b.Way == "volunteers"}
+		label := BenchLabel{
+			Name:      say.Capital(v.Name),
+			Botanical: v.Botanical,
+			Day:       startDay(b).DayMonthYear(),
+			Unproven:  b.Way == "volunteers",
+		}
 		switch {
 		case v.Lot != "":
 			label.From = "seed: " + v.Lot

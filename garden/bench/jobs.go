@@ -44,7 +44,8 @@ func saveJob(s *plot.State, save SaveSeedView, on calendar.Date) area.Job {
 	j := area.Job{Job: agenda.Job{Key: key, First: save.First, Last: save.Last, Minutes: 15, Irreversible: true}}
 	j.View = area.JobView{
 		Key: key, Kind: "bench", Verb: "Shake", What: "the seed heads of " + save.Name, SpeciesID: save.SpeciesID, Bed: save.bed, SeedOf: save.PlantID,
-		Stage: flora.Ripe, First: j.First, Last: j.Last, Minutes: j.Minutes, Amount: save.Mothers + " · " + say.MinutesWords(j.Minutes),
+		Stage: flora.Ripe, First: j.First, Last: j.Last, Minutes: j.Minutes,
+		Amount: save.Mothers + " · " + say.MinutesWords(j.Minutes),
 		Reason: say.Sentence(save.Why), Deadline: say.DaysLeft(on, j.Last),
 	}
 	if on < j.First {
@@ -54,7 +55,13 @@ func saveJob(s *plot.State, save SaveSeedView, on calendar.Date) area.Job {
 }
 
 // newJob is a job of the bench.
-func newJob(s *plot.State, b store.Batch, detail, verb string, first, best, last, on calendar.Date, minutes float64) area.Job {
+func newJob(
+	s *plot.State,
+	b store.Batch,
+	detail, verb string,
+	first, best, last, on calendar.Date,
+	minutes float64,
+) area.Job {
 	key := fmt.Sprintf("bench:%d:%s", b.ID, detail)
 	j := area.Job{Job: agenda.Job{Key: key, First: first, Last: max(last, on), Minutes: max(2, minutes)}}
 	j.View = area.JobView{
@@ -92,7 +99,17 @@ func batchJobs(s *plot.State, b store.Batch, on calendar.Date) (all []area.Job) 
 	if b.BegunOn == nil {
 		best := startDay(b)
 		minutes := deedMinutes(labour, way, int(b.Starts))
-		j := newJob(s, b, "begin", say.Capital(string(way.Deed)), best.AddDays(-soonDays), best, best.AddDays(lateDays), on, minutes)
+		j := newJob(
+			s,
+			b,
+			"begin",
+			say.Capital(string(way.Deed)),
+			best.AddDays(-soonDays),
+			best,
+			best.AddDays(lateDays),
+			on,
+			minutes,
+		)
 		j.View.Amount = fmt.Sprintf("%d · %s", b.Starts, say.MinutesWords(j.Minutes))
 		j.View.Reason = strings.TrimSpace(fmt.Sprintf("%s Out about %s.", deedReasons[way.Deed], dayOf(&b.OutOn).DayMonth()))
 		if len(stays) > 0 && stays[0].Step == stepCold && stays[0].Place != 0 {
@@ -117,18 +134,46 @@ func batchJobs(s *plot.State, b store.Batch, on calendar.Date) (all []area.Job) 
 			// What stands in cells of its own is not pricked out.
 			continue
 		}
-		j := newJob(s, b, st.Step, stepVerbs[st.Step], st.From.AddDays(-soonDays), st.From, st.From.AddDays(lateDays), on, stepMinutes(labour, st.Step, b))
+		j := newJob(
+			s,
+			b,
+			st.Step,
+			stepVerbs[st.Step],
+			st.From.AddDays(-soonDays),
+			st.From,
+			st.From.AddDays(lateDays),
+			on,
+			stepMinutes(labour, st.Step, b),
+		)
 		if place, has := placeOf(s, st.Place); has {
 			j.View.Bed = place.Name
 		}
-		j.View.Amount = fmt.Sprintf("%s · %s", say.Counted(float64(p.standing(b)), "plant", "plants"), say.MinutesWords(j.Minutes))
+		j.View.Amount = fmt.Sprintf(
+			"%s · %s",
+			say.Counted(float64(p.standing(b)), "plant", "plants"),
+			say.MinutesWords(j.Minutes),
+		)
 		j.View.Reason = stepReasons[st.Step]
 		all = append(all, j)
 	}
 	if out := dayOf(&b.OutOn); p.standing(b) > 0 {
-		j := newJob(s, b, "out", "Plant out", out.AddDays(-soonDays), out, out.AddDays(3*lateDays), on, labour.PlantOut.Value*float64(p.standing(b)))
+		j := newJob(
+			s,
+			b,
+			"out",
+			"Plant out",
+			out.AddDays(-soonDays),
+			out,
+			out.AddDays(3*lateDays),
+			on,
+			labour.PlantOut.Value*float64(p.standing(b)),
+		)
 		j.View.Bed = bedName(s, b.BedID)
-		j.View.Amount = fmt.Sprintf("%s · %s", say.Counted(float64(p.standing(b)), "plant", "plants"), say.MinutesWords(j.Minutes))
+		j.View.Amount = fmt.Sprintf(
+			"%s · %s",
+			say.Counted(float64(p.standing(b)), "plant", "plants"),
+			say.MinutesWords(j.Minutes),
+		)
 		j.View.Reason = outReason(s, b)
 		all = append(all, j)
 	}
@@ -141,7 +186,10 @@ func outReason(s *plot.State, b store.Batch) string {
 		return ""
 	}
 	if killed := killedBelow(species); killed != nil && *killed > s.Lib.Bench().Raising.Frozen.Value {
-		return fmt.Sprintf("Not before: a night of %s kills it, and is down to 1 in 10 by then.", s.Units.Temperature(*killed))
+		return fmt.Sprintf(
+			"Not before: a night of %s kills it, and is down to 1 in 10 by then.",
+			s.Units.Temperature(*killed),
+		)
 	}
 	if hasTaproot(species) {
 		return "Its roots have filled the cell. Leave the ball whole: it has a taproot, and minds being touched."
@@ -171,7 +219,8 @@ func stepMinutes(labour propagation.Labour, step string, b store.Batch) float64 
 
 func deedMinutes(labour propagation.Labour, way propagation.WayRow, starts int) float64 {
 	each := map[propagation.Deed]flora.Figure{
-		propagation.Sow: labour.Sow, propagation.Lift: labour.Lift, propagation.Divide: labour.Divide, propagation.Set: labour.Divide,
+		propagation.Sow: labour.Sow, propagation.Lift: labour.Lift, propagation.Divide: labour.Divide,
+		propagation.Set:    labour.Divide,
 		propagation.Strike: labour.Strike, propagation.Peg: labour.Layer, propagation.Graft: labour.Graft,
 	}[way.Deed]
 	if way.Deed == propagation.Buy {
@@ -185,7 +234,17 @@ func countJob(s *plot.State, b store.Batch, st stay, p progress, on calendar.Dat
 	if _, closed := countedUp(s, b); closed || on > st.Until.AddDays(4*lateDays) {
 		return nil
 	}
-	j := newJob(s, b, "count", "Count", st.Until, st.Until.AddDays(closedDays), st.Until.AddDays(2*lateDays), on, float64(max(2, b.Trays*3)))
+	j := newJob(
+		s,
+		b,
+		"count",
+		"Count",
+		st.Until,
+		st.Until.AddDays(closedDays),
+		st.Until.AddDays(2*lateDays),
+		on,
+		float64(max(2, b.Trays*3)),
+	)
 	j.View.Amount = fmt.Sprintf("%d started · %s", b.Starts, say.MinutesWords(j.Minutes))
 	j.View.Reason = "The share that came up corrects the lot, and how many the next batch needs."
 	if p.Counted {
@@ -210,10 +269,19 @@ func rescueJob(s *plot.State, row store.Volunteer, on calendar.Date) (area.Job, 
 		j.Last = on
 	}
 	j.View = area.JobView{
-		Key: key, Kind: "bench", Verb: "Rescue", What: speciesName(s, row.SpeciesID) + " (unproven)", SpeciesID: row.SpeciesID, VolunteerID: row.ID,
+		Key: key, Kind: "bench", Verb: "Rescue", What: speciesName(s, row.SpeciesID) + " (unproven)",
+		SpeciesID: row.SpeciesID, VolunteerID: row.ID,
 		Bed: bedName(s, row.BedID), Stage: flora.Shooting, First: j.First, Last: j.Last, Minutes: j.Minutes,
-		Amount:   fmt.Sprintf("about %s · %s", say.Counted(float64(row.Plants), "seedling", "seedlings"), say.MinutesWords(j.Minutes)),
-		Reason:   fmt.Sprintf("%s. Their ground is worked on %s. Cut one and look at it first.", say.Capital(volunteerPlace(s, row)), worked.DayMonth()),
+		Amount: fmt.Sprintf(
+			"about %s · %s",
+			say.Counted(float64(row.Plants), "seedling", "seedlings"),
+			say.MinutesWords(j.Minutes),
+		),
+		Reason: fmt.Sprintf(
+			"%s. Their ground is worked on %s. Cut one and look at it first.",
+			say.Capital(volunteerPlace(s, row)),
+			worked.DayMonth(),
+		),
 		Deadline: say.DaysLeft(on, j.Last),
 	}
 	if on < j.First {
@@ -249,7 +317,11 @@ func newlySetJobs(s *plot.State, p *plot.Planting, on calendar.Date) (all []area
 	if p.IdentityState != identity.Sure {
 		j.View.What += " (unproven)"
 	}
-	j.View.Amount = fmt.Sprintf("in dry spells, for %s weeks · %s", say.Number(raising.WaterWeeks.Value), say.MinutesWords(j.Minutes))
+	j.View.Amount = fmt.Sprintf(
+		"in dry spells, for %s weeks · %s",
+		say.Number(raising.WaterWeeks.Value),
+		say.MinutesWords(j.Minutes),
+	)
 	j.View.Reason = newlySetReason(p.Species)
 	all = append(all, j)
 	for _, more := range newlySetCare(p.Species) {
@@ -270,12 +342,18 @@ type care struct{ key, verb, what, reason string }
 func newlySetCare(species *flora.Species) (all []care) {
 	for _, trouble := range species.Troubles {
 		if strings.Contains(strings.ToLower(trouble.Name), "slug") {
-			all = append(all, care{"slugs", "Look for", "slugs at ", "In the evening, while it is small: " + say.Sentence(trouble.Do)})
+			all = append(
+				all,
+				care{"slugs", "Look for", "slugs at ", "In the evening, while it is small: " + say.Sentence(trouble.Do)},
+			)
 			break
 		}
 	}
 	if species.Life.Form == flora.Perennial {
-		all = append(all, care{"buds", "Pinch off", "buds of ", "While it is small: the first season is for roots, and a flower costs them."})
+		all = append(
+			all,
+			care{"buds", "Pinch off", "buds of ", "While it is small: the first season is for roots, and a flower costs them."},
+		)
 	}
 	return all
 }
@@ -309,14 +387,4 @@ func setOutOn(s *plot.State, p *plot.Planting) (calendar.Date, bool) {
 		return p.Started, true
 	}
 	return 0, false
-}
-
-// Waits is how much waits at the bench: what is late, what is to be rescued within two weeks, and what does not fit.
-func waits(s *plot.State) (n int) {
-	for _, j := range benchJobs(s, s.Today) {
-		if urgency := agenda.UrgencyOn(j.Job, s.Today); urgency == agenda.Closing || urgency == agenda.Open {
-			n++
-		}
-	}
-	return n
 }

@@ -86,14 +86,25 @@ func (u *Uses) LiftVolunteers(ctx context.Context, id int64, in LiftInput) (jour
 		}); err != nil {
 			return journal.Record{}, err
 		}
-		return journal.Record{Kind: kindBatch, Bed: group.BedID, Planting: group.MotherID, Summary: fmt.Sprintf("Lifted %s, taken for %s",
-			say.Counted(float64(in.Plants), "volunteer", "volunteers"), speciesName(s, group.SpeciesID))}, nil
+		return journal.Record{
+			Kind:     kindBatch,
+			Bed:      group.BedID,
+			Planting: group.MotherID,
+			Summary: fmt.Sprintf("Lifted %s, taken for %s",
+				say.Counted(float64(in.Plants), "volunteer", "volunteers"), speciesName(s, group.SpeciesID)),
+		}, nil
 	})
 }
 
 // firstOut is the first day from one on on which a plant from cells may go out; the day itself
 // where it goes straight from ground to ground.
-func (u *Uses) firstOut(s *plot.State, speciesID string, from calendar.Date, straight bool, day calendar.Date) (calendar.Date, error) {
+func (u *Uses) firstOut(
+	s *plot.State,
+	speciesID string,
+	from calendar.Date,
+	straight bool,
+	day calendar.Date,
+) (calendar.Date, error) {
 	if straight {
 		return day, nil
 	}

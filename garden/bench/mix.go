@@ -161,8 +161,9 @@ func viewFill(s *plot.State, mix propagation.Mix, cells int, litres float64) (Fi
 	var buy []string
 	for i, part := range mix.Parts {
 		p := FillingPartView{
-			Name: part.Name, For: part.For, Share: part.Share, Amount: s.Units.Volume(parts[i]), Measures: measuresWords(settings, parts[i]),
-			Shed: s.Units.Volume(shed[i]), Short: shed[i] < parts[i]-1e-9,
+			Name: part.Name, For: part.For, Share: part.Share, Amount: s.Units.Volume(parts[i]),
+			Measures: measuresWords(settings, parts[i]),
+			Shed:     s.Units.Volume(shed[i]), Short: shed[i] < parts[i]-1e-9,
 		}
 		if p.Short {
 			v.Enough = false
@@ -182,8 +183,12 @@ func viewFill(s *plot.State, mix propagation.Mix, cells int, litres float64) (Fi
 		v.Runs += fmt.Sprintf(" The %s runs out first.", mix.Parts[short].Name)
 	}
 	figures := s.Lib.Bench().Filling
-	v.Rests = fmt.Sprintf("Reckoned with %.0f in 100 topped up after settling, %.0f spilt, and parts that lose %.0f when mixed: guesses of ours.",
-		100*figures.Settling.Value, 100*figures.Spill.Value, 100*figures.Shrinkage.Value)
+	v.Rests = fmt.Sprintf(
+		"Reckoned with %.0f in 100 topped up after settling, %.0f spilt, and parts that lose %.0f when mixed: guesses of ours.",
+		100*figures.Settling.Value,
+		100*figures.Spill.Value,
+		100*figures.Shrinkage.Value,
+	)
 	v.Steps = []string{
 		"Sieve what is coarse: a finger's breadth for potting, half of that for seed.",
 		"Measure the parts apart, then turn them over until the colour is even. Wet it until a fistful holds and drips nothing.",
@@ -227,7 +232,8 @@ const mostParts = 12
 // PutMix adds an own recipe, with an id of 0, or changes one.
 func (u *Uses) PutMix(ctx context.Context, id int64, in OwnMixInput) (journal.Entry, error) {
 	return u.plot.Change(ctx, func(s *plot.State, d *journal.Draft) (journal.Record, error) {
-		if row, has := rowOf(ownMixes.Of(s), id, func(r store.OwnMix) int64 { return r.ID }); id != 0 && (!has || row.RemovedOn != nil) {
+		if row, has := rowOf(ownMixes.Of(s), id, func(r store.OwnMix) int64 { return r.ID }); id != 0 &&
+			(!has || row.RemovedOn != nil) {
 			return journal.Record{}, say.NotFoundError{What: "recipe"}
 		}
 		var c say.Checklist
@@ -289,6 +295,9 @@ func (u *Uses) SetShed(ctx context.Context, in ShedInput) (journal.Entry, error)
 			}
 		}
 		_, err = shedTable.Put(ctx, d, id, row)
-		return journal.Record{Kind: kindBench, Summary: fmt.Sprintf("Counted the shed: %s of %s", s.Units.Volume(litres), row.Name)}, err
+		return journal.Record{
+			Kind:    kindBench,
+			Summary: fmt.Sprintf("Counted the shed: %s of %s", s.Units.Volume(litres), row.Name),
+		}, err
 	})
 }

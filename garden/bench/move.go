@@ -72,7 +72,13 @@ func (u *Uses) moved(s *plot.State, b store.Batch, in MoveBatchInput) (store.Bat
 	return u.movePlanned(s, b, stays, in, from)
 }
 
-func moveBegun(s *plot.State, b store.Batch, stays []stay, in MoveBatchInput, from calendar.Date) (store.Batch, []string, error) {
+func moveBegun(
+	s *plot.State,
+	b store.Batch,
+	stays []stay,
+	in MoveBatchInput,
+	from calendar.Date,
+) (store.Batch, []string, error) {
 	days := from.DaysSince(stays[in.Stay].From)
 	next := shifted(stays, in.Stay, days)
 	if in.Stay > 0 {
@@ -89,7 +95,13 @@ func moveBegun(s *plot.State, b store.Batch, stays []stay, in MoveBatchInput, fr
 }
 
 // movePlanned reckons the way of a planned batch again.
-func (u *Uses) movePlanned(s *plot.State, b store.Batch, stays []stay, in MoveBatchInput, from calendar.Date) (store.Batch, []string, error) {
+func (u *Uses) movePlanned(
+	s *plot.State,
+	b store.Batch,
+	stays []stay,
+	in MoveBatchInput,
+	from calendar.Date,
+) (store.Batch, []string, error) {
 	days := from.DaysSince(stays[in.Stay].From)
 	start := startDay(b).AddDays(days)
 	if start < s.Today {
@@ -124,7 +136,12 @@ func (u *Uses) movePlanned(s *plot.State, b store.Batch, stays []stay, in MoveBa
 }
 
 // attemptOf is the attempt that a batch is, begun on a day, in the places of its stays.
-func (u *Uses) attemptOf(s *plot.State, b store.Batch, stays []stay, start calendar.Date) (*propagation.Attempt, error) {
+func (u *Uses) attemptOf(
+	s *plot.State,
+	b store.Batch,
+	stays []stay,
+	start calendar.Date,
+) (*propagation.Attempt, error) {
 	species, has := s.Lib.Species(b.SpeciesID)
 	if !has {
 		return nil, say.ConflictError{Why: "The plant of this batch is not in the library any more."}
@@ -227,8 +244,12 @@ func (u *Uses) MoveBatch(ctx context.Context, id int64, seen say.Version, in Mov
 		if _, err := batchesTable.Put(ctx, d, id, batchParams(after)); err != nil {
 			return journal.Record{}, err
 		}
-		return journal.Record{Kind: kindBatch, Bed: b.BedID, Summary: fmt.Sprintf("Moved the batch of %s: out about %s", batchName(s, b),
-			yearIfOther(s, dayOf(&after.OutOn)))}, nil
+		return journal.Record{
+			Kind: kindBatch,
+			Bed:  b.BedID,
+			Summary: fmt.Sprintf("Moved the batch of %s: out about %s", batchName(s, b),
+				yearIfOther(s, dayOf(&after.OutOn))),
+		}, nil
 	})
 }
 
@@ -268,6 +289,10 @@ func (u *Uses) SetBatch(ctx context.Context, id int64, seen say.Version, in SetB
 			b.Food = 1
 		}
 		_, err = batchesTable.Put(ctx, d, id, batchParams(b))
-		return journal.Record{Kind: kindBatch, Bed: b.BedID, Summary: "Changed what goes first of the batch of " + batchName(s, b)}, err
+		return journal.Record{
+			Kind:    kindBatch,
+			Bed:     b.BedID,
+			Summary: "Changed what goes first of the batch of " + batchName(s, b),
+		}, err
 	})
 }

@@ -18,7 +18,8 @@ import (
 // asPlace is a stored place as core takes it.
 func asPlace(row store.RaisingPlace) propagation.Place {
 	p := propagation.Place{
-		ID: row.ID, Name: row.Name, Kind: propagation.PlaceKind(row.Kind), Trays: int(row.Trays), OffsetC: row.OffsetC, FloorC: row.FloorC,
+		ID: row.ID, Name: row.Name, Kind: propagation.PlaceKind(row.Kind), Trays: int(row.Trays), OffsetC: row.OffsetC,
+		FloorC: row.FloorC,
 	}
 	if row.SetC != nil {
 		p.SetC = *row.SetC
@@ -82,7 +83,8 @@ type RaisingPlaceView struct {
 
 func viewPlace(s *plot.State, row store.RaisingPlace) RaisingPlaceView {
 	v := RaisingPlaceView{
-		ID: row.ID, Name: row.Name, Kind: row.Kind, Trays: int(row.Trays), Light: row.LightH, Note: row.Note, Version: say.VersionOf(row),
+		ID: row.ID, Name: row.Name, Kind: row.Kind, Trays: int(row.Trays), Light: row.LightH, Note: row.Note,
+		Version: say.VersionOf(row),
 	}
 	var words []string
 	if propagation.PlaceKind(row.Kind).IsHeld() && row.SetC != nil {
@@ -150,7 +152,10 @@ func (u *Uses) PutPlace(ctx context.Context, id int64, seen say.Version, in Rais
 func readPlace(s *plot.State, in RaisingPlaceInput) (store.PutRaisingPlaceParams, error) {
 	var c say.Checklist
 	row := store.PutRaisingPlaceParams{
-		Name: c.Name("name", in.Name), Kind: in.Kind, Trays: int64(in.Trays), LightH: in.Light, Note: c.Text("note", in.Note, say.LongestNote),
+		Name: c.Name(
+			"name",
+			in.Name,
+		), Kind: in.Kind, Trays: int64(in.Trays), LightH: in.Light, Note: c.Text("note", in.Note, say.LongestNote),
 	}
 	kind := propagation.PlaceKind(in.Kind)
 	if !slices.Contains(propagation.PlaceKinds, kind) {
@@ -294,7 +299,8 @@ func (u *Uses) FreeRoom(ctx context.Context, id int64) (journal.Entry, error) {
 		}
 		today := s.Today.String()
 		_, err := keptRoomsTable.Put(ctx, d, id, store.PutKeptRoomParams{
-			ID: &row.ID, PlaceID: row.PlaceID, Name: row.Name, Trays: row.Trays, FromDay: row.FromDay, UntilDay: row.UntilDay, RemovedOn: &today,
+			ID: &row.ID, PlaceID: row.PlaceID, Name: row.Name, Trays: row.Trays, FromDay: row.FromDay, UntilDay: row.UntilDay,
+			RemovedOn: &today,
 		})
 		return journal.Record{Kind: kindBench, Summary: "Gave back the room kept for " + row.Name}, err
 	})

@@ -97,15 +97,21 @@ func (u *Uses) plantOut(
 	}
 	if staged {
 		if _, err := plot.ObservationsTable.Put(ctx, d, 0, store.PutObservationParams{
-			PlantingID: made.ID, Day: day.String(), Stage: stage.String(), Share: string(phenology.Most), Note: "When it was planted out",
+			PlantingID: made.ID, Day: day.String(), Stage: stage.String(), Share: string(phenology.Most),
+			Note: "When it was planted out",
 			// It was raised elsewhere than the forecast's weather: what was seen is taken at its word.
 			Affirmed: 1,
 		}); err != nil {
 			return journal.Record{}, err
 		}
 	}
-	return journal.Record{Kind: kindBatch, Bed: &in.BedID, Planting: &made.ID, Summary: fmt.Sprintf("Planted out %s, %s, in %s",
-		species.Names.Name, say.Counted(float64(in.Plants), "plant", "plants"), s.BedByID[in.BedID].Name)}, nil
+	return journal.Record{
+		Kind:     kindBatch,
+		Bed:      &in.BedID,
+		Planting: &made.ID,
+		Summary: fmt.Sprintf("Planted out %s, %s, in %s",
+			species.Names.Name, say.Counted(float64(in.Plants), "plant", "plants"), s.BedByID[in.BedID].Name),
+	}, nil
 }
 
 // bothFaults are the faults of two readings of one form.
@@ -141,7 +147,14 @@ func readOutStage(s *plot.State, species *flora.Species, text string) (stage flo
 }
 
 // askFrost asks back before a plant that frost kills goes out while frost is likely.
-func (u *Uses) askFrost(s *plot.State, c *say.Checklist, row store.Batch, species *flora.Species, day calendar.Date, affirmed []string) {
+func (u *Uses) askFrost(
+	s *plot.State,
+	c *say.Checklist,
+	row store.Batch,
+	species *flora.Species,
+	day calendar.Date,
+	affirmed []string,
+) {
 	killed := killedBelow(species)
 	raising := s.Lib.Bench().Raising
 	if killed == nil || *killed <= raising.Frozen.Value {
@@ -153,8 +166,15 @@ func (u *Uses) askFrost(s *plot.State, c *say.Checklist, row store.Batch, specie
 	}
 	chance := w.ChanceAfter(*killed, int(raising.SteadyDays.Value))
 	if at := w.Index(day); at >= 0 && at < len(chance) && chance[at] > raising.FrostRisk.Value {
-		c.Ask("day", askFrost, affirmed, "A night of %s or less, which kills it, comes in the %s days after: %s. Plant it out all the same?",
-			s.Units.Temperature(*killed), say.Number(raising.SteadyDays.Value), say.InTen(chance[at]))
+		c.Ask(
+			"day",
+			askFrost,
+			affirmed,
+			"A night of %s or less, which kills it, comes in the %s days after: %s. Plant it out all the same?",
+			s.Units.Temperature(*killed),
+			say.Number(raising.SteadyDays.Value),
+			say.InTen(chance[at]),
+		)
 	}
 }
 
@@ -168,7 +188,12 @@ func labelPassed(s *plot.State, row store.Batch, way propagation.WayRow) (labell
 	}
 	if row.MotherID != nil && way.Mother {
 		if mother, has := s.ByID[*row.MotherID]; has && mother.Labelled() && mother.IdentityState != identity.Excluded {
-			return true, fmt.Sprintf("taken of %s in %s, which came labelled: %s", mother.Species.Names.Name, mother.Bed.Name, mother.IdentityNote)
+			return true, fmt.Sprintf(
+				"taken of %s in %s, which came labelled: %s",
+				mother.Species.Names.Name,
+				mother.Bed.Name,
+				mother.IdentityNote,
+			)
 		}
 	}
 	return false, ""

@@ -48,7 +48,8 @@ const mostGrams = 50_000
 func readLot(s *plot.State, in SeedLotInput) (store.PutSeedLotParams, error) {
 	var c say.Checklist
 	row := store.PutSeedLotParams{
-		SpeciesID: in.SpeciesID, Name: c.Name("name", in.Name), Origin: in.Origin, Source: c.Text("source", in.Source, say.LongestNote),
+		SpeciesID: in.SpeciesID, Name: c.Name("name", in.Name), Origin: in.Origin, Source: c.Text("source", in.Source,
+			say.LongestNote),
 		RipeOn: in.RipeOn, Sign: c.Text("sign", in.Sign, say.LongestNote), Dried: c.Text("dried", in.Dried, say.LongestNote),
 		Storage: in.Storage, Note: c.Text("note", in.Note, say.LongestNote),
 	}
@@ -125,8 +126,9 @@ func readSeedAmount(s *plot.State, c *say.Checklist, in SeedLotInput) (grams, pe
 
 func lotParams(row store.SeedLot) store.PutSeedLotParams {
 	return store.PutSeedLotParams{
-		ID: &row.ID, SpeciesID: row.SpeciesID, Name: row.Name, Origin: row.Origin, MotherID: row.MotherID, Mothers: row.Mothers,
-		Source: row.Source, RipeOn: row.RipeOn, Sign: row.Sign, Dried: row.Dried, Storage: row.Storage, Grams: row.Grams,
+		ID: &row.ID, SpeciesID: row.SpeciesID, Name: row.Name, Origin: row.Origin, MotherID: row.MotherID,
+		Mothers: row.Mothers,
+		Source:  row.Source, RipeOn: row.RipeOn, Sign: row.Sign, Dried: row.Dried, Storage: row.Storage, Grams: row.Grams,
 		SeedsGram: row.SeedsGram, Labelled: row.Labelled, Note: row.Note, RemovedOn: row.RemovedOn,
 	}
 }
@@ -169,7 +171,11 @@ func (u *Uses) PutLot(ctx context.Context, id int64, seen say.Version, in SeedLo
 		if _, err := lotsTable.Put(ctx, d, id, row); err != nil {
 			return journal.Record{}, err
 		}
-		return journal.Record{Kind: kindSeed, Planting: row.MotherID, Summary: fmt.Sprintf("%sseed of %s: %s", verb, speciesName(s, row.SpeciesID), row.Name)}, nil
+		return journal.Record{
+			Kind:     kindSeed,
+			Planting: row.MotherID,
+			Summary:  fmt.Sprintf("%sseed of %s: %s", verb, speciesName(s, row.SpeciesID), row.Name),
+		}, nil
 	})
 }
 
@@ -183,7 +189,10 @@ func (u *Uses) UseUpLot(ctx context.Context, id int64) (journal.Entry, error) {
 		today := s.Today.String()
 		row.RemovedOn = &today
 		_, err = lotsTable.Put(ctx, d, id, lotParams(row))
-		return journal.Record{Kind: kindSeed, Summary: fmt.Sprintf("Took the seed %s of %s off the shelf", row.Name, speciesName(s, row.SpeciesID))}, err
+		return journal.Record{
+			Kind:    kindSeed,
+			Summary: fmt.Sprintf("Took the seed %s of %s off the shelf", row.Name, speciesName(s, row.SpeciesID)),
+		}, err
 	})
 }
 
@@ -227,7 +236,16 @@ func (u *Uses) TestLot(ctx context.Context, id int64, in SeedTestInput) (journal
 		}); err != nil {
 			return journal.Record{}, err
 		}
-		return journal.Record{Kind: kindSeed, Summary: fmt.Sprintf("Tested the seed %s of %s: %d of %d came up", lot.Name, speciesName(s, lot.SpeciesID), in.CameUp, in.Tried)}, nil
+		return journal.Record{
+			Kind: kindSeed,
+			Summary: fmt.Sprintf(
+				"Tested the seed %s of %s: %d of %d came up",
+				lot.Name,
+				speciesName(s, lot.SpeciesID),
+				in.CameUp,
+				in.Tried,
+			),
+		}, nil
 	})
 }
 
@@ -291,7 +309,12 @@ func (u *Uses) Seeds(ctx context.Context) (SeedsView, error) {
 	if err != nil {
 		return SeedsView{}, err
 	}
-	v := SeedsView{Lots: []SeedLotView{}, Save: seedToSave(s), Storages: propagation.Storages, WeightUnit: s.Units.MassUnit()}
+	v := SeedsView{
+		Lots:       []SeedLotView{},
+		Save:       seedToSave(s),
+		Storages:   propagation.Storages,
+		WeightUnit: s.Units.MassUnit(),
+	}
 	for _, lot := range lots.Of(s) {
 		if lot.RemovedOn == nil {
 			v.Lots = append(v.Lots, viewLot(s, lot))
@@ -302,7 +325,8 @@ func (u *Uses) Seeds(ctx context.Context) (SeedsView, error) {
 
 func viewLot(s *plot.State, lot store.SeedLot) SeedLotView {
 	v := SeedLotView{
-		ID: lot.ID, SpeciesID: lot.SpeciesID, Plant: speciesName(s, lot.SpeciesID), Name: lot.Name, Origin: lot.Origin, Source: lot.Source,
+		ID: lot.ID, SpeciesID: lot.SpeciesID, Plant: speciesName(s, lot.SpeciesID), Name: lot.Name, Origin: lot.Origin,
+		Source: lot.Source,
 		RipeOn: lot.RipeOn, Sign: lot.Sign, Dried: lot.Dried, Storage: lot.Storage, Alive: []float64{}, Tests: []string{},
 		Labelled: lot.Labelled == 1, Note: lot.Note, Version: say.VersionOf(lot), From: lotFrom(s, lot),
 	}
@@ -322,7 +346,10 @@ func viewLot(s *plot.State, lot store.SeedLot) SeedLotView {
 	}
 	for _, test := range tests.Of(s) {
 		if test.LotID == lot.ID {
-			v.Tests = append(v.Tests, fmt.Sprintf("%s: %d of %d came up", dayOf(&test.Day).DayMonthYear(), test.CameUp, test.Tried))
+			v.Tests = append(
+				v.Tests,
+				fmt.Sprintf("%s: %d of %d came up", dayOf(&test.Day).DayMonthYear(), test.CameUp, test.Tried),
+			)
 		}
 	}
 	alive, known := aliveOf(s, lot, s.Today)

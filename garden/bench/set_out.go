@@ -71,7 +71,7 @@ func (u *Uses) SetOut(ctx context.Context, in SetOutInput) (SetOutView, error) {
 		}
 	}
 	setting := propagation.SettingOut{Spacing: spacing, Edge: edge}
-	lay := func(pattern propagation.Pattern) (propagation.Layout, error) { return propagation.Layout{}, nil }
+	var lay func(propagation.Pattern) (propagation.Layout, error)
 	if in.BedID != 0 {
 		bed, err := input.StandingBed(s, in.BedID)
 		if err != nil {
@@ -94,7 +94,8 @@ func (u *Uses) SetOut(ctx context.Context, in SetOutInput) (SetOutView, error) {
 			if err != nil || !rectangle {
 				return best, err
 			}
-			if straight, err := setting.InRectangle(v.Width, v.Depth, pattern); err == nil && len(straight.Spots) >= len(best.Spots) {
+			if straight, err := setting.InRectangle(v.Width, v.Depth, pattern); err == nil &&
+				len(straight.Spots) >= len(best.Spots) {
 				return straight, nil // easier to tape
 			}
 			return best, nil
@@ -176,7 +177,11 @@ func spacingNote(s *plot.State, id string) string {
 				s.Units.PlantLengths(row.Spacing.Low/100, row.Spacing.High/100), row.Spacing.Standing)
 		}
 	}
-	return fmt.Sprintf("No spacing is on record for %s; it grows about %s wide.", species.Names.Name, s.Units.PlantLength(species.Size.Width.Value/100))
+	return fmt.Sprintf(
+		"No spacing is on record for %s; it grows about %s wide.",
+		species.Names.Name,
+		s.Units.PlantLength(species.Size.Width.Value/100),
+	)
 }
 
 // viewLayout tells a layout with what to tape: where the first of each kind of row begins, how far

@@ -88,7 +88,8 @@ func viewSettings(s *plot.State) BenchSettingsView {
 func putBench(ctx context.Context, s *plot.State, d *journal.Draft, row store.Bench) error {
 	params := store.PutBenchParams{
 		ScoopL: row.ScoopL, BucketL: row.BucketL, PacketPrice: row.PacketPrice, PlantPrice: row.PlantPrice,
-		MixPrice: row.MixPrice, Currency: row.Currency, Soon: row.Soon, Cheap: row.Cheap, Certain: row.Certain, Easy: row.Easy,
+		MixPrice: row.MixPrice, Currency: row.Currency, Soon: row.Soon, Cheap: row.Cheap, Certain: row.Certain,
+		Easy:      row.Easy,
 		TrayCells: row.TrayCells, CellL: row.CellL, CellCm: row.CellCm,
 	}
 	id := int64(0)
@@ -129,7 +130,12 @@ func readCellDepth(s *plot.State, c *say.Checklist, field, text string) float64 
 		return 0
 	}
 	if cm := metres * 100; cm < shallowestCm || cm > deepestCm {
-		c.Add(field, "A cell is from %s to %s deep.", s.Units.PlantLength(shallowestCm/100), s.Units.PlantLength(deepestCm/100))
+		c.Add(
+			field,
+			"A cell is from %s to %s deep.",
+			s.Units.PlantLength(shallowestCm/100),
+			s.Units.PlantLength(deepestCm/100),
+		)
 	}
 	return metres * 100
 }

@@ -68,8 +68,9 @@ type TrayInput struct {
 
 func trayParams(row store.Tray) store.PutTrayParams {
 	return store.PutTrayParams{
-		ID: &row.ID, Name: row.Name, PlaceID: row.PlaceID, Rows: row.Rows, Columns: row.Columns, CellL: row.CellL, CellCm: row.CellCm,
-		Mix: row.Mix, Cells: row.Cells, FilledOn: row.FilledOn, RemovedOn: row.RemovedOn,
+		ID: &row.ID, Name: row.Name, PlaceID: row.PlaceID, Rows: row.Rows, Columns: row.Columns, CellL: row.CellL,
+		CellCm: row.CellCm,
+		Mix:    row.Mix, Cells: row.Cells, FilledOn: row.FilledOn, RemovedOn: row.RemovedOn,
 	}
 }
 
@@ -140,8 +141,10 @@ func (u *Uses) EmptyTray(ctx context.Context, id int64) (journal.Entry, error) {
 			return journal.Record{}, err
 		}
 		if n := standingIn(s, row); n > 0 {
-			return journal.Record{}, say.ConflictError{Why: fmt.Sprintf("%s still in it: pot them on, plant them out, or note that they are gone.",
-				say.Counted(float64(n), "plant stands", "plants stand"))}
+			return journal.Record{}, say.ConflictError{
+				Why: fmt.Sprintf("%s still in it: pot them on, plant them out, or note that they are gone.",
+					say.Counted(float64(n), "plant stands", "plants stand")),
+			}
 		}
 		today := s.Today.String()
 		row.RemovedOn = &today
@@ -195,8 +198,12 @@ func (u *Uses) SowTray(ctx context.Context, id int64, seen say.Version, in SowTr
 		if _, err := traysTable.Put(ctx, d, id, trayParams(row)); err != nil {
 			return journal.Record{}, err
 		}
-		return journal.Record{Kind: kindBatch, Bed: batch.BedID, Summary: fmt.Sprintf("Set %s into %s of the tray %s", batchName(s, batch),
-			say.Counted(float64(len(chosen)), "cell", "cells"), row.Name)}, nil
+		return journal.Record{
+			Kind: kindBatch,
+			Bed:  batch.BedID,
+			Summary: fmt.Sprintf("Set %s into %s of the tray %s", batchName(s, batch),
+				say.Counted(float64(len(chosen)), "cell", "cells"), row.Name),
+		}, nil
 	})
 }
 
@@ -220,7 +227,11 @@ func readCells(s *plot.State, cells []cell, batch store.Batch, in SowTrayInput) 
 			return nil, c.Err()
 		}
 		if in.Count > len(empty) {
-			c.Add("count", "Only %s empty in this tray: set the others into another.", say.Counted(float64(len(empty)), "cell is", "cells are"))
+			c.Add(
+				"count",
+				"Only %s empty in this tray: set the others into another.",
+				say.Counted(float64(len(empty)), "cell is", "cells are"),
+			)
 			return nil, c.Err()
 		}
 		chosen = empty[:in.Count]
@@ -396,7 +407,12 @@ func tally(cells []cell, batch int64) (t tallied) {
 
 // putCount writes a count of today; one of the same kind and day is counted on.
 func putCount(ctx context.Context, s *plot.State, d *journal.Draft, batch int64, kind string, plants int) error {
-	_, err := countsTable.Put(ctx, d, 0, store.PutBatchCountParams{BatchID: batch, Day: s.Today.String(), Kind: kind, Plants: int64(plants)})
+	_, err := countsTable.Put(
+		ctx,
+		d,
+		0,
+		store.PutBatchCountParams{BatchID: batch, Day: s.Today.String(), Kind: kind, Plants: int64(plants)},
+	)
 	return err
 }
 
@@ -513,7 +529,9 @@ func viewTray(s *plot.State, row store.Tray) TrayView {
 		if t := tally(cells, b.ID); t.set > 0 {
 			v.Batches = append(v.Batches, viewTrayBatch(s, row, b, t, len(v.Batches)))
 		}
-		if left := int(b.Starts) - cellsTaken(s, b.ID); b.EndedOn == nil && b.BegunOn != nil && left > 0 && len(staysOf(b)) > 0 && b.Trays > 0 {
+		if left := int(b.Starts) - cellsTaken(s, b.ID); b.EndedOn == nil && b.BegunOn != nil && left > 0 &&
+			len(staysOf(b)) > 0 &&
+			b.Trays > 0 {
 			v.Waiting = append(v.Waiting, WaitingView{b.ID, batchName(s, b), left})
 		}
 	}
@@ -523,8 +541,9 @@ func viewTray(s *plot.State, row store.Tray) TrayView {
 
 func viewTrayBatch(s *plot.State, row store.Tray, b store.Batch, t tallied, index int) TrayBatchView {
 	v := TrayBatchView{
-		BatchID: b.ID, SpeciesID: b.SpeciesID, Name: batchName(s, b), Way: b.Way, Set: t.set, Up: t.up, Ended: b.EndedOn != nil,
-		Sign: string(rune('A' + index%26)),
+		BatchID: b.ID, SpeciesID: b.SpeciesID, Name: batchName(s, b), Way: b.Way, Set: t.set, Up: t.up,
+		Ended: b.EndedOn != nil,
+		Sign:  string(rune('A' + index%26)),
 	}
 	v.Begun = startDay(b)
 	if b.LotID != nil {
@@ -579,11 +598,23 @@ func rootWords(s *plot.State, species *flora.Species, b store.Batch, cellCm floa
 	length := propagation.RootLength(weeks, rate, longestRoot(species))
 	switch propagation.FitRoot(length, cellCm, lore.Cut.Value) {
 	case propagation.RootFits:
-		return fmt.Sprintf("%s of about %s at planting out: the cell is deep enough", say.Capital(kind), s.Units.PlantLength(length/100)), "fits"
+		return fmt.Sprintf(
+			"%s of about %s at planting out: the cell is deep enough",
+			say.Capital(kind),
+			s.Units.PlantLength(length/100),
+		), "fits"
 	case propagation.RootTrim:
-		return fmt.Sprintf("%s of about %s at planting out: trim the tip when it is potted, never bend it up", say.Capital(kind), s.Units.PlantLength(length/100)), "trim"
+		return fmt.Sprintf(
+			"%s of about %s at planting out: trim the tip when it is potted, never bend it up",
+			say.Capital(kind),
+			s.Units.PlantLength(length/100),
+		), "trim"
 	}
-	return fmt.Sprintf("%s of about %s at planting out: take a deeper cell, or pot on early", say.Capital(kind), s.Units.PlantLength(length/100)), "deeper"
+	return fmt.Sprintf(
+		"%s of about %s at planting out: take a deeper cell, or pot on early",
+		say.Capital(kind),
+		s.Units.PlantLength(length/100),
+	), "deeper"
 }
 
 // hasTaproot tells whether a species makes a taproot, by the characters it is known by.

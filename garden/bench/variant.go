@@ -335,7 +335,11 @@ func (u *Uses) reckon(s *plot.State, v *variant) {
 }
 
 // harvestSpans are by part the days of the coming years in which it is taken here, of plants of full age.
-func (u *Uses) harvestSpans(s *plot.State, w *propagation.Weathers, species *flora.Species) map[string][]propagation.Span {
+func (u *Uses) harvestSpans(
+	s *plot.State,
+	w *propagation.Weathers,
+	species *flora.Species,
+) map[string][]propagation.Span {
 	spans := map[string][]propagation.Span{}
 	years := []int{species.FullGrownYear()}
 	if years[0] > 1 {
@@ -350,7 +354,10 @@ func (u *Uses) harvestSpans(s *plot.State, w *propagation.Weathers, species *flo
 		found := map[string][]propagation.Span{}
 		for _, window := range harvest.Windows(forecast, species, harvest.Age{Year: year, Seasons: longSettled}) {
 			if first, last, opens := window.LikelyDays(); opens {
-				found[window.Part.Name] = append(found[window.Part.Name], propagation.Span{First: w.Index(first), Last: w.Index(last)})
+				found[window.Part.Name] = append(
+					found[window.Part.Name],
+					propagation.Span{First: w.Index(first), Last: w.Index(last)},
+				)
 			}
 		}
 		for part, of := range found {

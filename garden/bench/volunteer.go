@@ -80,15 +80,21 @@ func (u *Uses) NoteVolunteers(ctx context.Context, in VolunteerInput) (journal.E
 		if _, err := volunteersTable.Put(ctx, d, 0, row); err != nil {
 			return journal.Record{}, err
 		}
-		return journal.Record{Kind: kindVolunteer, Bed: row.BedID, Planting: row.MotherID, Summary: fmt.Sprintf("Saw about %s, taken for %s",
-			say.Counted(float64(in.Plants), "volunteer", "volunteers"), speciesName(s, in.SpeciesID))}, nil
+		return journal.Record{
+			Kind:     kindVolunteer,
+			Bed:      row.BedID,
+			Planting: row.MotherID,
+			Summary: fmt.Sprintf("Saw about %s, taken for %s",
+				say.Counted(float64(in.Plants), "volunteer", "volunteers"), speciesName(s, in.SpeciesID)),
+		}, nil
 	})
 }
 
 func volunteerParams(row store.Volunteer) store.PutVolunteerParams {
 	return store.PutVolunteerParams{
 		ID: &row.ID, SpeciesID: row.SpeciesID, MotherID: row.MotherID, BedID: row.BedID, Place: row.Place, Day: row.Day,
-		Plants: row.Plants, WorkedOn: row.WorkedOn, Checked: row.Checked, CheckedOn: row.CheckedOn, Note: row.Note, EndedOn: row.EndedOn,
+		Plants: row.Plants, WorkedOn: row.WorkedOn, Checked: row.Checked, CheckedOn: row.CheckedOn, Note: row.Note,
+		EndedOn: row.EndedOn,
 	}
 }
 
@@ -139,8 +145,13 @@ func (u *Uses) CheckVolunteers(ctx context.Context, id int64, in VolunteerCheckI
 			words = "are something else: leave them, or pull them"
 		}
 		_, err = volunteersTable.Put(ctx, d, id, volunteerParams(row))
-		return journal.Record{Kind: kindVolunteer, Bed: row.BedID, Planting: row.MotherID, Summary: fmt.Sprintf("Cut one of the volunteers of %s: they %s",
-			speciesName(s, row.SpeciesID), words)}, err
+		return journal.Record{
+			Kind:     kindVolunteer,
+			Bed:      row.BedID,
+			Planting: row.MotherID,
+			Summary: fmt.Sprintf("Cut one of the volunteers of %s: they %s",
+				speciesName(s, row.SpeciesID), words),
+		}, err
 	})
 }
 
@@ -350,7 +361,10 @@ func rescueOrder(s *plot.State) (ordered []store.Volunteer) {
 				wanted = 10
 			}
 		}
-		places = append(places, propagation.Rescue{ID: row.ID, Worked: worked, Known: known, Plants: int(row.Plants), Worth: wanted})
+		places = append(
+			places,
+			propagation.Rescue{ID: row.ID, Worked: worked, Known: known, Plants: int(row.Plants), Worth: wanted},
+		)
 	}
 	propagation.RescueOrder(places)
 	for _, place := range places {
@@ -389,8 +403,9 @@ func worksAhead(s *plot.State) []BedWorkView {
 
 func viewGroup(s *plot.State, row store.Volunteer) VolunteerView {
 	v := VolunteerView{
-		ID: row.ID, SpeciesID: row.SpeciesID, Name: speciesName(s, row.SpeciesID), Where: volunteerPlace(s, row), Plants: int(row.Plants),
-		Seen: "seen " + view.DayWords(row.Day), Checked: row.Checked, Note: row.Note, Dangers: []VolunteerDangerView{},
+		ID: row.ID, SpeciesID: row.SpeciesID, Name: speciesName(s, row.SpeciesID), Where: volunteerPlace(s, row),
+		Plants: int(row.Plants),
+		Seen:   "seen " + view.DayWords(row.Day), Checked: row.Checked, Note: row.Note, Dangers: []VolunteerDangerView{},
 	}
 	if species, has := s.Lib.Species(row.SpeciesID); has {
 		v.Dangers = view.NonNil(dangersOf(s, species))
@@ -408,7 +423,12 @@ func viewGroup(s *plot.State, row store.Volunteer) VolunteerView {
 }
 
 // expected tells how many volunteers are to be expected about the mothers that stand.
-func (u *Uses) expected(s *plot.State, w *propagation.Weathers, species *flora.Species, row *flora.Propagation) (all []ExpectedView) {
+func (u *Uses) expected(
+	s *plot.State,
+	w *propagation.Weathers,
+	species *flora.Species,
+	row *flora.Propagation,
+) (all []ExpectedView) {
 	about := s.Lib.Bench().About
 	for _, p := range mothersThatSeed(s, species) {
 		if row.Gives == nil {
@@ -416,8 +436,20 @@ func (u *Uses) expected(s *plot.State, w *propagation.Weathers, species *flora.S
 		}
 		left := headsLeft(s, p)
 		plants := max(1, p.Standing())
-		low, middle, high := propagation.Expected(plants, row.Gives.Low, left), propagation.Expected(plants, row.Gives.Value, left),
-			propagation.Expected(plants, row.Gives.High, left)
+		low, middle, high := propagation.Expected(
+			plants,
+			row.Gives.Low,
+			left,
+		), propagation.Expected(
+			plants,
+			row.Gives.Value,
+			left,
+		),
+			propagation.Expected(
+				plants,
+				row.Gives.High,
+				left,
+			)
 		v := ExpectedView{
 			SpeciesID: species.ID, Name: species.Names.Name, Where: p.Bed.Name, MotherID: p.ID,
 			Number: fmt.Sprintf("about %.0f (%.0f to %.0f)", middle, low, high),
@@ -430,16 +462,23 @@ func (u *Uses) expected(s *plot.State, w *propagation.Weathers, species *flora.S
 				if w.Date(span.Last) >= s.Today {
 					up := max(w.Index(s.Today), span.First)
 					lift := w.Date(propagation.LargeEnough(w, up, s.Lib.Bench().Raising.LiftWarmth.Value))
-					v.From = fmt.Sprintf("come up from %s to %s; the first are large enough to lift about %s", yearIfOther(s, w.Date(up)),
-						yearIfOther(s, w.Date(span.Last)), yearIfOther(s, lift))
+					v.From = fmt.Sprintf(
+						"come up from %s to %s; the first are large enough to lift about %s",
+						yearIfOther(s, w.Date(up)),
+						yearIfOther(s, w.Date(span.Last)),
+						yearIfOther(s, lift),
+					)
 					break
 				}
 			}
 		}
 		if spread := seedSpread(species); spread != nil && spread.Reach != nil {
 			if kernel, err := propagation.KernelOfReach(spread.Reach.Value, about.Within.Value, about.Shape.Value); err == nil {
-				v.Reach = fmt.Sprintf("half of them within %s of her, 8 in 10 within %s", s.Units.GroundLength(kernel.Distance(0.5)),
-					s.Units.GroundLength(kernel.Distance(0.8)))
+				v.Reach = fmt.Sprintf(
+					"half of them within %s of her, 8 in 10 within %s",
+					s.Units.GroundLength(kernel.Distance(0.5)),
+					s.Units.GroundLength(kernel.Distance(0.8)),
+				)
 			}
 		}
 		all = append(all, v)
@@ -473,6 +512,10 @@ func (u *Uses) PlanBedWork(ctx context.Context, in BedWorkInput) (journal.Entry,
 			return journal.Record{}, err
 		}
 		_, err = bedWorksTable.Put(ctx, d, 0, store.PutBedWorkParams{BedID: in.BedID, Day: day.String(), What: what})
-		return journal.Record{Kind: kindBench, Bed: &in.BedID, Summary: fmt.Sprintf("%s is to be worked on %s: %s", bed.Name, day.DayMonth(), what)}, err
+		return journal.Record{
+			Kind:    kindBench,
+			Bed:     &in.BedID,
+			Summary: fmt.Sprintf("%s is to be worked on %s: %s", bed.Name, day.DayMonth(), what),
+		}, err
 	})
 }

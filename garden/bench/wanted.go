@@ -57,8 +57,9 @@ type SuggestView struct {
 }
 
 var causeWords = map[string]string{
-	causeWish: "your wish", causeGap: "a gap on the plan", causeNeed: "a need the stand does not cover", causeFailed: "a planting failed",
-	causeResow: "sown again to be sure",
+	causeWish: "your wish", causeGap: "a gap on the plan", causeNeed: "a need the stand does not cover",
+	causeFailed: "a planting failed",
+	causeResow:  "sown again to be sure",
 }
 
 // Wanted shows what is to be made more of.
@@ -102,7 +103,12 @@ func viewWish(s *plot.State, row store.Wish) WishView {
 		v.BatchID = b.ID
 		v.State = fmt.Sprintf("%s planned for %s", b.Way, yearIfOther(s, startDay(b)))
 		if b.BegunOn != nil {
-			v.State = fmt.Sprintf("%s, under way since %s: %d stand", b.Way, yearIfOther(s, startDay(b)), progressOf(s, b.ID).standing(b))
+			v.State = fmt.Sprintf(
+				"%s, under way since %s: %d stand",
+				b.Way,
+				yearIfOther(s, startDay(b)),
+				progressOf(s, b.ID).standing(b),
+			)
 		}
 	}
 	return v
@@ -118,7 +124,14 @@ func suggestions(s *plot.State) []SuggestView {
 	return slices.DeleteFunc(all, func(v SuggestView) bool { return taken[v.Key] })
 }
 
-func suggestion(s *plot.State, cause, key string, species *flora.Species, plants int, bed int64, why string) SuggestView {
+func suggestion(
+	s *plot.State,
+	cause, key string,
+	species *flora.Species,
+	plants int,
+	bed int64,
+	why string,
+) SuggestView {
 	return SuggestView{
 		Key: cause + ":" + key, Cause: cause, CauseIs: causeWords[cause], SpeciesID: species.ID, Name: species.Names.Name, Plants: max(1, plants),
 		BedID: bed, Bed: s.BedByID[bed].Name, Why: why,
@@ -134,7 +147,8 @@ func failedSuggestions(s *plot.State) (all []SuggestView) {
 		}
 		last := fates[len(fates)-1]
 		day, err := calendar.Parse(last.Day)
-		if err != nil || last.Outcome != "failed" || s.Today.DaysSince(day) > 2*yearDays || standsHere(s, p.SpeciesID, p.BedID) {
+		if err != nil || last.Outcome != "failed" || s.Today.DaysSince(day) > 2*yearDays ||
+			standsHere(s, p.SpeciesID, p.BedID) {
 			continue
 		}
 		all = append(all, suggestion(s, causeFailed, fmt.Sprint(p.ID), p.Species, int(p.Plants), p.BedID,
@@ -207,8 +221,11 @@ func gapSuggestions(s *plot.State) (all []SuggestView) {
 		if more < 1 {
 			continue
 		}
-		all = append(all, suggestion(s, causeGap, fmt.Sprintf("%d:%s", bed.ID, p.SpeciesID), p.Species, min(more, most), bed.ID,
-			fmt.Sprintf("%s of %s in %s lies free: room for %d more.", s.Units.Area(free), s.Units.Area(area), bed.Name, more)))
+		all = append(
+			all,
+			suggestion(s, causeGap, fmt.Sprintf("%d:%s", bed.ID, p.SpeciesID), p.Species, min(more, most), bed.ID,
+				fmt.Sprintf("%s of %s in %s lies free: room for %d more.", s.Units.Area(free), s.Units.Area(area), bed.Name, more)),
+		)
 	}
 	return all[:min(len(all), mostGaps)]
 }
@@ -217,8 +234,11 @@ func gapSuggestions(s *plot.State) (all []SuggestView) {
 func resowSuggestions(s *plot.State) (all []SuggestView) {
 	for _, p := range shortLived(s) {
 		if isInsured(s, p.ID) {
-			all = append(all, suggestion(s, causeResow, fmt.Sprintf("%d:%s", p.ID, s.Next.Start), p.Species, p.Standing(), p.BedID,
-				"You sow it again each year to be certain, whatever comes up by itself."))
+			all = append(
+				all,
+				suggestion(s, causeResow, fmt.Sprintf("%d:%s", p.ID, s.Next.Start), p.Species, p.Standing(), p.BedID,
+					"You sow it again each year to be certain, whatever comes up by itself."),
+			)
 		}
 	}
 	return all
@@ -267,7 +287,12 @@ func (u *Uses) Insure(ctx context.Context, plantingID int64, in InsureInput) (jo
 				}
 			}
 		}
-		return journal.Record{Kind: kindWish, Bed: &p.BedID, Planting: &p.ID, Summary: verb + p.Species.Names.Name + " in " + p.Bed.Name}, err
+		return journal.Record{
+			Kind:     kindWish,
+			Bed:      &p.BedID,
+			Planting: &p.ID,
+			Summary:  verb + p.Species.Names.Name + " in " + p.Bed.Name,
+		}, err
 	})
 }
 
@@ -297,6 +322,9 @@ func selfSeeders(s *plot.State) []SelfSeederView {
 }
 
 func seedsItself(species *flora.Species) bool {
-	return slices.ContainsFunc(species.Propagations, func(row flora.Propagation) bool { return row.Way == "volunteers" && row.IsAdvised() }) ||
+	return slices.ContainsFunc(
+		species.Propagations,
+		func(row flora.Propagation) bool { return row.Way == "volunteers" && row.IsAdvised() },
+	) ||
 		strings.Contains(species.Site.Spread, "seeds")
 }

@@ -200,8 +200,11 @@ func (u *Uses) tellRoom(s *plot.State, sh *shelves, v *variant, settings store.B
 	if v.way.OpenRain && v.place == nil {
 		rain := s.Lib.Bench().Rain.Soaking()
 		chance := rain.ChanceByWeek(v.attempt.Weathers, v.attempt.Start, 8)
-		v.has = append(v.has, fmt.Sprintf("it waits for the first soaking rain, %s in %d days: within two weeks %s, within eight %s",
-			s.Units.Rain(rain.MM), rain.Days, chanceWords(chance[1]), chanceWords(chance[7])))
+		v.has = append(
+			v.has,
+			fmt.Sprintf("it waits for the first soaking rain, %s in %d days: within two weeks %s, within eight %s",
+				s.Units.Rain(rain.MM), rain.Days, chanceWords(chance[1]), chanceWords(chance[7])),
+		)
 	}
 }
 
@@ -218,8 +221,14 @@ func wishWords(of ask) string {
 
 // assumesWords tell what is assumed of a figure without a range.
 func assumesWords(d propagation.Doubt) string {
-	return fmt.Sprintf("Chances are counted over %d runs. A figure on record without a range is drawn from ÷ %s to × %s; a temperature %s °C about it; a share %.0f in 100 about it.",
-		propagation.Runs, say.Number(d.Times.Value), say.Number(d.Times.Value), say.Number(d.Degrees.Value), 100*d.Share.Value)
+	return fmt.Sprintf(
+		"Chances are counted over %d runs. A figure on record without a range is drawn from ÷ %s to × %s; a temperature %s °C about it; a share %.0f in 100 about it.",
+		propagation.Runs,
+		say.Number(d.Times.Value),
+		say.Number(d.Times.Value),
+		say.Number(d.Degrees.Value),
+		100*d.Share.Value,
+	)
 }
 
 // cannotWords say why no way answers the wish; empty where one may.
@@ -249,12 +258,21 @@ func cannotWords(of ask, all []*variant) string {
 		return ""
 	}
 	slices.Sort(reasons)
-	return fmt.Sprintf("%s cannot be had. %s", say.Capital(wishWords(of)), say.Sentence(strings.Join(slices.Compact(reasons), "; ")))
+	return fmt.Sprintf(
+		"%s cannot be had. %s",
+		say.Capital(wishWords(of)),
+		say.Sentence(strings.Join(slices.Compact(reasons), "; ")),
+	)
 }
 
 // scoreOf weighs the ways by what counts to the grower: each quality from 0 for the worst of the
 // ways to 1 for the best.
-func scoreOf(s *plot.State, all []*variant, costs map[*variant]cost, weights WeightsView) (map[*variant]float64, map[*variant]string) {
+func scoreOf(
+	s *plot.State,
+	all []*variant,
+	costs map[*variant]cost,
+	weights WeightsView,
+) (map[*variant]float64, map[*variant]string) {
 	type quality struct {
 		weight float64
 		of     func(*variant) (float64, bool) // more is worse
@@ -300,7 +318,8 @@ func scoreOf(s *plot.State, all []*variant, costs map[*variant]cost, weights Wei
 
 // titles name the ways as growers do.
 var titles = map[string]string{
-	"seed": "Seed", "volunteers": "Volunteers", "division": "Division", "root piece": "Pieces of root", "runner": "Runners",
+	"seed": "Seed", "volunteers": "Volunteers", "division": "Division", "root piece": "Pieces of root",
+	"runner": "Runners",
 	"sucker": "Suckers", "layer": "Layers", "bulb": "Bulbs", "softwood cutting": "Soft cuttings",
 	"half-ripe cutting": "Half-ripe cuttings", "hardwood cutting": "Hardwood cuttings", "leaf cutting": "Leaf cuttings",
 	"root cutting": "Root cuttings", "graft": "Grafts", "bought": "Bought",
@@ -309,10 +328,13 @@ var titles = map[string]string{
 func (u *Uses) viewWay(s *plot.State, of ask, v *variant, c cost, currency string) WayView {
 	w, o := v.attempt.Weathers, v.outlook
 	out := WayView{
-		Key: v.key, Way: v.row.Way, Title: titles[v.row.Way], How: v.row.How, Advised: v.row.IsAdvised(), Possible: v.possible,
-		Starts: v.starts, StartVerb: string(v.way.Deed), Start: w.Date(v.attempt.Start),
+		Key: v.key, Way: v.row.Way, Title: titles[v.row.Way], How: v.row.How, Advised: v.row.IsAdvised(),
+		Possible: v.possible,
+		Starts:   v.starts, StartVerb: string(v.way.Deed), Start: w.Date(v.attempt.Start),
 		Has: view.NonNil(v.has), Lacks: view.NonNil(v.lacks), Fails: []string{}, Wrong: view.NonNil(v.row.Wrong),
-		Missing: view.NonNil(o.Missing), Assumed: view.NonNil(o.Assumed), Standing: o.Standing.String(), Harvests: []FirstHarvestView{},
+		Missing: view.NonNil(
+			o.Missing,
+		), Assumed: view.NonNil(o.Assumed), Standing: o.Standing.String(), Harvests: []FirstHarvestView{},
 		Steps: []WayStepView{}, Drawn: []calendar.Date{},
 	}
 	if v.possible {
@@ -333,7 +355,9 @@ func (u *Uses) viewWay(s *plot.State, of ask, v *variant, c cost, currency strin
 		out.ChanceIs = "chance not known"
 	}
 	if o.DatesKnown && v.possible {
-		ready := say.ViewDates(phenology.Dates{P10: w.Date(o.Out.P10), P50: w.Date(o.Out.P50), P90: w.Date(o.Out.P90), Chance: 1})
+		ready := say.ViewDates(
+			phenology.Dates{P10: w.Date(o.Out.P10), P50: w.Date(o.Out.P50), P90: w.Date(o.Out.P90), Chance: 1},
+		)
 		ready.Text = spanWords(s, ready.P10, ready.P90)
 		out.Ready = &ready
 		out.Drawn = []calendar.Date{ready.P10, ready.P50, ready.P90}
@@ -417,7 +441,8 @@ func sortedParts(v *variant) []string {
 }
 
 var stepWords = map[string]string{
-	stepWarm: "moist and warm", stepCold: "moist and cold", stepRise: "coming up", stepRoot: "rooting", stepGrow: "growing on",
+	stepWarm: "moist and warm", stepCold: "moist and cold", stepRise: "coming up", stepRoot: "rooting",
+	stepGrow:   "growing on",
 	stepHarden: "hardening off", "out": "out",
 }
 

@@ -30,14 +30,13 @@ export function WaysFan({ ways, chosen, onChoose }: Props) {
   const height = Math.max(220, drawn.length * between + 70);
   const originY = (height - 26) / 2 + 8;
   const until = drawn.map(lastOf).reduce((a, b) => (a > b ? a : b));
-  const reach = width - originX - words;
+  const reach = width - originX - words - 14;
   const days = Math.max(60, daysBetween(ways.from, until));
   const out = (day: string) =>
     Math.min(reach, shortest + (daysBetween(ways.from, day) / days) * (reach - shortest));
   const lines = fanned(drawn).map((way, index, all) => {
     const y = (index - (all.length - 1) / 2) * between;
-    const far = Math.max(out(lastOf(way)), Math.abs(y) * 1.04 + 6);
-    return { way, angle: Math.asin(y / far), far };
+    return { way, y, angle: Math.atan2(y, reach) };
   });
   return (
     <Box ref={box} sx={{ minWidth: 0 }}>
@@ -50,11 +49,12 @@ export function WaysFan({ ways, chosen, onChoose }: Props) {
         {ticksOf(ways.from, until).map((tick) => (
           <Arc key={tick.day} radius={out(tick.day)} tick={tick} y={originY} height={height} />
         ))}
-        {lines.map(({ way, angle }) => (
+        {lines.map(({ way, angle, y }) => (
           <Line
             key={way.key}
             way={way}
             angle={angle}
+            label={{ x: originX + reach + 12, y: originY + y }}
             out={out}
             y={originY}
             chosen={way.key === chosen}
@@ -90,7 +90,7 @@ const harvestOf = (way: Way) =>
     .filter((on) => on > "1900")
     .reduce((a, b) => (a === "" || b < a ? b : a), "");
 
-/** fanned puts the longest lines outside and the shortest in the middle, so that every end finds its height. */
+/** fanned puts the longest lines outside and the shortest in the middle. */
 function fanned(ways: Way[]) {
   const byLength = [...ways].sort((a, b) => lastOf(b).localeCompare(lastOf(a)));
   const above = byLength.filter((_, i) => i % 2 === 0);
@@ -143,6 +143,8 @@ function Arc({ radius, tick, y, height }: { radius: number; tick: Tick; y: numbe
 interface LineProps {
   way: Way;
   angle: number;
+  /** Where its words stand: every line, gone on with, leads to its own. */
+  label: { x: number; y: number };
   out: (day: string) => number;
   y: number;
   chosen: boolean;
@@ -151,7 +153,7 @@ interface LineProps {
 
 const dashes: Record<string, string | undefined> = { seed: "1 6", volunteers: "9 5", bought: "2 4 9 4" };
 
-function Line({ way, angle, out, y, chosen, onChoose }: LineProps) {
+function Line({ way, angle, label, out, y, chosen, onChoose }: LineProps) {
   const [early = "", middle = "", late = ""] = way.drawn;
   const near = out(early);
   const far = Math.max(out(late), near + 6);
@@ -159,13 +161,14 @@ function Line({ way, angle, out, y, chosen, onChoose }: LineProps) {
   const harvest = harvestOf(way);
   const end = harvest > late ? out(harvest) : far;
   const colour = chosen ? "var(--bramble)" : way.advised ? "var(--leaf)" : "var(--softInk)";
-  const x = originX + (end + 12) * Math.cos(angle);
-  const at = y + (end + 12) * Math.sin(angle);
+  const { x, y: at } = label;
+  const whole = Math.hypot(x - originX, at - y) - 10;
   const cost = way.money.startsWith("price") ? "price not told" : way.money;
   return (
     <g onClick={onChoose} style={{ cursor: "pointer" }} aria-hidden>
       <g transform={`translate(${originX} ${y}) rotate(${(angle * 180) / Math.PI})`}>
-        <path d={`M0 0 H${end}`} stroke="transparent" strokeWidth={24} />
+        <path d={`M0 0 H${whole}`} stroke="transparent" strokeWidth={24} />
+        <path d={`M${end + 8} 0 H${Math.max(whole, end + 8)}`} stroke="var(--rule)" strokeWidth={1} />
         <path
           d={`M0 0 H${near}`}
           stroke={colour}
