@@ -47,6 +47,20 @@ func TestFromWishToBed(t *testing.T) {
 	})
 	_ = out
 	check(t, err)
+	cells := map[string]int{}
+	after, err := r.Bench.Tray(t.Context(), tray.Made)
+	check(t, err)
+	for _, cell := range after.Cells {
+		cells[cell.State]++
+	}
+	if cells["out"] != 9 || cells["up"] != 6 || cells["sown"] != 9 {
+		t.Errorf("of 15 up in 24 cells nine went out: %v", cells)
+	}
+	_, err = r.Bench.EndBatch(t.Context(), batch, "")
+	check(t, err)
+	if _, err := r.Bench.EmptyTray(t.Context(), tray.Made); err != nil {
+		t.Errorf("the batch ended, its tray cannot be emptied: %v", err)
+	}
 	s, err := r.State(t.Context())
 	check(t, err)
 	p := s.Plantings[len(s.Plantings)-1]
@@ -487,5 +501,54 @@ func TestAWaySaysWhetherThereIsRoom(t *testing.T) {
 	check(t, err)
 	if way := r.wayOf(t, ask, "seed", "Shelf"); !strings.Contains(strings.Join(way.Lacks, "; "), "room: shelf has room for no tray") {
 		t.Errorf("a full shelf: %v, %v", way.Has, way.Lacks)
+	}
+}
+
+// A way that is on record as one not to go is shown, and not planned.
+func TestAWayNotToGoIsNotPlanned(t *testing.T) {
+	r := newRaising(t)
+	refused := 0
+	for _, species := range r.Lib().AllSpecies() {
+		for _, row := range species.Propagations {
+			if row.IsAdvised() || refused > 12 {
+				continue
+			}
+			ways, err := r.Bench.Ways(t.Context(), bench.AskInput{Species: species.ID, Plants: 2})
+			check(t, err)
+			for _, way := range ways.Ways {
+				if way.Advised || !way.Possible {
+					continue
+				}
+				refused++
+				_, err := r.Bench.PlanBatch(t.Context(), bench.PlanBatchInput{SpeciesID: species.ID, Plants: 2, Key: way.Key})
+				if _, is := err.(say.ConflictError); !is {
+					t.Errorf("%s by %s is planned: %v", species.ID, way.Way, err)
+				}
+			}
+			break
+		}
+	}
+	if refused == 0 {
+		t.Error("no way is advised against")
+	}
+}
+
+// Volunteers that nobody has seen are not lifted, whatever was planned.
+func TestVolunteersNobodySawAreNotLifted(t *testing.T) {
+	r := newRaising(t)
+	id := r.planned(t, bench.AskInput{Species: "valerian", Plants: 3}, "volunteers", "", 0)
+	r.refused(t, "lifting unseen volunteers", "day", func() error {
+		_, err := r.Bench.BeginBatch(t.Context(), id, bench.BeginInput{Day: "2031-05-27", Starts: 3})
+		return err
+	})
+}
+
+// A day far beyond what is forecast is asked for without harm.
+func TestAWishFarAhead(t *testing.T) {
+	r := newRaising(t)
+	ways, err := r.Bench.Ways(t.Context(), bench.AskInput{Species: "valerian", Plants: 5000, By: "2041-05-01"})
+	check(t, err)
+	if len(ways.Ways) == 0 {
+		t.Error("no ways")
 	}
 }

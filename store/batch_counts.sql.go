@@ -19,7 +19,7 @@ func (q *Queries) DropBatchCount(ctx context.Context, id int64) error {
 }
 
 const getBatchCount = `-- name: GetBatchCount :one
-SELECT id, batch_id, day, kind, plants, place_id, planting_id, note FROM batch_counts WHERE id = ?
+SELECT id, batch_id, day, kind, plants, planting_id, note FROM batch_counts WHERE id = ?
 `
 
 func (q *Queries) GetBatchCount(ctx context.Context, id int64) (BatchCount, error) {
@@ -31,7 +31,6 @@ func (q *Queries) GetBatchCount(ctx context.Context, id int64) (BatchCount, erro
 		&i.Day,
 		&i.Kind,
 		&i.Plants,
-		&i.PlaceID,
 		&i.PlantingID,
 		&i.Note,
 	)
@@ -39,7 +38,7 @@ func (q *Queries) GetBatchCount(ctx context.Context, id int64) (BatchCount, erro
 }
 
 const listBatchCounts = `-- name: ListBatchCounts :many
-SELECT id, batch_id, day, kind, plants, place_id, planting_id, note FROM batch_counts ORDER BY batch_id, id
+SELECT id, batch_id, day, kind, plants, planting_id, note FROM batch_counts ORDER BY batch_id, id
 `
 
 func (q *Queries) ListBatchCounts(ctx context.Context) ([]BatchCount, error) {
@@ -57,7 +56,6 @@ func (q *Queries) ListBatchCounts(ctx context.Context) ([]BatchCount, error) {
 			&i.Day,
 			&i.Kind,
 			&i.Plants,
-			&i.PlaceID,
 			&i.PlantingID,
 			&i.Note,
 		); err != nil {
@@ -75,17 +73,16 @@ func (q *Queries) ListBatchCounts(ctx context.Context) ([]BatchCount, error) {
 }
 
 const putBatchCount = `-- name: PutBatchCount :one
-INSERT INTO batch_counts (id, batch_id, day, kind, plants, place_id, planting_id, note)
-VALUES (?1, ?2, ?3, ?4, ?5, ?6, ?7, ?8)
+INSERT INTO batch_counts (id, batch_id, day, kind, plants, planting_id, note)
+VALUES (?1, ?2, ?3, ?4, ?5, ?6, ?7)
 ON CONFLICT (id) DO UPDATE SET
     batch_id = excluded.batch_id,
     day = excluded.day,
     kind = excluded.kind,
     plants = excluded.plants,
-    place_id = excluded.place_id,
     planting_id = excluded.planting_id,
     note = excluded.note
-RETURNING id, batch_id, day, kind, plants, place_id, planting_id, note
+RETURNING id, batch_id, day, kind, plants, planting_id, note
 `
 
 type PutBatchCountParams struct {
@@ -94,7 +91,6 @@ type PutBatchCountParams struct {
 	Day        string `json:"day"`
 	Kind       string `json:"kind"`
 	Plants     int64  `json:"plants"`
-	PlaceID    *int64 `json:"place_id"`
 	PlantingID *int64 `json:"planting_id"`
 	Note       string `json:"note"`
 }
@@ -108,7 +104,6 @@ func (q *Queries) PutBatchCount(ctx context.Context, arg PutBatchCountParams) (B
 		arg.Day,
 		arg.Kind,
 		arg.Plants,
-		arg.PlaceID,
 		arg.PlantingID,
 		arg.Note,
 	)
@@ -119,7 +114,6 @@ func (q *Queries) PutBatchCount(ctx context.Context, arg PutBatchCountParams) (B
 		&i.Day,
 		&i.Kind,
 		&i.Plants,
-		&i.PlaceID,
 		&i.PlantingID,
 		&i.Note,
 	)

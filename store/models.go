@@ -32,7 +32,6 @@ type BatchCount struct {
 	Day        string `json:"day"`
 	Kind       string `json:"kind"`
 	Plants     int64  `json:"plants"`
-	PlaceID    *int64 `json:"place_id"`
 	PlantingID *int64 `json:"planting_id"`
 	Note       string `json:"note"`
 }
@@ -445,15 +444,14 @@ type Volunteer struct {
 }
 
 type Wish struct {
-	ID         int64   `json:"id"`
-	SpeciesID  string  `json:"species_id"`
-	Plants     int64   `json:"plants"`
-	BedID      *int64  `json:"bed_id"`
-	ByDay      *string `json:"by_day"`
-	Cause      string  `json:"cause"`
-	CauseKey   string  `json:"cause_key"`
-	PlantingID *int64  `json:"planting_id"`
-	Day        string  `json:"day"`
-	Note       string  `json:"note"`
-	EndedOn    *string `json:"ended_on"`
+	ID        int64   `json:"id"`
+	SpeciesID string  `json:"species_id"`
+	Plants    int64   `json:"plants"`
+	BedID     *int64  `json:"bed_id"`
+	ByDay     *string `json:"by_day"`
+	Cause     string  `json:"cause"`
+	CauseKey  string  `json:"cause_key"`
+	Day       string  `json:"day"`
+	Note      string  `json:"note"`
+	EndedOn   *string `json:"ended_on"`
 }

@@ -19,7 +19,7 @@ func (q *Queries) DropWish(ctx context.Context, id int64) error {
 }
 
 const getWish = `-- name: GetWish :one
-SELECT id, species_id, plants, bed_id, by_day, cause, cause_key, planting_id, day, note, ended_on FROM wishes WHERE id = ?
+SELECT id, species_id, plants, bed_id, by_day, cause, cause_key, day, note, ended_on FROM wishes WHERE id = ?
 `
 
 func (q *Queries) GetWish(ctx context.Context, id int64) (Wish, error) {
@@ -33,7 +33,6 @@ func (q *Queries) GetWish(ctx context.Context, id int64) (Wish, error) {
 		&i.ByDay,
 		&i.Cause,
 		&i.CauseKey,
-		&i.PlantingID,
 		&i.Day,
 		&i.Note,
 		&i.EndedOn,
@@ -42,7 +41,7 @@ func (q *Queries) GetWish(ctx context.Context, id int64) (Wish, error) {
 }
 
 const listWishs = `-- name: ListWishs :many
-SELECT id, species_id, plants, bed_id, by_day, cause, cause_key, planting_id, day, note, ended_on FROM wishes ORDER BY id
+SELECT id, species_id, plants, bed_id, by_day, cause, cause_key, day, note, ended_on FROM wishes ORDER BY id
 `
 
 func (q *Queries) ListWishs(ctx context.Context) ([]Wish, error) {
@@ -62,7 +61,6 @@ func (q *Queries) ListWishs(ctx context.Context) ([]Wish, error) {
 			&i.ByDay,
 			&i.Cause,
 			&i.CauseKey,
-			&i.PlantingID,
 			&i.Day,
 			&i.Note,
 			&i.EndedOn,
@@ -81,8 +79,8 @@ func (q *Queries) ListWishs(ctx context.Context) ([]Wish, error) {
 }
 
 const putWish = `-- name: PutWish :one
-INSERT INTO wishes (id, species_id, plants, bed_id, by_day, cause, cause_key, planting_id, day, note, ended_on)
-VALUES (?1, ?2, ?3, ?4, ?5, ?6, ?7, ?8, ?9, ?10, ?11)
+INSERT INTO wishes (id, species_id, plants, bed_id, by_day, cause, cause_key, day, note, ended_on)
+VALUES (?1, ?2, ?3, ?4, ?5, ?6, ?7, ?8, ?9, ?10)
 ON CONFLICT (id) DO UPDATE SET
     species_id = excluded.species_id,
     plants = excluded.plants,
@@ -90,25 +88,23 @@ ON CONFLICT (id) DO UPDATE SET
     by_day = excluded.by_day,
     cause = excluded.cause,
     cause_key = excluded.cause_key,
-    planting_id = excluded.planting_id,
     day = excluded.day,
     note = excluded.note,
     ended_on = excluded.ended_on
-RETURNING id, species_id, plants, bed_id, by_day, cause, cause_key, planting_id, day, note, ended_on
+RETURNING id, species_id, plants, bed_id, by_day, cause, cause_key, day, note, ended_on
 `
 
 type PutWishParams struct {
-	ID         *int64  `json:"id"`
-	SpeciesID  string  `json:"species_id"`
-	Plants     int64   `json:"plants"`
-	BedID      *int64  `json:"bed_id"`
-	ByDay      *string `json:"by_day"`
-	Cause      string  `json:"cause"`
-	CauseKey   string  `json:"cause_key"`
-	PlantingID *int64  `json:"planting_id"`
-	Day        string  `json:"day"`
-	Note       string  `json:"note"`
-	EndedOn    *string `json:"ended_on"`
+	ID        *int64  `json:"id"`
+	SpeciesID string  `json:"species_id"`
+	Plants    int64   `json:"plants"`
+	BedID     *int64  `json:"bed_id"`
+	ByDay     *string `json:"by_day"`
+	Cause     string  `json:"cause"`
+	CauseKey  string  `json:"cause_key"`
+	Day       string  `json:"day"`
+	Note      string  `json:"note"`
+	EndedOn   *string `json:"ended_on"`
 }
 
 // Put writes a whole row: a new one where id is null, else in place of the old.
@@ -122,7 +118,6 @@ func (q *Queries) PutWish(ctx context.Context, arg PutWishParams) (Wish, error) 
 		arg.ByDay,
 		arg.Cause,
 		arg.CauseKey,
-		arg.PlantingID,
 		arg.Day,
 		arg.Note,
 		arg.EndedOn,
@@ -136,7 +131,6 @@ func (q *Queries) PutWish(ctx context.Context, arg PutWishParams) (Wish, error) 
 		&i.ByDay,
 		&i.Cause,
 		&i.CauseKey,
-		&i.PlantingID,
 		&i.Day,
 		&i.Note,
 		&i.EndedOn,

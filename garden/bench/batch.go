@@ -50,6 +50,11 @@ func (u *Uses) PlanBatch(ctx context.Context, in PlanBatchInput) (journal.Entry,
 				Why: say.Sentence("this way cannot be gone now. " + say.Joined(chosen.lacks)),
 			}
 		}
+		if !chosen.row.IsAdvised() {
+			return journal.Record{}, say.ConflictError{
+				Why: say.Sentence("this way is on record as one not to go. " + chosen.row.How),
+			}
+		}
 		row, err := u.plannedBatch(s, of, chosen, in)
 		if err != nil {
 			return journal.Record{}, err
@@ -232,12 +237,18 @@ func (u *Uses) checkSource(
 	}
 	if row.VolunteerID != nil {
 		group, _ := rowOf(volunteers.Of(s), *row.VolunteerID, func(r store.Volunteer) int64 { return r.ID })
+		if group.EndedOn != nil {
+			c.Add("day", "These volunteers are off the list: note them again where they stand.")
+		}
 		if starts > int(group.Plants) {
 			c.Add("starts", "Only %d were seen there. Note more of them first.", group.Plants)
 		}
 		if group.Checked != checkedYes {
 			c.Add("day", "First check what they are: cut one, and look at it against the mother.")
 		}
+	}
+	if way.Way == "volunteers" && row.VolunteerID == nil {
+		c.Add("day", "Note first where they stand, and look at one: a volunteer is unproven, whoever its mother is.")
 	}
 	if row.MotherID == nil || !way.Mother {
 		return
@@ -370,6 +381,9 @@ func (u *Uses) EndBatch(ctx context.Context, id int64, note string) (journal.Ent
 		}
 		today := s.Today.String()
 		row.EndedOn = &today
+		if err := clearCells(ctx, s, d, id); err != nil {
+			return journal.Record{}, err
+		}
 		verb := "Ended"
 		if row.BegunOn == nil {
 			verb = "Gave up"

@@ -690,7 +690,7 @@ func viewBatch(s *plot.State, b store.Batch) BatchView {
 }
 
 var countedWords = map[string]string{
-	countUp: "up", countGone: "gone", countMoved: "moved", countPotted: "potted on", countOut: "planted out",
+	countUp: "up", countGone: "gone", countPotted: "potted on", countOut: "planted out",
 }
 
 // batchState says where a batch is now.

@@ -10,7 +10,6 @@ import (
 const (
 	countUp     = "up"
 	countGone   = "gone"
-	countMoved  = "moved"
 	countPotted = "potted"
 	countOut    = "out"
 )

@@ -227,7 +227,11 @@ func (u *Uses) follow(
 func (u *Uses) endIfDone(ctx context.Context, s *plot.State, d *journal.Draft, row store.Batch, plants int) error {
 	p := progressOf(s, row.ID)
 	today := s.Today.String()
-	if p.standing(row) <= plants {
+	done := p.standing(row) <= plants
+	if err := takeOut(ctx, s, d, row.ID, plants, done); err != nil {
+		return err
+	}
+	if done {
 		row.EndedOn = &today
 		if _, err := batchesTable.Put(ctx, d, row.ID, batchParams(row)); err != nil {
 			return err

@@ -405,6 +405,72 @@ func tally(cells []cell, batch int64) (t tallied) {
 	return t
 }
 
+// takeOut empties cells of a batch of which so many plants went out: those potted on first, for they
+// are the larger. Where the batch is done with, what is left of it in cells never came up, or went.
+func takeOut(ctx context.Context, s *plot.State, d *journal.Draft, batch int64, plants int, done bool) error {
+	return changeCells(ctx, s, d, batch, func(cells []*cell) {
+		for _, state := range []string{cellPotted, cellUp} {
+			for _, c := range cells {
+				if c.State == state && plants > 0 {
+					c.State = cellOut
+					plants--
+				}
+			}
+		}
+		if done {
+			endCells(cells)
+		}
+	})
+}
+
+// clearCells notes of what a batch that ends leaves in cells that it never came up, or went.
+func clearCells(ctx context.Context, s *plot.State, d *journal.Draft, batch int64) error {
+	return changeCells(ctx, s, d, batch, endCells)
+}
+
+func endCells(cells []*cell) {
+	for _, c := range cells {
+		switch c.State {
+		case cellSown:
+			c.State = cellFailed
+		case cellUp:
+			c.State = cellGone
+		}
+	}
+}
+
+// changeCells changes the cells that a batch stands in, of all trays.
+func changeCells(
+	ctx context.Context,
+	s *plot.State,
+	d *journal.Draft,
+	batch int64,
+	change func([]*cell),
+) error {
+	rows := trays.Of(s)
+	before, after := make([][]cell, len(rows)), make([][]cell, len(rows))
+	var of []*cell
+	for i, row := range rows {
+		before[i], after[i] = cellsOf(row), cellsOf(row)
+		for k := range after[i] {
+			if after[i][k].Batch == batch {
+				of = append(of, &after[i][k])
+			}
+		}
+	}
+	change(of)
+	for i, row := range rows {
+		if slices.Equal(before[i], after[i]) {
+			continue
+		}
+		row.Cells = writeCells(after[i])
+		if _, err := traysTable.Put(ctx, d, row.ID, trayParams(row)); err != nil {
+			return err
+		}
+	}
+	return nil
+}
+
 // putCount writes a count of today; one of the same kind and day is counted on.
 func putCount(ctx context.Context, s *plot.State, d *journal.Draft, batch int64, kind string, plants int) error {
 	_, err := countsTable.Put(

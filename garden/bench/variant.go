@@ -327,7 +327,7 @@ func (u *Uses) reckon(s *plot.State, v *variant) {
 	}
 	today := v.attempt.Weathers.Index(s.Today)
 	const everyDays, scan = 7, 100
-	days := propagation.InSpans(v.spans, today, v.attempt.By, everyDays)
+	days := propagation.InSpans(v.spans, today, min(v.attempt.By, v.attempt.Weathers.Days-1), everyDays)
 	latest := v.attempt
 	if start, _, enough := latest.LatestStart(days, confidence, scan, seed); start >= 0 && enough {
 		v.latest, v.latestKnown = start, true

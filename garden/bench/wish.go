@@ -106,7 +106,7 @@ func wishSummary(s *plot.State, row store.Wish) string {
 func wishParams(row store.Wish) store.PutWishParams {
 	return store.PutWishParams{
 		ID: &row.ID, SpeciesID: row.SpeciesID, Plants: row.Plants, BedID: row.BedID, ByDay: row.ByDay, Cause: row.Cause,
-		CauseKey: row.CauseKey, PlantingID: row.PlantingID, Day: row.Day, Note: row.Note, EndedOn: row.EndedOn,
+		CauseKey: row.CauseKey, Day: row.Day, Note: row.Note, EndedOn: row.EndedOn,
 	}
 }
 

@@ -55,19 +55,19 @@ CREATE TABLE seed_tests (
     note    TEXT NOT NULL
 ) STRICT;
 
--- What is to be made more of. cause says where the wish comes from, planting_id of which planting.
+-- What is to be made more of. cause says where the wish comes from, cause_key which suggestion it
+-- takes up.
 CREATE TABLE wishes (
-    id          INTEGER PRIMARY KEY,
-    species_id  TEXT NOT NULL,
-    plants      INTEGER NOT NULL CHECK (plants > 0),
-    bed_id      INTEGER REFERENCES beds (id),
-    by_day      TEXT,
-    cause       TEXT NOT NULL CHECK (cause IN ('wish', 'gap', 'need', 'failed', 'resow')),
-    cause_key   TEXT NOT NULL,
-    planting_id INTEGER REFERENCES plantings (id),
-    day         TEXT NOT NULL,
-    note        TEXT NOT NULL,
-    ended_on    TEXT
+    id         INTEGER PRIMARY KEY,
+    species_id TEXT NOT NULL,
+    plants     INTEGER NOT NULL CHECK (plants > 0),
+    bed_id     INTEGER REFERENCES beds (id),
+    by_day     TEXT,
+    cause      TEXT NOT NULL CHECK (cause IN ('wish', 'gap', 'need', 'failed', 'resow')),
+    cause_key  TEXT NOT NULL,
+    day        TEXT NOT NULL,
+    note       TEXT NOT NULL,
+    ended_on   TEXT
 ) STRICT;
 
 -- Seedlings that came up by themselves: where, about which mother, how many, and when their ground is
@@ -117,9 +117,8 @@ CREATE TABLE batch_counts (
     id          INTEGER PRIMARY KEY,
     batch_id    INTEGER NOT NULL REFERENCES batches (id),
     day         TEXT NOT NULL,
-    kind        TEXT NOT NULL CHECK (kind IN ('up', 'gone', 'moved', 'potted', 'out')),
+    kind        TEXT NOT NULL CHECK (kind IN ('up', 'gone', 'potted', 'out')),
     plants      INTEGER NOT NULL CHECK (plants >= 0),
-    place_id    INTEGER REFERENCES raising_places (id),
     planting_id INTEGER REFERENCES plantings (id),
     note        TEXT NOT NULL
 ) STRICT;

@@ -1,8 +1,8 @@
 -- Put writes a whole row: a new one where id is null, else in place of the old.
 -- It is the only way rows change, so that the ledger can put any row back.
 -- name: PutWish :one
-INSERT INTO wishes (id, species_id, plants, bed_id, by_day, cause, cause_key, planting_id, day, note, ended_on)
-VALUES (sqlc.narg('id'), sqlc.arg('species_id'), sqlc.arg('plants'), sqlc.narg('bed_id'), sqlc.narg('by_day'), sqlc.arg('cause'), sqlc.arg('cause_key'), sqlc.narg('planting_id'), sqlc.arg('day'), sqlc.arg('note'), sqlc.narg('ended_on'))
+INSERT INTO wishes (id, species_id, plants, bed_id, by_day, cause, cause_key, day, note, ended_on)
+VALUES (sqlc.narg('id'), sqlc.arg('species_id'), sqlc.arg('plants'), sqlc.narg('bed_id'), sqlc.narg('by_day'), sqlc.arg('cause'), sqlc.arg('cause_key'), sqlc.arg('day'), sqlc.arg('note'), sqlc.narg('ended_on'))
 ON CONFLICT (id) DO UPDATE SET
     species_id = excluded.species_id,
     plants = excluded.plants,
@@ -10,7 +10,6 @@ ON CONFLICT (id) DO UPDATE SET
     by_day = excluded.by_day,
     cause = excluded.cause,
     cause_key = excluded.cause_key,
-    planting_id = excluded.planting_id,
     day = excluded.day,
     note = excluded.note,
     ended_on = excluded.ended_on

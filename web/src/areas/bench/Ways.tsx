@@ -91,7 +91,7 @@ export function Ways() {
               )}
               <Button
                 variant="contained"
-                disabled={sending || !way.possible}
+                disabled={sending || !way.possible || !way.advised}
                 onClick={() => void plan()}
                 sx={{ mt: 1 }}
               >
