@@ -182,9 +182,22 @@ func TestVolunteersAreCheckedBeforeTheyAreLifted(t *testing.T) {
 			t.Error("volunteers are hardened off")
 		}
 	}
+	// Set into cells they stand there as the plants that they are, and are not counted twice.
+	tray, err := r.Bench.PutTray(t.Context(), 0, say.AsItStands, bench.TrayInput{Name: "Pots", PlaceID: r.yard, Rows: 2, Columns: 4, Cell: "200 ml", Depth: "9 cm"})
+	check(t, err)
+	_, err = r.Bench.SowTray(t.Context(), tray.Made, say.AsItStands, bench.SowTrayInput{BatchID: lifted.Made, Count: 6})
+	check(t, err)
+	if pots, err := r.Bench.Tray(t.Context(), tray.Made); err != nil || pots.Cells[0].State != "up" || pots.Cells[5].State != "up" {
+		t.Errorf("lifted seedlings in cells: %+v, %v", pots.Cells, err)
+	}
+	_, err = r.Bench.CountTray(t.Context(), tray.Made, say.AsItStands, bench.CountTrayInput{Changes: []bench.CellChange{{Cell: 2, State: "gone", From: -1}}})
+	check(t, err)
+	if b := r.batch(t, lifted.Made); b.Up != 6 || b.Standing != 5 {
+		t.Errorf("one of six went: %d came up, %d stand", b.Up, b.Standing)
+	}
 	*r.today = calendar.Must(2031, 6, 25)
 	_, err = sayYes(func(affirmed []string) (int64, error) {
-		_, err := r.Bench.PlantOut(t.Context(), lifted.Made, bench.PlantOutInput{Day: "2031-06-25", BedID: r.bed, Plants: 6, Affirmed: affirmed})
+		_, err := r.Bench.PlantOut(t.Context(), lifted.Made, bench.PlantOutInput{Day: "2031-06-25", BedID: r.bed, Plants: 5, Affirmed: affirmed})
 		return 0, err
 	})
 	check(t, err)

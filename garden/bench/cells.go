@@ -62,6 +62,18 @@ func cellsTaken(s *plot.State, batch int64) (n int) {
 	return n
 }
 
+// cellsUp is how many cells hold plants of a batch that are up, in all trays.
+func cellsUp(s *plot.State, batch int64) (n int) {
+	for _, row := range trays.Of(s) {
+		for _, c := range cellsOf(row) {
+			if c.Batch == batch && c.State == cellUp {
+				n++
+			}
+		}
+	}
+	return n
+}
+
 // tallied is what cells hold of a batch.
 type tallied struct{ set, up, gone, potted int }
 

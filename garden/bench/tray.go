@@ -147,8 +147,17 @@ func (u *Uses) SowTray(ctx context.Context, id int64, seen say.Version, in SowTr
 		if err != nil {
 			return journal.Record{}, err
 		}
+		// What was counted already, as lifted volunteers are, stands in its cell as it is.
+		up := progressOf(s, batch.ID).standing(batch) - cellsUp(s, batch.ID)
+		if !progressOf(s, batch.ID).Counted {
+			up = 0
+		}
 		for _, i := range chosen {
 			cells[i] = cell{batch.ID, cellSown}
+			if up > 0 {
+				cells[i].State = cellUp
+				up--
+			}
 		}
 		row.Cells = writeCells(cells)
 		if _, err := traysTable.Put(ctx, d, id, trayParams(row)); err != nil {
