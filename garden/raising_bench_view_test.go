@@ -371,3 +371,20 @@ func TestOnlyALabelIsPassedOn(t *testing.T) {
 		t.Error("a seedling of own seed came labelled")
 	}
 }
+
+// What was to be begun and was not lies before today still, not in weeks that are over.
+func TestALateBatchBeginsToday(t *testing.T) {
+	r := newRaising(t)
+	id := r.planned(t, bench.AskInput{Species: "valerian", Plants: 8}, "seed", "Shelf", 24)
+	*r.today = r.today.AddDays(17)
+	late := r.batch(t, id)
+	if len(late.Stays) == 0 || late.Stays[0].From != *r.today || !late.Fits {
+		t.Errorf("seventeen days late it is shown %+v, fits %v", late.Stays, late.Fits)
+	}
+	if !strings.Contains(late.State, "17 days late") {
+		t.Errorf("it says %q", late.State)
+	}
+	view, err := r.Bench.Bench(t.Context())
+	check(t, err)
+	holdsItsRoom(t, view)
+}

@@ -55,7 +55,7 @@ func arrange(s *plot.State, sh *shelves) arrangement {
 		if b.BegunOn != nil || b.Trays == 0 {
 			continue
 		}
-		stays := staysOf(b)
+		stays := aheadStays(s, b)
 		start, _, possible := sh.coreStays(stays, 0)
 		if !possible || len(stays) == 0 || start >= sh.weeks {
 			continue
@@ -145,7 +145,7 @@ func mayStart(s *plot.State, b store.Batch, day calendar.Date) bool {
 		if row.Way != b.Way || row.Season.Count() == 0 {
 			continue
 		}
-		return row.Season.Has(day.Month()) || day == startDay(b)
+		return row.Season.Has(day.Month()) || day == startDay(b) || day == s.Today
 	}
 	return true
 }

@@ -86,7 +86,7 @@ func viewBench(s *plot.State) BenchView {
 	for _, b := range batches.Of(s) {
 		ended := dayOf(b.EndedOn)
 		if b.BegunOn != nil && (b.EndedOn == nil || ended >= first) {
-			add(b, lengthened(s, b, endedStays(staysOf(b), ended)), true)
+			add(b, lengthened(s, b, endedStays(aheadStays(s, b), ended)), true)
 		}
 	}
 	a := arrange(s, sh)
@@ -94,23 +94,21 @@ func viewBench(s *plot.State) BenchView {
 	for i, b := range a.of {
 		placed[b.ID] = true
 		chosen := a.packing.Chosen[i]
-		asPlanned := chosen >= 0 &&
-			a.options[i][chosen] == (benchOption{shift: max(0, sh.week(s.Today)-sh.week(startDay(b)))})
-		if asPlanned {
-			add(b, staysOf(b), true)
+		if chosen >= 0 && a.options[i][chosen] == (benchOption{}) {
+			add(b, aheadStays(s, b), true)
 		}
 	}
 	for i, b := range a.of {
 		if shown[b.ID] != nil {
 			continue
 		}
-		add(b, staysOf(b), false)
+		add(b, aheadStays(s, b), false)
 		v.Unfit = append(v.Unfit, sh.viewUnfit(s, b, a, i))
 	}
 	for _, b := range openBatches(s) {
 		if !placed[b.ID] && b.BegunOn == nil {
 			add(b, nil, true)
-			shown[b.ID].Stays = sh.lay(s, staysOf(b), 0, true)
+			shown[b.ID].Stays = sh.lay(s, aheadStays(s, b), 0, true)
 		}
 	}
 	sh.settle()

@@ -59,7 +59,7 @@ func shelvesAsPlanned(s *plot.State, except int64) *shelves {
 	sh := newShelves(s, mondayOf(s.Today).AddDays(-weeksBefore*weekDays), weeksShown)
 	for _, b := range openBatches(s) {
 		if b.ID != except && b.Trays > 0 {
-			sh.lay(s, staysOf(b), int(b.Trays), true)
+			sh.lay(s, aheadStays(s, b), int(b.Trays), true)
 		}
 	}
 	return sh

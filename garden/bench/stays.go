@@ -37,6 +37,15 @@ func staysOf(b store.Batch) (stays []stay) {
 	return stays
 }
 
+// aheadStays are a batch's stays as they lie before it: one that is planned and late begins today.
+func aheadStays(s *plot.State, b store.Batch) []stay {
+	stays := staysOf(b)
+	if late := s.Today.DaysSince(startDay(b)); b.BegunOn == nil && late > 0 {
+		return shifted(stays, 0, late)
+	}
+	return stays
+}
+
 func writeStays(stays []stay) string {
 	text, err := json.Marshal(stays)
 	if err != nil {

@@ -37,14 +37,15 @@ func (sh *shelves) viewUnfit(s *plot.State, b store.Batch, a arrangement, i int)
 	}
 	option := a.options[i][chosen]
 	v.Can, v.PlaceID = true, option.to
-	v.Start = startDay(b).AddDays(option.shift * weekDays)
+	begin := max(startDay(b), s.Today)
+	v.Start = begin.AddDays(option.shift * weekDays)
 	v.Offer = fmt.Sprintf("It would fit from %s", yearIfOther(s, v.Start))
 	if option.to != 0 {
 		if to, has := placeOf(s, option.to); has {
 			v.Offer += " in " + to.Name
 		}
 	}
-	out := dayOf(&b.OutOn).AddDays(option.shift * weekDays)
+	out := dayOf(&b.OutOn).AddDays(v.Start.DaysSince(startDay(b)))
 	v.Offer += ", out about " + yearIfOther(s, out) + "."
 	return v
 }
@@ -54,8 +55,8 @@ const othersFirst = "Others that want the same room go before it."
 
 // whyUnfit names the first place and week that a batch finds full.
 func (sh *shelves) whyUnfit(s *plot.State, b store.Batch) string {
-	spans := sh.weeksOf(staysOf(b), 0)
-	for i, st := range staysOf(b) {
+	spans := sh.weeksOf(aheadStays(s, b), 0)
+	for i, st := range aheadStays(s, b) {
 		at, has := sh.index[st.Place]
 		if !has {
 			continue
