@@ -2,6 +2,7 @@ package propagation
 
 import (
 	"cmp"
+	"errors"
 	"maps"
 	"math/rand/v2"
 	"slices"
@@ -186,6 +187,9 @@ const startDraws = 64
 func (a *Attempt) StartsFor(confidence float64, seed uint64) (int, error) {
 	if err := checkWanted(a.Wanted, confidence); err != nil {
 		return 0, err
+	}
+	if a.Lot != nil && a.Lot.Seen == nil && a.Lot.Years > 0 && a.Row.SeedLife == nil {
+		return 0, errors.New("how long its seed lives is not on record: test it")
 	}
 	rng := rand.New(rand.NewPCG(seed, 0x57a7))
 	var shares [startDraws]float64

@@ -203,6 +203,13 @@ func TestWhatIsNotOnRecordIsSaid(t *testing.T) {
 	if _, err := a.StartsFor(0.9, 1); err == nil {
 		t.Error("a number to start is told without the share that comes up")
 	}
+	aged := seedRow()
+	aged.SeedLife = nil
+	a.Row, a.Lot = aged, &SeedLot{Years: 2, Longer: sure(1, "times")}
+	if _, err := a.StartsFor(0.9, 1); err == nil {
+		t.Error("a number to start is told of a lot of which nobody knows how long it lives")
+	}
+	a.Lot = nil
 	bare := seedRow()
 	bare.Warmth = &flora.Figure{Value: 60, Low: 60, High: 60, Unit: "°C d", Standing: flora.Guess}
 	a.Row = bare

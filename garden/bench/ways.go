@@ -345,7 +345,10 @@ func (u *Uses) viewWay(s *plot.State, of ask, v *variant, c cost, currency strin
 	} else {
 		out.Where = "in place"
 	}
-	if v.starts > 0 {
+	switch {
+	case v.starts > 0 && v.needed == 0:
+		out.StartText = fmt.Sprintf("%s about %s; how many is not known", v.way.Deed, yearIfOther(s, out.Start))
+	case v.starts > 0:
 		out.StartText = fmt.Sprintf("%s %d about %s", v.way.Deed, v.starts, yearIfOther(s, out.Start))
 	}
 	if o.ChanceKnown && v.possible {
