@@ -125,6 +125,10 @@ func raised() []event {
 			})
 			return err
 		}},
+		{mustDay("2031-05-20"), "sown again each year", func(b *builder) error {
+			_, err := b.garden.Bench.Insure(b.ctx, b.plantings["burdock young"], bench.InsureInput{On: true})
+			return err
+		}},
 		{Today, "wishes", (*builder).wishAndPlan},
 	}
 }

@@ -77,7 +77,7 @@ func TestSampleBenchIsAsDescribed(t *testing.T) {
 	for _, one := range wanted.Suggested {
 		causes[one.Cause] = true
 	}
-	if !causes["failed"] || !causes["need"] || !causes["gap"] {
+	if !causes["failed"] || !causes["need"] || !causes["gap"] || !causes["resow"] {
 		t.Errorf("suggested for %v", causes)
 	}
 }

@@ -49,7 +49,12 @@ func TestWhatIsKeptIsWhatIsWorkedOutAnew(t *testing.T) {
 			check(t, do())
 			p.sameAnew(after)
 		}
-		for _, change := range p.everyChange() {
+		changes := p.everyChange()
+		if station {
+			// The bench reads the weather through the same sky: once without a station is enough.
+			changes = changes[:len(changes)-benchKinds]
+		}
+		for _, change := range changes {
 			var entry, back int64
 			kept(change.name, func() error { made, err := change.do(); entry = made.ID; return err })
 			kept(change.name+" taken back", func() error { made, err := p.TakeBack(t.Context(), entry); back = made.ID; return err })

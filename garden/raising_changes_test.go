@@ -8,6 +8,9 @@ import (
 	"bramblyacre/garden/say"
 )
 
+// benchKinds is how many kinds of change the bench has here: the last of everyChange.
+const benchKinds = 15
+
 // benchChanges are one change of every kind at the bench.
 func (p *fixture) benchChanges() []change {
 	p.t.Helper()
@@ -20,7 +23,7 @@ func (p *fixture) benchChanges() []change {
 	check(t, err)
 	annual, err := p.Garden.Place.AddPlanting(ctx, input.PlantingInput{BedID: p.bed, SpeciesID: "borage", Plants: 5, StartedOn: "2031-04-20", Origin: "seed"})
 	check(t, err)
-	return []change{
+	changes := []change{
 		{"self-seeder insured", func() (journal.Entry, error) { return p.Bench.Insure(ctx, annual.Made, bench.InsureInput{On: true}) }},
 		{"place added", func() (journal.Entry, error) {
 			return p.Bench.PutPlace(ctx, 0, say.AsItStands, bench.RaisingPlaceInput{Name: "Sill", Kind: "indoor shelf", Trays: 2, Set: "17 °C"})
@@ -67,4 +70,8 @@ func (p *fixture) benchChanges() []change {
 			return p.Bench.SetMeasures(ctx, say.AsItStands, bench.BenchSettingsInput{TrayCells: 30, Cell: "60 ml", CellDepth: "5 cm", Scoop: "1 l"})
 		}},
 	}
+	if len(changes) != benchKinds {
+		t.Fatalf("%d kinds of change, not %d", len(changes), benchKinds)
+	}
+	return changes
 }
