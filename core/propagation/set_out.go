@@ -111,14 +111,27 @@ const (
 	offsets = 6
 )
 
-// InRegion sets plants out in a region of any shape, the best of 24 turns and 36 shifts of the
-// pattern. Every plant stands inside, Edge or more from the outline and from holes.
+// mostTried is how many spots are asked in all; many plants gain little by turning a pattern.
+const mostTried = 200_000
+
+// tries is how many turns and shifts each way are tried where a pattern has so many spots: the
+// shifts go first, then the turns.
+func tries(spots float64) (turned, shifted int) {
+	each := mostTried / math.Max(spots, 1)
+	shifted = min(offsets, max(1, int(math.Sqrt(each/turns))))
+	turned = min(turns, max(1, int(each)/(shifted*shifted)))
+	return turned, shifted
+}
+
+// InRegion sets plants out in a region of any shape, the best of up to 24 turns and 36 shifts of
+// the pattern, of fewer where it has more than some 200 spots. Every plant stands inside, Edge or more from the outline and from holes.
 func (s SettingOut) InRegion(region geometry.Region, pattern Pattern) (Layout, error) {
 	if err := s.Check(); err != nil {
 		return Layout{}, err
 	}
 	low, high := region.Bounds()
-	if (high.X-low.X)*(high.Y-low.Y)/(s.Spacing*s.Spacing) > mostSpots {
+	spots := (high.X - low.X) * (high.Y - low.Y) / (s.Spacing * s.Spacing)
+	if spots > mostSpots {
 		return Layout{}, fmt.Errorf("more than %d plants are not set out at once", mostSpots)
 	}
 	turn := 90.0
@@ -128,10 +141,12 @@ func (s SettingOut) InRegion(region geometry.Region, pattern Pattern) (Layout, e
 	middle := geometry.Point{X: (low.X + high.X) / 2, Y: (low.Y + high.Y) / 2}
 	reach := low.Distance(high)/2 + s.Spacing
 	best := Layout{Pattern: pattern}
-	for i := range turns {
-		for j := range offsets * offsets {
-			degrees := turn * float64(i) / turns
-			rows := s.lattice(region, pattern, middle, reach, degrees, float64(j/offsets)/offsets, float64(j%offsets)/offsets)
+	turned, shifted := tries(spots)
+	for i := range turned {
+		for j := range shifted * shifted {
+			degrees := turn * float64(i) / float64(turned)
+			shiftX, shiftY := float64(j/shifted)/float64(shifted), float64(j%shifted)/float64(shifted)
+			rows := s.lattice(region, pattern, middle, reach, degrees, shiftX, shiftY)
 			if n := count(rows); n > len(best.Spots) {
 				best.Rows, best.Spots = rows, nil
 				for _, row := range rows {
