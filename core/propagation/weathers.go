@@ -67,26 +67,6 @@ func (w *Weathers) Low(member, index int) float64 {
 	return w.members[member][min(max(index, 0), w.Days-1)].TMin
 }
 
-// ChanceOfNight returns for each day the chance of a night at or below a temperature in °C: the
-// share of members and of the week around the day.
-func (w *Weathers) ChanceOfNight(celsius float64) []float64 {
-	cold := make([]int, w.Days+1) // sums
-	for i := range w.Days {
-		cold[i+1] = cold[i]
-		for member := range w.members {
-			if w.members[member][i].TMin <= celsius {
-				cold[i+1]++
-			}
-		}
-	}
-	chance := make([]float64, w.Days)
-	for i := range chance {
-		from, to := max(0, i-3), min(w.Days, i+4)
-		chance[i] = float64(cold[to]-cold[from]) / float64((to-from)*w.Size())
-	}
-	return chance
-}
-
 // ChanceAfter returns for each day the chance that a night at or below a temperature in °C comes
 // on it or within days after it: the share of members.
 func (w *Weathers) ChanceAfter(celsius float64, days int) []float64 {
