@@ -124,7 +124,8 @@ func tries(spots float64) (turned, shifted int) {
 }
 
 // InRegion sets plants out in a region of any shape, the best of up to 24 turns and 36 shifts of
-// the pattern, of fewer where it has more than some 200 spots. Every plant stands inside, Edge or more from the outline and from holes.
+// the pattern, of fewer where it has more than some 200 spots. Every plant stands inside, Edge or
+// more from the outline and from holes.
 func (s SettingOut) InRegion(region geometry.Region, pattern Pattern) (Layout, error) {
 	if err := s.Check(); err != nil {
 		return Layout{}, err
