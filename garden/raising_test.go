@@ -2,6 +2,7 @@ package garden
 
 import (
 	"math"
+	"slices"
 	"strings"
 	"testing"
 
@@ -235,6 +236,14 @@ func TestBenchRefusesWhatCannotBe(t *testing.T) {
 		_, err := g.Wish(ctx, bench.WishInput{SpeciesID: "valerian"})
 		return err
 	})
+	r.refused(t, "ways to have it by yesterday", "by", func() error {
+		_, err := g.Ways(ctx, bench.AskInput{Species: "valerian", Plants: 3, By: "2031-05-26"})
+		return err
+	})
+	r.refused(t, "ways to have it in the year 1", "by", func() error {
+		_, err := g.Ways(ctx, bench.AskInput{Species: "valerian", Plants: 3, By: "0001-01-01"})
+		return err
+	})
 	r.refused(t, "more seed than there is", "starts", func() error {
 		_, err := g.BeginBatch(ctx, planned, bench.BeginInput{Day: "2031-05-27", Starts: 90_000})
 		return err
@@ -394,6 +403,9 @@ func TestEveryPlantOfTheLibraryAnswers(t *testing.T) {
 	}
 	r := newRaising(t)
 	for _, species := range r.Lib().AllSpecies() {
+		if species.Identity.Danger == "deadly" {
+			continue // see TestWhatKillsIsNeverRaised
+		}
 		ways, err := r.Bench.Ways(t.Context(), bench.AskInput{Species: species.ID, Plants: 4})
 		if err != nil {
 			t.Fatalf("%s: %v", species.ID, err)
@@ -424,6 +436,47 @@ func TestEveryPlantOfTheLibraryAnswers(t *testing.T) {
 				}
 			}
 		}
+	}
+}
+
+// A plant that kills is not raised: no way is told, no wish taken, no batch planned, and where one
+// that was planted failed nobody is told to try again.
+func TestWhatKillsIsNeverRaised(t *testing.T) {
+	r := newRaising(t)
+	for _, id := range []string{"hemlock", "foxglove", "monkshood", "yew", "thorn-apple", "deadly-nightshade"} {
+		r.refused(t, "ways to "+id, "speciesId", func() error {
+			_, err := r.Bench.Ways(t.Context(), bench.AskInput{Species: id, Plants: 3})
+			return err
+		})
+		r.refused(t, "a wish for "+id, "speciesId", func() error {
+			_, err := r.Bench.Wish(t.Context(), bench.WishInput{SpeciesID: id, Plants: 3})
+			return err
+		})
+		r.refused(t, "a batch of "+id, "speciesId", func() error {
+			_, err := r.Bench.PlanBatch(t.Context(), bench.PlanBatchInput{SpeciesID: id, Plants: 3, Key: "0-ground"})
+			return err
+		})
+	}
+	for _, id := range []string{"foxglove", "valerian"} {
+		planting, err := r.Garden.Place.AddPlanting(t.Context(), input.PlantingInput{
+			BedID: r.bed, SpeciesID: id, Plants: 2, StartedOn: "2030-04-02", Origin: "bought",
+		})
+		check(t, err)
+		_, err = r.Garden.Place.NoteFate(t.Context(), planting.Made, place.FateInput{Outcome: "failed", Cause: "eaten", Gone: true})
+		check(t, err)
+	}
+	_, err := r.Garden.Place.RemovePlanting(t.Context(), r.mother)
+	check(t, err)
+	wanted, err := r.Bench.Wanted(t.Context())
+	check(t, err)
+	var told []string
+	for _, one := range wanted.Suggested {
+		if one.Cause == "failed" {
+			told = append(told, one.SpeciesID)
+		}
+	}
+	if !slices.Equal(told, []string{"valerian"}) {
+		t.Errorf("told to try again: %v", told)
 	}
 }
 

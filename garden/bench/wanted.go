@@ -111,14 +111,18 @@ func viewWish(s *plot.State, row store.Wish) WishView {
 	return v
 }
 
-// suggestions are the wishes that the plot itself has, those taken up already left out.
+// suggestions are the wishes that the plot itself has, those taken up already and the plants that
+// are never raised left out.
 func suggestions(s *plot.State) []SuggestView {
 	all := slices.Concat(failedSuggestions(s), needSuggestions(s), gapSuggestions(s), resowSuggestions(s))
 	taken := map[string]bool{}
 	for _, wish := range wishes.Of(s) {
 		taken[wish.CauseKey] = true
 	}
-	return slices.DeleteFunc(all, func(v SuggestView) bool { return taken[v.Key] })
+	return slices.DeleteFunc(all, func(v SuggestView) bool {
+		species, has := s.Lib.Species(v.SpeciesID)
+		return taken[v.Key] || has && isNeverRaised(species)
+	})
 }
 
 func suggestion(

@@ -4,7 +4,6 @@ import (
 	"context"
 	"fmt"
 	"slices"
-	"strings"
 
 	"bramblyacre/core/calendar"
 	"bramblyacre/core/phenology"
@@ -14,15 +13,6 @@ import (
 	"bramblyacre/garden/view"
 	"bramblyacre/store"
 )
-
-// AskInput is what is wanted: a wish by its id, or a plant with a number.
-type AskInput struct {
-	Wish    int64
-	Species string
-	Plants  int
-	By      string
-	BedID   int64
-}
 
 // WaysView is every way side by side.
 type WaysView struct {
@@ -112,48 +102,6 @@ func (u *Uses) Ways(ctx context.Context, in AskInput) (WaysView, error) {
 	return u.viewWays(s, of, all, in.Wish), nil
 }
 
-// readAsk reads what is asked.
-func readAsk(s *plot.State, in AskInput) (ask, error) {
-	if in.Wish != 0 {
-		wish, has := wishOf(s, in.Wish)
-		if !has {
-			return ask{}, say.NotFoundError{What: "wish"}
-		}
-		in.Species, in.Plants = wish.SpeciesID, int(wish.Plants)
-		if wish.BedID != nil {
-			in.BedID = *wish.BedID
-		}
-		if wish.ByDay != nil {
-			in.By = *wish.ByDay
-		}
-	}
-	var c say.Checklist
-	of := ask{wanted: in.Plants, by: plot.NoDay}
-	species, has := s.Lib.Species(in.Species)
-	if !has {
-		c.Add("speciesId", "Choose a plant of the library.")
-	}
-	of.species = species
-	if in.Plants < 1 || in.Plants > mostWanted {
-		c.Add("plants", "Say how many, from 1 to %d.", mostWanted)
-	}
-	if in.By != "" {
-		day, err := calendar.Parse(in.By)
-		if err != nil {
-			c.Add("by", "This is not a whole day. Type one like 27 May 2031.")
-		}
-		of.by = day
-	}
-	if in.BedID != 0 {
-		bed, has := s.BedByID[in.BedID]
-		if !has {
-			c.Add("bedId", "Choose a bed of the plan.")
-		}
-		of.bed = &bed
-	}
-	return of, c.Err()
-}
-
 func (u *Uses) viewWays(s *plot.State, of ask, all []*variant, wish int64) WaysView {
 	settings := settingsOf(s)
 	v := WaysView{
@@ -206,114 +154,6 @@ func (u *Uses) tellRoom(s *plot.State, sh *shelves, v *variant, settings store.B
 				s.Units.Rain(rain.MM), rain.Days, chanceWords(chance[1]), chanceWords(chance[7])),
 		)
 	}
-}
-
-func wishWords(of ask) string {
-	words := say.Counted(float64(of.wanted), "plant", "plants")
-	if of.bed != nil {
-		words += " in " + of.bed.Name
-	}
-	if of.by != plot.NoDay {
-		words += " by " + of.by.DayMonthYear()
-	}
-	return words
-}
-
-// assumesWords tell what is assumed of a figure without a range.
-func assumesWords(d propagation.Doubt) string {
-	return fmt.Sprintf(
-		"Chances are counted over %d runs. A figure on record without a range is drawn from ÷ %s to × %s; a temperature %s °C about it; a share %.0f in 100 about it.",
-		propagation.Runs,
-		say.Number(d.Times.Value),
-		say.Number(d.Times.Value),
-		say.Number(d.Degrees.Value),
-		100*d.Share.Value,
-	)
-}
-
-// cannotWords say why no way answers the wish; empty where one may.
-func cannotWords(of ask, all []*variant) string {
-	if len(all) == 0 {
-		return fmt.Sprintf("No way to make more of %s is on record.", of.species.Names.Name)
-	}
-	best := 0.0
-	var reasons []string
-	for _, v := range all {
-		if !v.possible || !v.row.IsAdvised() {
-			if len(v.lacks) > 0 {
-				reasons = append(reasons, v.row.Way+": "+v.lacks[0])
-			}
-			continue
-		}
-		if !v.outlook.ChanceKnown {
-			return "" // nobody can tell; the ways say so
-		}
-		best = max(best, v.outlook.Chance)
-		if len(v.outlook.Whys) > 0 {
-			reasons = append(reasons, v.row.Way+": "+string(v.outlook.Whys[0].Why))
-		}
-	}
-	const hardlyEver = 0.05 // the same as chanceWords
-	if best >= hardlyEver {
-		return ""
-	}
-	slices.Sort(reasons)
-	return fmt.Sprintf(
-		"%s cannot be had. %s",
-		say.Capital(wishWords(of)),
-		say.Sentence(strings.Join(slices.Compact(reasons), "; ")),
-	)
-}
-
-// scoreOf weighs the ways by what counts to the grower: each quality from 0 for the worst of the
-// ways to 1 for the best.
-func scoreOf(
-	s *plot.State,
-	all []*variant,
-	costs map[*variant]cost,
-	weights WeightsView,
-) (map[*variant]float64, map[*variant]string) {
-	type quality struct {
-		weight float64
-		of     func(*variant) (float64, bool) // more is worse
-		best   string
-	}
-	today := s.Today
-	qualities := []quality{
-		{weights.Soon, func(v *variant) (float64, bool) {
-			return float64(v.attempt.Weathers.Date(v.outlook.Out.P50).DaysSince(today)), v.outlook.DatesKnown
-		}, "soonest"},
-		{weights.Cheap, func(v *variant) (float64, bool) { return costs[v].money, costs[v].moneyKnown }, "cheapest"},
-		{weights.Certain, func(v *variant) (float64, bool) { return -v.outlook.Chance, v.outlook.ChanceKnown }, "surest"},
-		{weights.Easy, func(v *variant) (float64, bool) { return costs[v].minutes, true }, "least work"},
-	}
-	scores, because := map[*variant]float64{}, map[*variant]string{}
-	for _, q := range qualities {
-		low, high, any := 0.0, 0.0, false
-		for _, v := range all {
-			if value, known := q.of(v); known && v.possible {
-				if !any {
-					low, high, any = value, value, true
-				}
-				low, high = min(low, value), max(high, value)
-			}
-		}
-		for _, v := range all {
-			value, known := q.of(v)
-			share := 0.0 // what is not known counts as the worst
-			if known && any {
-				share = 1
-				if high > low {
-					share = min(max((high-value)/(high-low), 0), 1)
-				}
-			}
-			scores[v] += q.weight * share
-			if share == 1 && high > low && v.possible {
-				because[v] = strings.TrimPrefix(because[v]+", "+q.best, ", ")
-			}
-		}
-	}
-	return scores, because
 }
 
 // titles name the ways as growers do.
@@ -386,35 +226,6 @@ func (u *Uses) viewWay(s *plot.State, of ask, v *variant, c cost, currency strin
 		out.Loses = fmt.Sprintf("She gives about %s less the year after.", say.ShareWords(loses))
 	}
 	return out
-}
-
-// chanceWords say a chance: what hardly ever comes is not said to be nothing.
-func chanceWords(chance float64) string {
-	if chance < 0.05 {
-		return "under 1 in 10"
-	}
-	return say.InTen(chance)
-}
-
-// yearIfOther says a day, with its year where that is not this one.
-func yearIfOther(s *plot.State, day calendar.Date) string {
-	if day.Year() == s.Today.Year() {
-		return day.DayMonth()
-	}
-	return day.DayMonthYear()
-}
-
-// spanWords say from when to when, with the years where they are not this one's.
-func spanWords(s *plot.State, from, to calendar.Date) string {
-	switch {
-	case from == to:
-		return yearIfOther(s, from)
-	case from.Year() != to.Year():
-		return from.DayMonthYear() + " – " + to.DayMonthYear()
-	case to.Year() != s.Today.Year():
-		return calendar.Span(from, to) + " " + to.Time().Format("2006")
-	}
-	return calendar.Span(from, to)
 }
 
 // viewHarvests are when each part is first taken, in the order of the species' parts.

@@ -4,16 +4,12 @@ import (
 	"context"
 	"fmt"
 
-	"bramblyacre/core/calendar"
 	"bramblyacre/garden/input"
 	"bramblyacre/garden/journal"
 	"bramblyacre/garden/plot"
 	"bramblyacre/garden/say"
 	"bramblyacre/store"
 )
-
-// mostWanted is the most plants of a kind that anybody wants at once here.
-const mostWanted = 5000
 
 // The causes of a wish.
 const (
@@ -64,12 +60,7 @@ func readWish(s *plot.State, in WishInput) (store.PutWishParams, error) {
 	if in.Cause != "" {
 		row.Cause = in.Cause
 	}
-	if _, has := s.Lib.Species(in.SpeciesID); !has {
-		c.Add("speciesId", "Choose a plant of the library.")
-	}
-	if in.Plants < 1 || in.Plants > mostWanted {
-		c.Add("plants", "Say how many, from 1 to %d.", mostWanted)
-	}
+	checkWanted(&c, s, in.SpeciesID, in.Plants)
 	if in.BedID != 0 {
 		if _, err := input.StandingBed(s, in.BedID); err != nil {
 			c.Add("bedId", "Choose a bed that is on the plan.")
@@ -77,16 +68,7 @@ func readWish(s *plot.State, in WishInput) (store.PutWishParams, error) {
 		row.BedID = &in.BedID
 	}
 	if in.By != "" {
-		day, err := calendar.Parse(in.By)
-		const years = 10
-		switch {
-		case err != nil:
-			c.Add("by", "This is not a whole day. Type one like 27 May 2031.")
-		case day <= s.Today:
-			c.Add("by", "%s is past. Say a day to come, or none.", day.DayMonthYear())
-		case day > s.Today.AddDays(years*366):
-			c.Add("by", "That is too far off: no more than %d years.", years)
-		}
+		readDayWanted(&c, s, in.By)
 		row.ByDay = &in.By
 	}
 	if len(in.CauseKey) > say.LongestKey {

@@ -1,0 +1,84 @@
+package bench
+
+import (
+	"context"
+	"strings"
+
+	"bramblyacre/garden/journal"
+	"bramblyacre/garden/plot"
+)
+
+// LotRow is a seed lot for a file.
+type LotRow struct {
+	Plant, Botanical, Name, Origin, Source, RipeOn, Sign, Dried, Storage string
+	Grams, Seeds, Mothers                                                *float64
+	Labelled                                                             bool
+	Note                                                                 string
+}
+
+// Lots returns the lots on the shelf for a file.
+func (u *Uses) Lots(ctx context.Context) ([]LotRow, error) {
+	s, err := u.plot.State(ctx)
+	if err != nil {
+		return nil, err
+	}
+	rows := []LotRow{}
+	for _, lot := range lots.Of(s) {
+		if lot.RemovedOn != nil {
+			continue
+		}
+		row := LotRow{
+			Plant: speciesName(
+				s,
+				lot.SpeciesID,
+			), Name: lot.Name, Origin: lot.Origin, Source: lot.Source, RipeOn: lot.RipeOn, Sign: lot.Sign,
+			Dried: lot.Dried, Storage: lot.Storage, Grams: lot.Grams, Labelled: lot.Labelled == 1, Note: lot.Note,
+		}
+		if species, has := s.Lib.Species(lot.SpeciesID); has {
+			row.Botanical = species.Names.Botanical
+		}
+		if lot.Grams != nil && lot.SeedsGram != nil {
+			seeds := *lot.Grams * *lot.SeedsGram
+			row.Seeds = &seeds
+		}
+		if lot.Mothers != nil {
+			mothers := float64(*lot.Mothers)
+			row.Mothers = &mothers
+		}
+		rows = append(rows, row)
+	}
+	return rows, nil
+}
+
+// BringLots brings seed lots in from a file, or shows what it would bring.
+func (u *Uses) BringLots(ctx context.Context, lines []FileLine, note, leaveOut bool) (BroughtFileView, error) {
+	return u.bring(ctx, lines, note, leaveOut, kindSeed, "seed lots", func(s *plot.State, line FileLine) (brought, error) {
+		get := func(name string) string { return strings.TrimSpace(line.Fields[name]) }
+		one := brought{words: strings.TrimSpace(get("plant") + " " + get("lot"))}
+		id, err := speciesNamed(s, get("plant"), get("botanical name"))
+		if err != nil {
+			return one, err
+		}
+		mothers, err := wholeField(get("mothers"), "mothers")
+		if err != nil {
+			return one, err
+		}
+		in := SeedLotInput{
+			SpeciesID: id, Name: get("lot"), Origin: get("origin"), Mothers: mothers, Source: get("source"),
+			RipeOn: get("ripe on"),
+			Sign: get(
+				"sign",
+			), Dried: get("dried"), Storage: get("storage"), Count: get("seeds"), Labelled: get("labelled") == "true",
+			Note: get("note"),
+		}
+		if grams := get("weight (g)"); grams != "" {
+			in.Weight = grams + " g"
+		}
+		row, err := readLot(s, in)
+		one.write = func(ctx context.Context, _ *plot.State, d *journal.Draft) error {
+			_, err := lotsTable.Put(ctx, d, 0, row)
+			return err
+		}
+		return one, err
+	})
+}
