@@ -47,6 +47,7 @@ var withinCore = map[string][]string{
 	"phenology":   {"calendar", "climate", "flora"},
 	"plan":        {"geometry", "sun"},
 	"propagation": {"calendar", "climate", "flora", "geometry"},
+	"water":       {"flora"},
 	"practice":    {"calendar", "flora", "identity"},
 	"spelling":    {},
 	"suitability": {"flora", "ground", "phenology"},

@@ -8,16 +8,18 @@ import (
 	"bramblyacre/core/flora"
 	"bramblyacre/core/ground"
 	"bramblyacre/core/suitability"
+	"bramblyacre/core/water"
 )
 
 // Ground is what ships about ground: how its signs are read, what mends it, which
-// trees poison it, and how much colder a spot may be than the plot.
+// trees poison it, how much colder a spot may be than the plot, and how it holds water.
 type Ground struct {
 	Signs    ground.Table
 	Remedies suitability.Remedies
 	Trees    []suitability.Tree
 	Offsets  suitability.Offsets
 	Days     DayOffsets
+	Water    water.Lore
 }
 
 // DayOffsets are how much warmer or, below 0, colder a spot's days are.
@@ -48,6 +50,7 @@ func readGround(files fs.FS) (g Ground, err error) {
 	}
 	tables := map[string]any{
 		"signs.toml": &g.Signs, "remedies.toml": &g.Remedies, "trees.toml": &trees, "microclimate.toml": &microclimate,
+		"water.toml": &g.Water,
 	}
 	for name, into := range tables {
 		text, err := fs.ReadFile(files, "ground/"+name)

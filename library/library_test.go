@@ -6,6 +6,7 @@ import (
 	"testing/fstest"
 
 	"bramblyacre/core/flora"
+	"bramblyacre/core/ground"
 )
 
 func TestShippedLibraryIsWhole(t *testing.T) {
@@ -144,5 +145,42 @@ func TestThePotOfTheRemedyIsAsColdAsAPot(t *testing.T) {
 		if remedy.ID == "pot" && remedy.Shifts["cold"] != l.Ground().Offsets.Pot.Value {
 			t.Errorf("the remedy's pot is %v °C colder, a pot %v", remedy.Shifts["cold"], l.Ground().Offsets.Pot.Value)
 		}
+	}
+}
+
+// Every texture of the triangle has its soil, with the works that it rests on; light soils hold the least
+// and clay drains no faster than sand.
+func TestEveryTextureHoldsWater(t *testing.T) {
+	l, err := Shipped()
+	if err != nil {
+		t.Fatal(err)
+	}
+	lore := l.Ground().Water
+	texture, err := ground.AspectOf(ground.Texture)
+	if err != nil {
+		t.Fatal(err)
+	}
+	held := map[string]float64{}
+	for _, word := range texture.Words {
+		soil, has := lore.Soil(word)
+		if !has {
+			t.Errorf("%s has no soil", word)
+			continue
+		}
+		holding, err := soil.Holds(1)
+		if err != nil {
+			t.Fatal(err)
+		}
+		held[word] = holding.Available
+		// FAO-56, table 19: from 50 mm a metre in sand up to 200 mm.
+		if holding.Available < 50 || holding.Available > 200 {
+			t.Errorf("a metre of %s holds %.0f mm", word, holding.Available)
+		}
+	}
+	if !(held["sand"] < held["sandy loam"] && held["sandy loam"] < held["loam"] && held["loam"] < held["silt loam"]) {
+		t.Errorf("held: %v", held)
+	}
+	if len(lore.Soils) != len(texture.Words) {
+		t.Errorf("%d soils for %d textures", len(lore.Soils), len(texture.Words))
 	}
 }

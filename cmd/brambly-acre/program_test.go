@@ -93,6 +93,9 @@ func TestCalcPrintsOneObject(t *testing.T) {
 			`{"triangle":109,"square":96,"better":"triangle"}`,
 		},
 		{"set-out width_cm=60 length_cm=240 spacing_cm=30 edge_cm=15", `{"triangle":15,"square":16,"better":"square"}`},
+		{"water-stress taw_mm=100 depletion_mm=70 p=0.5", `{"ks":0.6}`},
+		{"water-stress taw_mm=100 depletion_mm=50 p=0.5", `{"ks":1}`},
+		{"days-to-dry taw_mm=60 p=0.5 et_mm=4", `{"days":7.5}`},
 	}
 	for _, test := range tests {
 		status, out, errs := run(t, append([]string{"calc"}, strings.Fields(test.args)...)...)
@@ -130,6 +133,9 @@ func TestWrongArgumentsEndWithTwoAndOneLine(t *testing.T) {
 		{"calc mix cells=6 cell_ml=5000 settling=0 spill=0 shrinkage=0 parts=1", "at most 2 l"},
 		{"calc mix cells=6 cell_ml=80 settling=0 spill=0 shrinkage=0 parts=3:x", "not parts such as 3:2:1"},
 		{"calc set-out width_cm=0 length_cm=4 spacing_cm=2 edge_cm=0", "must be above 0"},
+		{"calc water-stress taw_mm=100 depletion_mm=170 p=0.5", "it lies between 0 and the 100 mm available"},
+		{"calc water-stress taw_mm=100 depletion_mm=70 p=1", "it lies between 0 and 1"},
+		{"calc days-to-dry taw_mm=60 p=0.5 et_mm=0", "a use of 0 mm a day cannot be"},
 		{"import recipes x --data y", "say what to read"},
 		{"import plan x", "--data DIR"},
 		{"serve", "--data DIR"},
