@@ -32,6 +32,7 @@ type thermalKey struct{ base, upper float64 }
 // NewEnsemble makes size seasons. readings are consecutive days from
 // readingsFrom on; those before the lead-in are passed over, and a gap between
 // the lead-in's first day and readingsFrom is an error, as is a size below 1.
+// What of a day is Unread is filled in, in each season otherwise.
 // The same seed gives the same ensemble.
 func NewEnsemble(
 	g *Generator,
@@ -41,43 +42,53 @@ func NewEnsemble(
 	size int,
 	seed uint64,
 ) (*Ensemble, error) {
+	return NewEnsembleToward(g, season, readingsFrom, readings, nil, size, seed)
+}
+
+// NewEnsembleToward makes seasons as NewEnsemble does, whose days after the last reading
+// keep to an outlook as far as it reaches, each as closely as the outlook is sure.
+func NewEnsembleToward(
+	g *Generator,
+	season calendar.Season,
+	readingsFrom calendar.Date,
+	readings []Day,
+	outlook []Expected,
+	size int,
+	seed uint64,
+) (*Ensemble, error) {
 	if size < 1 {
 		return nil, fmt.Errorf("an ensemble of %d seasons", size)
 	}
 	first := season.Start.AddDays(-LeadDays)
 	total := LeadDays + season.Days()
-	known := 0
 	if end := readingsFrom.AddDays(len(readings)); len(readings) > 0 && end > first {
 		if readingsFrom > first {
 			return nil, fmt.Errorf("weather is read from %s, but wanted from %s", readingsFrom, first)
 		}
 		readings = readings[first-readingsFrom:]
-		known = min(len(readings), total)
-		readings = readings[:known]
+		readings = readings[:min(len(readings), total)]
+	} else {
+		readings = nil
+	}
+	known := 0
+	for known < len(readings) && readings[known].Whole() {
+		known++
 	}
 	e := &Ensemble{
 		Season: season, KnownUntil: first.AddDays(known - 1),
 		members: make([][]Day, size),
 		thermal: map[thermalKey]*ThermalTable{}, chill: map[ChillRange]*ChillTable{},
 	}
-	var past Past
+	filling := filler{generator: g, first: first, readings: readings, outlook: outlook}
 	if known > 0 {
-		past = g.After(first, readings)
-	}
-	generate := func(m int) {
-		rng := rand.New(rand.NewPCG(seed, uint64(m)+1))
-		days := make([]Day, known, total)
-		var state State
-		if known > 0 {
-			copy(days, readings)
-			state = past.State(rng)
-		} else {
-			state = g.Start(rng, first)
-		}
-		e.members[m], _ = g.Generate(days, rng, first.AddDays(known), total-known, state)
+		past := g.After(first, readings[:known])
+		filling.past = &past
 	}
 	// Each member has its own stream of chance, so that they can be made side by side.
-	parallel.Each(size, generate)
+	parallel.Each(size, func(m int) {
+		rng := rand.New(rand.NewPCG(seed, uint64(m)+1))
+		e.members[m] = filling.member(rng, known, total)
+	})
 	return e, nil
 }
 
