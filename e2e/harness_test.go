@@ -288,6 +288,9 @@ func (b *browser) locate(selector, name string) spot {
 	b.t.Helper()
 	expression := fmt.Sprintf(`(() => { const e = (%s)(%s, %s); if (!e) return {found: false};
 		e.scrollIntoView({block: "center", inline: "center", behavior: "instant"});
+		// What still unfolds stands still between two frames of a busy machine.
+		if (document.getAnimations().some((a) => a.playState === "running" && a.effect?.getComputedTiming().iterations !== Infinity &&
+			a.effect?.target?.contains(e))) return {found: false};
 		// A shape on the plan says where it can be hit: the middle of a ring is not on it.
 		const r = (e.querySelector("[data-hit]") ?? e).getBoundingClientRect(); return {found: true, x: r.x + r.width / 2, y: r.y + r.height / 2}; })()`, finder, quoted(selector), quoted(name))
 	// It has to stand still: a page that is still filling would slip from
