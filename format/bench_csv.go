@@ -11,6 +11,7 @@ import (
 	"strings"
 
 	"bramblyacre/garden"
+	"bramblyacre/garden/area"
 	"bramblyacre/garden/bench"
 	"bramblyacre/garden/say"
 )
@@ -79,16 +80,16 @@ func number(value *float64, decimals int) string {
 // ReadLots reads the lines of a table of seed lots; ReadBatches those of a table of batches. A file
 // that is no such table is a fault that says why; what is wrong with a single line is told where it is
 // brought in.
-func ReadLots(r io.Reader) ([]bench.FileLine, error) {
+func ReadLots(r io.Reader) ([]area.FileLine, error) {
 	return readLines(r, lotHeadings, "plant", "lot")
 }
 
 // ReadBatches reads the lines of a table of batches.
-func ReadBatches(r io.Reader) ([]bench.FileLine, error) {
+func ReadBatches(r io.Reader) ([]area.FileLine, error) {
 	return readLines(r, batchHeadings, "plant", "way", "started")
 }
 
-func readLines(r io.Reader, headings []string, needed ...string) ([]bench.FileLine, error) {
+func readLines(r io.Reader, headings []string, needed ...string) ([]area.FileLine, error) {
 	fault := func(format string, args ...any) error {
 		return say.Faults{{Field: "file", Message: fmt.Sprintf(format, args...)}}
 	}
@@ -112,7 +113,7 @@ func readLines(r io.Reader, headings []string, needed ...string) ([]bench.FileLi
 			return nil, fault("The heading %q is missing. The headings are: %s.", name, strings.Join(headings, ", "))
 		}
 	}
-	var lines []bench.FileLine
+	var lines []area.FileLine
 	for {
 		record, err := file.Read()
 		if errors.Is(err, io.EOF) {
@@ -122,7 +123,7 @@ func readLines(r io.Reader, headings []string, needed ...string) ([]bench.FileLi
 			return nil, fault("The table cannot be read: %v.", err) // with its line
 		}
 		at, _ := file.FieldPos(0)
-		line := bench.FileLine{Line: at, Fields: map[string]string{}}
+		line := area.FileLine{Line: at, Fields: map[string]string{}}
 		for i, value := range record {
 			if i < len(head) {
 				line.Fields[head[i]] = plain(value)

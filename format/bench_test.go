@@ -8,6 +8,7 @@ import (
 
 	"bramblyacre/demo"
 	"bramblyacre/garden"
+	"bramblyacre/garden/area"
 	"bramblyacre/garden/bench"
 	"bramblyacre/garden/plot"
 	"bramblyacre/garden/say"
@@ -36,7 +37,7 @@ func TestLotsAndBatchesComeBackFromTheirFiles(t *testing.T) {
 	from, into := benchPlot(t, true), benchPlot(t, false)
 	for _, kind := range []struct {
 		write func(context.Context, *garden.Garden, *bytes.Buffer) error
-		read  func(context.Context, *garden.Garden, string) (bench.BroughtFileView, error)
+		read  func(context.Context, *garden.Garden, string) (area.BroughtFileView, error)
 	}{
 		{
 			func(ctx context.Context, g *garden.Garden, w *bytes.Buffer) error {
@@ -46,10 +47,10 @@ func TestLotsAndBatchesComeBackFromTheirFiles(t *testing.T) {
 				}
 				return WriteLots(w, rows)
 			},
-			func(ctx context.Context, g *garden.Garden, text string) (bench.BroughtFileView, error) {
+			func(ctx context.Context, g *garden.Garden, text string) (area.BroughtFileView, error) {
 				lines, err := ReadLots(strings.NewReader(text))
 				if err != nil {
-					return bench.BroughtFileView{}, err
+					return area.BroughtFileView{}, err
 				}
 				return g.Bench.BringLots(ctx, lines, true, false)
 			},

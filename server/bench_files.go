@@ -10,7 +10,7 @@ import (
 	"github.com/danielgtaylor/huma/v2"
 
 	"bramblyacre/format"
-	"bramblyacre/garden/bench"
+	"bramblyacre/garden/area"
 )
 
 // BroughtFile is a table to bring in.
@@ -23,13 +23,13 @@ type BroughtFile struct {
 }
 
 func (o operations) registerBenchFiles(api huma.API) {
-	bring := func(path, id, summary string, read func(io.Reader) ([]bench.FileLine, error),
-		take func(context.Context, []bench.FileLine, bool, bool) (bench.BroughtFileView, error)) {
+	bring := func(path, id, summary string, read func(io.Reader) ([]area.FileLine, error),
+		take func(context.Context, []area.FileLine, bool, bool) (area.BroughtFileView, error)) {
 		operation(api, http.MethodPost, path, id, summary,
-			func(ctx context.Context, in *struct{ Body BroughtFile }) (bench.BroughtFileView, error) {
+			func(ctx context.Context, in *struct{ Body BroughtFile }) (area.BroughtFileView, error) {
 				lines, err := read(strings.NewReader(in.Body.Text))
 				if err != nil {
-					return bench.BroughtFileView{}, err
+					return area.BroughtFileView{}, err
 				}
 				return take(ctx, lines, in.Body.Note, in.Body.LeaveOut)
 			})
@@ -88,16 +88,16 @@ type benchPage struct {
 
 func (o operations) bringLots(
 	ctx context.Context,
-	lines []bench.FileLine,
+	lines []area.FileLine,
 	note, leaveOut bool,
-) (bench.BroughtFileView, error) {
+) (area.BroughtFileView, error) {
 	return o.garden.Bench.BringLots(ctx, lines, note, leaveOut)
 }
 
 func (o operations) bringBatches(
 	ctx context.Context,
-	lines []bench.FileLine,
+	lines []area.FileLine,
 	note, leaveOut bool,
-) (bench.BroughtFileView, error) {
+) (area.BroughtFileView, error) {
 	return o.garden.Bench.BringBatches(ctx, lines, note, leaveOut)
 }

@@ -18,9 +18,11 @@ type Station interface {
 	Name() string
 	// Simulated is true for a stand-in, which has to be labelled as one.
 	Simulated() bool
-	// Days returns the weather of each day from first to last, both inside:
-	// what was read of the past, and the outlook for the days to come.
+	// Days returns what was read on each day from first to last, both inside; no day is to
+	// come. What of a day was not read is climate.Unread.
 	Days(first, last calendar.Date) ([]climate.Day, error)
+	// Outlook returns what was expected of the OutlookDays after a day, as it was said that day.
+	Outlook(said calendar.Date) ([]climate.Expected, error)
 }
 
 // OutlookDays is how far ahead a station's outlook reaches.
@@ -30,7 +32,7 @@ const OutlookDays = 7
 type simulated struct {
 	generator *climate.Generator
 	seed      uint64
-	mu        sync.Mutex
+	mu        sync.Mutex // guards years
 	years     map[int][]climate.Day
 }
 

@@ -1,9 +1,11 @@
 package station
 
 import (
+	"math"
 	"testing"
 
 	"bramblyacre/core/calendar"
+	"bramblyacre/core/climate"
 	"bramblyacre/library"
 )
 
@@ -41,5 +43,74 @@ func TestSimulatedWeatherIsTheSameHoweverItIsAskedFor(t *testing.T) {
 	}
 	if !one.Simulated() {
 		t.Error("the stand-in does not say that it is simulated")
+	}
+}
+
+// The outlook is off like a real one's: more the further ahead, never by more than knowing nothing; what it gives as
+// its spread holds; of days that it calls likely wet so many are; and it is the same when it is asked for again.
+func TestTheSimulatedOutlookIsUnsureAsItSays(t *testing.T) {
+	l, err := library.Shipped()
+	if err != nil {
+		t.Fatal(err)
+	}
+	for _, climateID := range []string{"hill-valley", "cold-continental", "desert-summer-rain", "humid-subtropical-south"} {
+		normals, _ := l.Climate(climateID)
+		s, err := NewSimulated(normals, 7)
+		if err != nil {
+			t.Fatal(err)
+		}
+		generator, err := climate.NewGenerator(normals)
+		if err != nil {
+			t.Fatal(err)
+		}
+		const days = 1500
+		var off, usualOff, inside [OutlookDays]float64
+		var said, came, called [10]float64 // by tenths of the chance of rain
+		first := calendar.Must(2031, 1, 1)
+		for n := range days {
+			day := first.AddDays(n)
+			outlook, err := s.Outlook(day)
+			if err != nil || len(outlook) != OutlookDays {
+				t.Fatalf("%d days, %v", len(outlook), err)
+			}
+			again, _ := s.Outlook(day)
+			truth, _ := s.Days(day.AddDays(1), day.AddDays(OutlookDays))
+			for i, e := range outlook {
+				if again[i] != e {
+					t.Fatal("asked again it says something else")
+				}
+				usual, _, _, _, _ := generator.Usual(day.AddDays(i + 1))
+				off[i] += math.Abs(truth[i].TMax-e.TMax) / days
+				usualOff[i] += math.Abs(truth[i].TMax-usual.TMax) / days
+				if math.Abs(truth[i].TMax-e.TMax) < 1.2816*e.Spread {
+					inside[i] += 1.0 / days
+				}
+				at := min(9, int(10*e.WetChance))
+				said[at] += e.WetChance
+				called[at]++
+				if truth[i].Wet() {
+					came[at]++
+				}
+			}
+		}
+		for i := range OutlookDays {
+			if i > 0 && off[i] < off[i-1]-0.05 {
+				t.Errorf("%s: %d days ahead it is off by %.2f, a day before by %.2f", climateID, i+1, off[i], off[i-1])
+			}
+			if off[i] > usualOff[i] {
+				t.Errorf("%s: %d days ahead it is off by %.2f, what is usual by %.2f", climateID, i+1, off[i], usualOff[i])
+			}
+			if inside[i] < 0.72 || inside[i] > 0.88 {
+				t.Errorf("%s: %d days ahead %.2f lie in the band of 8 in 10", climateID, i+1, inside[i])
+			}
+		}
+		if off[0] > 0.6*off[OutlookDays-1] {
+			t.Errorf("%s: tomorrow is off by %.2f, a week on by %.2f", climateID, off[0], off[OutlookDays-1])
+		}
+		for at := range called {
+			if called[at] > 150 && math.Abs(said[at]-came[at])/called[at] > 0.06 {
+				t.Errorf("%s: %.2f wet was said, %.2f came", climateID, said[at]/called[at], came[at]/called[at])
+			}
+		}
 	}
 }

@@ -404,6 +404,16 @@ type Site struct {
 	Placed      int64    `json:"placed"`
 }
 
+type SoilFeel struct {
+	ID    int64   `json:"id"`
+	BedID int64   `json:"bed_id"`
+	Day   string  `json:"day"`
+	Kind  string  `json:"kind"`
+	Feel  string  `json:"feel"`
+	Gone  float64 `json:"gone"`
+	Note  string  `json:"note"`
+}
+
 type Sorting struct {
 	ID        int64   `json:"id"`
 	PickingID int64   `json:"picking_id"`
@@ -412,6 +422,14 @@ type Sorting struct {
 	Answers   string  `json:"answers"`
 	Rejected  float64 `json:"rejected"`
 	Note      string  `json:"note"`
+}
+
+type StationDay struct {
+	Station string   `json:"station"`
+	Day     string   `json:"day"`
+	TminC   *float64 `json:"tmin_c"`
+	TmaxC   *float64 `json:"tmax_c"`
+	RainMm  *float64 `json:"rain_mm"`
 }
 
 type Tray struct {
@@ -441,6 +459,24 @@ type Volunteer struct {
 	CheckedOn *string `json:"checked_on"`
 	Note      string  `json:"note"`
 	EndedOn   *string `json:"ended_on"`
+}
+
+type Watering struct {
+	ID     int64   `json:"id"`
+	BedID  int64   `json:"bed_id"`
+	Day    string  `json:"day"`
+	Litres float64 `json:"litres"`
+	Note   string  `json:"note"`
+}
+
+type WeatherReading struct {
+	ID     int64    `json:"id"`
+	Day    string   `json:"day"`
+	Source string   `json:"source"`
+	TminC  *float64 `json:"tmin_c"`
+	TmaxC  *float64 `json:"tmax_c"`
+	RainMm *float64 `json:"rain_mm"`
+	Note   string   `json:"note"`
 }
 
 type Wish struct {

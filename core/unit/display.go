@@ -138,6 +138,14 @@ func (s System) TemperatureDifference(celsius float64) string {
 	return trimmed(celsius, 1) + " °C"
 }
 
+// Rainfall writes a day's rain given in millimetres: "4.2 mm", "0.17 in".
+func (s System) Rainfall(millimetres float64) string {
+	if s == US {
+		return trimmed(millimetres/25.4, 2) + " in"
+	}
+	return trimmed(millimetres, 1) + " mm"
+}
+
 // Rain writes a depth of rain given in millimetres: "840 mm", "33 in".
 func (s System) Rain(millimetres float64) string {
 	if s == US {

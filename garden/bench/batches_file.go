@@ -2,11 +2,13 @@ package bench
 
 import (
 	"context"
+	"fmt"
 	"slices"
 	"strings"
 
 	"bramblyacre/core/flora"
 	"bramblyacre/core/propagation"
+	"bramblyacre/garden/area"
 	"bramblyacre/garden/input"
 	"bramblyacre/garden/journal"
 	"bramblyacre/garden/plot"
@@ -50,33 +52,42 @@ func (u *Uses) Batches(ctx context.Context) ([]BatchRow, error) {
 	return rows, nil
 }
 
+// batchLine is a batch of a file, and how many of it came up.
+type batchLine struct {
+	row store.PutBatchParams
+	up  *int
+}
+
 // BringBatches brings batches in from a file, or shows what it would bring.
-func (u *Uses) BringBatches(ctx context.Context, lines []FileLine, note, leaveOut bool) (BroughtFileView, error) {
-	return u.bring(ctx, lines, note, leaveOut, kindBatch, "batches", func(s *plot.State, line FileLine) (brought, error) {
-		get := func(name string) string { return strings.TrimSpace(line.Fields[name]) }
-		one := brought{words: strings.TrimSpace(get("plant") + ", " + get("way"))}
-		row, up, err := readBatchLine(s, get)
-		one.write = func(ctx context.Context, s *plot.State, d *journal.Draft) error {
-			made, err := batchesTable.Put(ctx, d, 0, row)
-			if err != nil || up == nil {
-				return err
-			}
-			_, err = countsTable.Put(
-				ctx,
-				d,
-				0,
-				store.PutBatchCountParams{
-					BatchID: made.ID,
-					Day:     s.Today.String(),
-					Kind:    countUp,
-					Plants:  int64(*up),
-					Note:    "From a file",
-				},
-			)
-			return err
+func (u *Uses) BringBatches(
+	ctx context.Context,
+	lines []area.FileLine,
+	note, leaveOut bool,
+) (area.BroughtFileView, error) {
+	return area.Brought[batchLine]{
+		Most: mostLines,
+		Read: func(s *plot.State, line area.FileLine, _ []batchLine) (batchLine, string, error) {
+			get := func(name string) string { return strings.TrimSpace(line.Fields[name]) }
+			row, up, err := readBatchLine(s, get)
+			return batchLine{row, up}, strings.TrimSpace(get("plant") + ", " + get("way")), err
+		},
+		Write: writeBatches,
+	}.Take(ctx, u.plot, lines, note, leaveOut)
+}
+
+func writeBatches(ctx context.Context, s *plot.State, d *journal.Draft, rows []batchLine) (journal.Record, error) {
+	for _, one := range rows {
+		made, err := batchesTable.Put(ctx, d, 0, one.row)
+		if err == nil && one.up != nil {
+			_, err = countsTable.Put(ctx, d, 0, store.PutBatchCountParams{
+				BatchID: made.ID, Day: s.Today.String(), Kind: countUp, Plants: int64(*one.up), Note: "From a file",
+			})
 		}
-		return one, err
-	})
+		if err != nil {
+			return journal.Record{}, err
+		}
+	}
+	return journal.Record{Kind: kindBatch, Summary: fmt.Sprintf("Brought in %d batches from a file", len(rows))}, nil
 }
 
 func readBatchLine(s *plot.State, get func(string) string) (row store.PutBatchParams, up *int, err error) {

@@ -2,10 +2,13 @@ package bench
 
 import (
 	"context"
+	"fmt"
 	"strings"
 
+	"bramblyacre/garden/area"
 	"bramblyacre/garden/journal"
 	"bramblyacre/garden/plot"
+	"bramblyacre/store"
 )
 
 // LotRow is a seed lot for a file.
@@ -51,34 +54,45 @@ func (u *Uses) Lots(ctx context.Context) ([]LotRow, error) {
 }
 
 // BringLots brings seed lots in from a file, or shows what it would bring.
-func (u *Uses) BringLots(ctx context.Context, lines []FileLine, note, leaveOut bool) (BroughtFileView, error) {
-	return u.bring(ctx, lines, note, leaveOut, kindSeed, "seed lots", func(s *plot.State, line FileLine) (brought, error) {
-		get := func(name string) string { return strings.TrimSpace(line.Fields[name]) }
-		one := brought{words: strings.TrimSpace(get("plant") + " " + get("lot"))}
-		id, err := speciesNamed(s, get("plant"), get("botanical name"))
-		if err != nil {
-			return one, err
-		}
-		mothers, err := wholeField(get("mothers"), "mothers")
-		if err != nil {
-			return one, err
-		}
-		in := SeedLotInput{
-			SpeciesID: id, Name: get("lot"), Origin: get("origin"), Mothers: mothers, Source: get("source"),
-			RipeOn: get("ripe on"),
-			Sign: get(
-				"sign",
-			), Dried: get("dried"), Storage: get("storage"), Count: get("seeds"), Labelled: get("labelled") == "true",
-			Note: get("note"),
-		}
-		if grams := get("weight (g)"); grams != "" {
-			in.Weight = grams + " g"
-		}
-		row, err := readLot(s, in)
-		one.write = func(ctx context.Context, _ *plot.State, d *journal.Draft) error {
-			_, err := lotsTable.Put(ctx, d, 0, row)
-			return err
-		}
-		return one, err
-	})
+func (u *Uses) BringLots(
+	ctx context.Context,
+	lines []area.FileLine,
+	note, leaveOut bool,
+) (area.BroughtFileView, error) {
+	return area.Brought[store.PutSeedLotParams]{
+		Most: mostLines,
+		Read: func(s *plot.State, line area.FileLine, _ []store.PutSeedLotParams) (store.PutSeedLotParams, string, error) {
+			get := func(name string) string { return strings.TrimSpace(line.Fields[name]) }
+			row, err := readLotLine(s, get)
+			return row, strings.TrimSpace(get("plant") + " " + get("lot")), err
+		},
+		Write: func(ctx context.Context, _ *plot.State, d *journal.Draft, rows []store.PutSeedLotParams) (journal.Record, error) {
+			for _, row := range rows {
+				if _, err := lotsTable.Put(ctx, d, 0, row); err != nil {
+					return journal.Record{}, err
+				}
+			}
+			return journal.Record{Kind: kindSeed, Summary: fmt.Sprintf("Brought in %d seed lots from a file", len(rows))}, nil
+		},
+	}.Take(ctx, u.plot, lines, note, leaveOut)
+}
+
+func readLotLine(s *plot.State, get func(string) string) (store.PutSeedLotParams, error) {
+	id, err := speciesNamed(s, get("plant"), get("botanical name"))
+	if err != nil {
+		return store.PutSeedLotParams{}, err
+	}
+	mothers, err := wholeField(get("mothers"), "mothers")
+	if err != nil {
+		return store.PutSeedLotParams{}, err
+	}
+	in := SeedLotInput{
+		SpeciesID: id, Name: get("lot"), Origin: get("origin"), Mothers: mothers, Source: get("source"), RipeOn: get("ripe on"),
+		Sign: get("sign"), Dried: get("dried"), Storage: get("storage"), Count: get("seeds"), Labelled: get("labelled") == "true",
+		Note: get("note"),
+	}
+	if grams := get("weight (g)"); grams != "" {
+		in.Weight = grams + " g"
+	}
+	return readLot(s, in)
 }

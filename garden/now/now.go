@@ -78,20 +78,24 @@ func (u *Uses) Now(ctx context.Context, on calendar.Date) (NowView, error) {
 	return v, err
 }
 
-// outlook returns the week from a day on: the station's where it reaches, else what is usual
-// in this climate. An outlook belongs to the day that is shown.
+// outlook returns the week from a day on: what was read and what the station expects where they
+// reach, else what is usual in this climate. An outlook belongs to the day that is shown.
 func outlook(s *plot.State, on calendar.Date) (days []view.WeatherDay, usual bool, err error) {
-	if s.Sky.Station != nil && on == s.Today {
-		weather, err := s.Sky.Station.Days(on, on.AddDays(station.OutlookDays-1))
-		if err != nil {
-			return nil, false, fmt.Errorf("read the outlook: %w", err)
-		}
-		for i, w := range weather {
-			days = append(days, view.ViewWeatherDay(s, on.AddDays(i), w))
-		}
-		return days, false, nil
+	expected := s.Sky.Outlook()
+	if on != s.Today || len(expected) == 0 {
+		return usualWeek(s, on), true, nil
 	}
-	return usualWeek(s, on), true, nil
+	read, err := s.Sky.Read(on, on)
+	if err != nil {
+		return nil, false, fmt.Errorf("read the weather: %w", err)
+	}
+	if len(read) == 1 && read[0].Whole() {
+		days = append(days, view.ReadDay(s, on, read[0].Day))
+	}
+	for i, e := range expected {
+		days = append(days, view.ExpectedDay(s, on.AddDays(i+1), e))
+	}
+	return days[:min(len(days), station.OutlookDays)], false, nil
 }
 
 // usualWeek is the mean weather of the week from a day on, with how many in ten of such days
@@ -117,9 +121,7 @@ func usualWeek(s *plot.State, on calendar.Date) []view.WeatherDay {
 				wet += 1 / float64(usual.Size())
 			}
 		}
-		view := view.ViewWeatherDay(s, day, mean)
-		view.Wet, view.WetChance = wet >= 0.5, math.Round(10*wet)/10
-		days = append(days, view)
+		days = append(days, view.UsualDay(s, day, mean, math.Round(10*wet)/10))
 	}
 	return days
 }

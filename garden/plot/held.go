@@ -34,6 +34,7 @@ type rows struct {
 	looks        map[lookedAt][]store.Look
 	sortings     map[int64][]store.Sorting // by picking
 	makings      map[int64][]store.Making  // by picking
+	weather      weatherLog
 	// kept are the rows of tables that one area alone reads, by table.
 	kept map[string]any
 }
@@ -160,6 +161,16 @@ var heldTables = []held{
 		func(r store.Reading) int64 { return r.ID },
 		func(r store.Reading) int64 { return r.BedID },
 		func(a, b store.Reading) int { return byDay(a.Day, b.Day, a.ID, b.ID) },
+	),
+	grouped(
+		"weather_readings",
+		(*store.Queries).ListWeatherReadings,
+		func(r *rows) *map[string][]store.WeatherReading {
+			return (*map[string][]store.WeatherReading)(&r.weather)
+		},
+		func(r store.WeatherReading) int64 { return r.ID },
+		func(r store.WeatherReading) string { return yearOf(r.Day) },
+		func(a, b store.WeatherReading) int { return byDay(a.Day, b.Day, a.ID, b.ID) },
 	),
 	grouped(
 		"fates",

@@ -22,7 +22,7 @@ var PlantingsTable = journal.NewTable(
 
 // registration is what the journal has to know of plot.
 var registration = journal.Registration{
-	Tables: []journal.AnyTable{SiteTable, PlantingsTable},
+	Tables: []journal.AnyTable{SiteTable, PlantingsTable, WeatherTable},
 }
 
 // ObservationsTable holds what was seen of plantings on rounds.
@@ -31,4 +31,12 @@ var ObservationsTable = journal.NewTable(
 	(*store.Queries).GetObservation,
 	(*store.Queries).PutObservation,
 	(*store.Queries).DropObservation,
+)
+
+// WeatherTable holds what was read of the weather by people.
+var WeatherTable = journal.NewTable(
+	"weather_readings",
+	(*store.Queries).GetWeatherReading,
+	(*store.Queries).PutWeatherReading,
+	(*store.Queries).DropWeatherReading,
 )

@@ -3,6 +3,7 @@ package plot
 import (
 	"fmt"
 	"hash/fnv"
+	"slices"
 	"sync"
 
 	"bramblyacre/core/calendar"
@@ -27,6 +28,8 @@ type SkyKey struct {
 // come, and the climate behind them.
 type Sky struct {
 	key       SkyKey
+	log       weatherLog
+	outlook   []climate.Expected // of the days after today; none without a station
 	size      int
 	normals   climate.Normals
 	generator *climate.Generator
@@ -48,12 +51,18 @@ type Sky struct {
 // SimulatedStation is a site's station that is switched on; none is the climate alone.
 const SimulatedStation = "simulated"
 
+// recentDays is for how long the grower's readings are said to be what the weather is read from.
+const recentDays = 14
+
 // Source is what the weather is read from, as shown.
 func (s *Sky) Source() string {
-	if s.Station == nil {
-		return "No readings: what is usual in this climate"
+	switch {
+	case s.Station != nil:
+		return s.Station.Name()
+	case len(s.log.rowsIn(s.key.today.AddDays(-recentDays), s.key.today)) > 0:
+		return "Your own readings"
 	}
-	return s.Station.Name()
+	return "No readings: what is usual in this climate"
 }
 
 // soilDepthM is the depth that soil warmth is shown for: where seed lies.
@@ -61,9 +70,9 @@ const soilDepthM = 0.05
 
 // sky is the weather that a key stands for, on a day of a season. Of the sky before it takes
 // over the seasons that are the same.
-func (g *Plot) sky(key SkyKey, season calendar.Season) (*Sky, error) {
+func (g *Plot) sky(key SkyKey, log weatherLog, season calendar.Season) (*Sky, error) {
 	before := g.lastSky.Load()
-	if before != nil && before.key == key {
+	if before != nil && before.key == key && before.log.sameAs(log) {
 		return before, nil
 	}
 	normals, has := g.Lib().Climate(key.climate)
@@ -80,15 +89,22 @@ func (g *Plot) sky(key SkyKey, season calendar.Season) (*Sky, error) {
 		if weather, err = g.OpenStation(normals, key.seed); err != nil {
 			return nil, err
 		}
+		weather = g.keep(weather, key)
 	}
 	s := &Sky{
 		key:       key,
+		log:       log,
 		size:      g.Seasons,
 		normals:   normals,
 		generator: generator,
 		Station:   weather,
 		seasons:   map[calendar.Season]*climate.Ensemble{},
 		daylight:  map[calendar.Season]*phenology.Daylight{},
+	}
+	if weather != nil {
+		if s.outlook, err = weather.Outlook(key.today); err != nil {
+			return nil, fmt.Errorf("read the outlook: %w", err)
+		}
 	}
 	s.takeOver(before)
 	if s.thisSeason, err = s.Ensemble(season); err != nil {
@@ -106,6 +122,14 @@ func (g *Plot) sky(key SkyKey, season calendar.Season) (*Sky, error) {
 	return s, nil
 }
 
+// keep is a station whose readings are kept under what makes it that station.
+func (g *Plot) keep(weather station.Station, key SkyKey) station.Station {
+	return &keptStation{
+		Station: weather, store: g.Store, days: map[calendar.Date]climate.Day{}, today: key.today,
+		name: fmt.Sprintf("%s %s %v %v %d", key.station, key.climate, key.latitude, key.heightM, key.seed),
+	}
+}
+
 // takeOver takes over what the sky of another day has in common: of the same place, the
 // seasons that were over by then, and where nothing is read, all.
 func (s *Sky) takeOver(before *Sky) {
@@ -120,7 +144,10 @@ func (s *Sky) takeOver(before *Sky) {
 	before.mu.Lock()
 	defer before.mu.Unlock()
 	for season, ensemble := range before.seasons {
-		if s.Station == nil || before.key.today >= season.End && s.key.today >= season.End {
+		first := season.Start.AddDays(-climate.LeadDays)
+		over := before.key.today >= season.End && s.key.today >= season.End
+		nothing := s.Station == nil && len(s.log.rowsIn(first, season.End)) == 0
+		if (over || nothing) && s.log.sameIn(before.log, first, season.End) {
 			s.seasons[season], s.daylight[season] = ensemble, before.daylight[season]
 		}
 	}
@@ -136,25 +163,55 @@ func (s *Sky) Ensemble(season calendar.Season) (*climate.Ensemble, error) {
 		return made, nil
 	}
 	first := season.Start.AddDays(-climate.LeadDays)
-	last := min(s.key.today, season.End)
-	var read []climate.Day
-	if s.Station != nil && last >= first {
-		var err error
-		if read, err = s.Station.Days(first, last); err != nil {
-			return nil, fmt.Errorf("read the weather: %w", err)
-		}
+	read, err := s.readings(first, min(s.key.today, season.End))
+	if err != nil {
+		return nil, fmt.Errorf("read the weather: %w", err)
 	}
 	size := s.size
-	if s.Station != nil && s.key.today >= season.End {
-		size = 1
+	if len(read) == climate.LeadDays+season.Days() && !slices.ContainsFunc(read, func(d climate.Day) bool { return !d.Whole() }) {
+		size = 1 // it is as it was
 	}
-	e, err := climate.NewEnsemble(s.generator, season, first, read, size, s.seedFor(season.Start.String()))
+	var outlook []climate.Expected
+	if len(read) > 0 && first.AddDays(len(read)-1) == s.key.today {
+		outlook = s.outlook
+	}
+	e, err := climate.NewEnsembleToward(
+		s.generator,
+		season,
+		first,
+		read,
+		outlook,
+		size,
+		s.seedFor(season.Start.String()),
+	)
 	if err != nil {
 		return nil, err
 	}
 	s.seasons[season] = e
 	return e, nil
 }
+
+// readings are the days from first on as they were read, up to the last that was.
+func (s *Sky) readings(first, last calendar.Date) (days []climate.Day, err error) {
+	read, err := s.Read(first, last)
+	until := 0
+	for i, day := range read {
+		days = append(days, day.Day)
+		if !day.Blank() {
+			until = i + 1
+		}
+	}
+	return days[:until], err
+}
+
+// Outlook is what the station expects of the days after today; none without a station.
+func (s *Sky) Outlook() []climate.Expected { return s.outlook }
+
+// Generator makes weather as it is usual here.
+func (s *Sky) Generator() *climate.Generator { return s.generator }
+
+// Normals are the climate's figures at the plot's height and latitude.
+func (s *Sky) Normals() climate.Normals { return s.normals }
 
 // daylightOf returns the hours of daylight of a season.
 func (s *Sky) daylightOf(season calendar.Season) (*phenology.Daylight, error) {
@@ -183,7 +240,7 @@ func (s *Sky) seedFor(what string) uint64 {
 // season itself.
 func (s *Sky) climatology(season calendar.Season) (err error) {
 	usual := s.thisSeason
-	if s.Station != nil {
+	if s.Station != nil || len(s.log) > 0 {
 		if usual, err = climate.NewEnsemble(s.generator, season, 0, nil, s.size, s.seedFor("usual")); err != nil {
 			return err
 		}

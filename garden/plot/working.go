@@ -172,6 +172,7 @@ func (g *Plot) workOut(ctx context.Context, before *State, moved []movedBy, toda
 	}
 	if s.Sky, err = g.sky(
 		SkyKey{s.Site.ClimateID, s.Site.Latitude, s.Site.AltitudeM, uint64(s.Site.WeatherSeed), s.Site.Station, today},
+		rows.weather,
 		s.Season,
 	); err != nil {
 		return nil, err

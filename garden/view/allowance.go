@@ -6,14 +6,12 @@ import (
 	"strings"
 
 	"bramblyacre/core/calendar"
-	"bramblyacre/core/climate"
 	"bramblyacre/core/flora"
 	"bramblyacre/core/harvest"
 	"bramblyacre/core/identity"
 	"bramblyacre/core/phenology"
 	"bramblyacre/garden/plot"
 	"bramblyacre/garden/say"
-	"bramblyacre/station"
 	"bramblyacre/store"
 )
 
@@ -154,7 +152,7 @@ func Allowance(s *plot.State, p *plot.Planting, part flora.Part, on calendar.Dat
 			Reason: limitReason(s, p, rule, limit, a, stand, lastCut), Binding: i == 0,
 		})
 	}
-	v.Weather, v.WaitFor = weatherAdvice(s, rule, on)
+	v.Weather, v.WaitFor = DryAdvice(s, rule, on)
 	return v, &a
 }
 
@@ -316,29 +314,6 @@ func limitReason(
 	return string(limit.Kind)
 }
 
-// weatherAdvice says what the dry-day rule makes of today and the days of the
-// outlook; nothing for days beyond it.
-func weatherAdvice(s *plot.State, rule *flora.HarvestRule, on calendar.Date) (advice, waitFor string) {
-	if rule.DryDays == nil || s.Sky.Station == nil || on < s.Today || on.DaysSince(s.Today) >= station.OutlookDays {
-		return "", ""
-	}
-	before := int(rule.DryDays.Value)
-	first := s.Today.AddDays(-before)
-	weather, err := s.Sky.Station.Days(first, s.Today.AddDays(station.OutlookDays-1))
-	if err != nil {
-		return "The weather cannot be read.", ""
-	}
-	at := on.DaysSince(first)
-	if harvest.DryEnough(rule, weather, at) {
-		return "Dry enough.", ""
-	}
-	if i, has := harvest.NextDryDay(rule, weather, at); has {
-		day := first.AddDays(i)
-		return fmt.Sprintf("Too wet; %s is dry enough.", day.Time().Format("Monday")), day.String()
-	}
-	return "Too wet, and no dry spell in the outlook.", s.Today.AddDays(station.OutlookDays).String()
-}
-
 // ReadyWords says in one line what can be taken of a planting on a day.
 func ReadyWords(s *plot.State, p *plot.Planting, on calendar.Date) string {
 	if p == nil || p.Now == nil {
@@ -362,17 +337,4 @@ func NonNil[T any](list []T) []T {
 		return []T{}
 	}
 	return list
-}
-
-// ViewWeatherDay puts a day's weather into the grower's units.
-func ViewWeatherDay(s *plot.State, day calendar.Date, w climate.Day) WeatherDay {
-	return WeatherDay{
-		Day:    day,
-		High:   s.Units.Temperature(w.TMax),
-		Low:    s.Units.Temperature(w.TMin),
-		RainMM: math.Round(w.Rain*10) / 10,
-		HighC:  w.TMax,
-		LowC:   w.TMin,
-		Wet:    w.Wet(),
-	}
 }
