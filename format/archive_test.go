@@ -30,6 +30,7 @@ import (
 	"bramblyacre/garden/plants"
 	"bramblyacre/garden/plot"
 	"bramblyacre/garden/say"
+	"bramblyacre/garden/weather"
 	"bramblyacre/library"
 	"bramblyacre/store"
 )
@@ -141,12 +142,15 @@ func TestAnArchiveOfTheSamplePlotComesBackEqual(t *testing.T) {
 	check(t, err)
 	_, err = q.PutPractice(ctx, store.PutPracticeParams{SpeciesID: "hop", OtherID: "bryony", Box: 1, Due: "2031-05-28", Last: "2031-05-27"})
 	check(t, err)
+	_, err = g.Weather.TypeReading(ctx, say.AsItStands, weather.ReadingInput{Day: "2031-05-20", Low: "1.5 °C", Note: hostileTexts[5]})
+	check(t, err)
 	g.Forget() // what is written past the journal is not told to the plot
 	planting, err := g.Place.Planting(ctx, 1, plot.NoDay)
 	check(t, err)
 	_, err = g.Now.NoteObservation(ctx, 1, now.ObservationInput{Day: demo.Today.String(), Stage: planting.Expected.String(), ClientKey: "a key"})
 	check(t, err)
 
+	check(t, g.KeepStationDays(ctx))
 	was := everyTable(t, g)
 	for name, table := range was {
 		if len(table.Rows) == 0 {

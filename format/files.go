@@ -31,6 +31,17 @@ var Files = map[string]File{
 	"plan-print": {"plan.pdf", "application/pdf", writePlanPDF},
 	"seeds":      benchFiles["seeds"],
 	"batches":    benchFiles["batches"],
+	"weather": {
+		"weather.csv",
+		csvType,
+		func(ctx context.Context, g *garden.Garden, w io.Writer) error {
+			days, err := g.Weather.Daily(ctx)
+			if err != nil {
+				return err
+			}
+			return WriteDailyWeather(w, days)
+		},
+	},
 	"pickings": {
 		"pickings.csv",
 		csvType,

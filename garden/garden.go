@@ -16,6 +16,7 @@ import (
 	"bramblyacre/garden/plants"
 	"bramblyacre/garden/plot"
 	"bramblyacre/garden/practice"
+	"bramblyacre/garden/weather"
 )
 
 // Garden is one household's plot with all that is done with it.
@@ -29,6 +30,7 @@ type Garden struct {
 	Household *household.Uses
 	Practice  *practice.Uses
 	Bench     *bench.Uses
+	Weather   *weather.Uses
 }
 
 // Open returns the garden of a store, laying down a site where it has none yet.
@@ -37,6 +39,7 @@ func Open(ctx context.Context, options plot.Options) (*Garden, error) {
 	g := &Garden{
 		Plot: p, Place: place.New(p), Plants: plants.New(p), Identity: identity.New(p), Gather: gather.New(p),
 		Household: household.New(p), Practice: practice.New(p), Bench: bench.New(p),
+		Weather: weather.New(p),
 	}
 	parts := []area.Part{
 		g.Gather.Part(),
@@ -46,6 +49,7 @@ func Open(ctx context.Context, options plot.Options) (*Garden, error) {
 		g.Household.Part(),
 		g.Practice.Part(),
 		g.Bench.Part(),
+		g.Weather.Part(),
 	}
 	var jobs []area.Source
 	for _, part := range parts {

@@ -10,6 +10,7 @@ import (
 
 	"bramblyacre/core/geometry"
 	"bramblyacre/core/plan"
+	"bramblyacre/garden/area"
 	"bramblyacre/garden/gather"
 	"bramblyacre/garden/household"
 	"bramblyacre/garden/identity"
@@ -21,6 +22,7 @@ import (
 	"bramblyacre/garden/plot"
 	"bramblyacre/garden/practice"
 	"bramblyacre/garden/say"
+	"bramblyacre/garden/weather"
 	"bramblyacre/store"
 )
 
@@ -172,6 +174,19 @@ func (p *fixture) everyChange() []change {
 		{"practice", func() (journal.Entry, error) {
 			_, err := p.Practice.Decide(ctx, practice.DecisionInput{SpeciesID: "garden-sorrel", OtherID: "foxglove", Seed: 1, Looked: []string{}, Decision: "cannot tell"})
 			return p.newestOfAll(), err
+		}},
+		{"weather typed", func() (journal.Entry, error) {
+			return p.Weather.TypeReading(ctx, say.AsItStands, weather.ReadingInput{Day: "2031-05-27", Low: "-3 °C", Rain: "4 mm"})
+		}},
+		{"weather from a file", func() (journal.Entry, error) {
+			brought, err := p.Weather.BringFile(ctx, []area.FileLine{
+				{Line: 2, Fields: map[string]string{"date": "2031-05-20", "tmin": "-4", "tmax": "8"}},
+				{Line: 3, Fields: map[string]string{"date": "2030-05-20", "rain": "12"}},
+			}, true, false)
+			if err != nil {
+				return journal.Entry{}, err
+			}
+			return *brought.Entry, nil
 		}},
 	}, p.benchChanges()...)
 }

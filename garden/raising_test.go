@@ -344,7 +344,7 @@ func TestNoTenderBatchGoesOutIntoFrost(t *testing.T) {
 	for _, species := range s.Lib.AllSpecies() {
 		id := species.ID
 		below, tender := species.KilledBelow()
-		if !tender || below.Value < -3 {
+		if !tender || below.Value < -3 || species.Identity.Danger == "deadly" {
 			continue
 		}
 		for _, today := range []calendar.Date{calendar.Must(2031, 2, 10), calendar.Must(2031, 4, 20), calendar.Must(2031, 9, 25)} {
@@ -563,7 +563,7 @@ func TestAWayNotToGoIsNotPlanned(t *testing.T) {
 	refused := 0
 	for _, species := range r.Lib().AllSpecies() {
 		for _, row := range species.Propagations {
-			if row.IsAdvised() || refused > 12 {
+			if row.IsAdvised() || refused > 12 || species.Identity.Danger == "deadly" {
 				continue
 			}
 			ways, err := r.Bench.Ways(t.Context(), bench.AskInput{Species: species.ID, Plants: 2})

@@ -96,6 +96,7 @@ var areas = []func(operations, huma.API){
 	operations.registerGather,
 	operations.registerPractice,
 	operations.registerBench,
+	operations.registerWeather,
 	operations.registerHousehold,
 	operations.registerLedger,
 	operations.registerFiles,

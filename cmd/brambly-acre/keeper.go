@@ -9,8 +9,8 @@ import (
 	"bramblyacre/store"
 )
 
-// keeper looks after a plot's file while it is served: it folds the log in when nothing is
-// written, keeps a copy for every night, and looks the file through.
+// keeper looks after a plot's file while it is served: it keeps what the station read, folds the log in when
+// nothing is written, keeps a copy for every night, and looks the file through.
 type keeper struct {
 	garden *garden.Garden
 	store  *store.Store
@@ -56,6 +56,7 @@ func (k *keeper) look(ctx context.Context, now time.Time) {
 		k.folded = last
 		return k.store.FoldIn(ctx)
 	}
+	k.tell(ctx, "keep the weather", k.garden.KeepStationDays(ctx))
 	k.tell(ctx, "fold the log in", fold())
 	if k.sample {
 		return

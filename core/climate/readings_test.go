@@ -8,17 +8,11 @@ import (
 
 	"bramblyacre/core/calendar"
 	"bramblyacre/core/climate"
-	"bramblyacre/library"
 )
 
 func hillValley(t *testing.T) *climate.Generator {
 	t.Helper()
-	l, err := library.Shipped()
-	if err != nil {
-		t.Fatal(err)
-	}
-	normals, _ := l.Climate("hill-valley")
-	g, err := climate.NewGenerator(normals)
+	g, err := climate.NewGenerator(climateOf(t, "hill-valley"))
 	if err != nil {
 		t.Fatal(err)
 	}

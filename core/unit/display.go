@@ -119,6 +119,30 @@ func (s System) Temperature(celsius float64) string {
 	return trimmed(celsius, 0) + " °C"
 }
 
+// FineTemperature writes a temperature as it was read, given in °C: "-1.4 °C", "29.5 °F".
+func (s System) FineTemperature(celsius float64) string {
+	if s == US {
+		return trimmed(celsius*9/5+32, 1) + " °F"
+	}
+	return trimmed(celsius, 1) + " °C"
+}
+
+// TemperatureUnit is the unit of a temperature that is typed without one.
+func (s System) TemperatureUnit() string {
+	if s == US {
+		return "°f"
+	}
+	return "°c"
+}
+
+// RainUnit is the unit of a day's rain that is typed without one.
+func (s System) RainUnit() string {
+	if s == US {
+		return "in"
+	}
+	return "mm"
+}
+
 // Temperatures writes a range of temperatures given in °C: "3 to 7 °C", "37 to 45 °F".
 func (s System) Temperatures(low, high float64) string {
 	first, second := s.Temperature(low), s.Temperature(high)

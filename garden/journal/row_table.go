@@ -61,7 +61,7 @@ func (t Table[Row, Params]) dropRow(ctx context.Context, q *store.Queries, id in
 }
 
 // Put writes a row through the draft, so that the ledger has it before and after. The id is
-// 0 for a new row.
+// 0 for a new row, and else that of the row that params name.
 func (t Table[Row, Params]) Put(ctx context.Context, d *Draft, id int64, params Params) (Row, error) {
 	var none Row
 	changed := RowChange{Table: t.name, ID: id}
@@ -85,6 +85,10 @@ func (t Table[Row, Params]) Put(ctx context.Context, d *Draft, id int64, params 
 	}
 	if changed.After, err = json.Marshal(after); err != nil {
 		return none, err
+	}
+	if id := columns(changed.After)["id"]; string(id) != strconv.FormatInt(changed.ID, 10) {
+		// The ledger would speak of another row than the one that was written.
+		return none, fmt.Errorf("write %s %d: the row that was written is %s", t.name, changed.ID, id)
 	}
 	d.Changes = append(d.Changes, changed)
 	return after, nil

@@ -3,7 +3,6 @@ package plot
 import (
 	"context"
 	"fmt"
-	"log/slog"
 	"sync"
 
 	"bramblyacre/core/calendar"
@@ -21,8 +20,10 @@ type keptStation struct {
 	name  string
 	today calendar.Date
 
-	mu   sync.Mutex // guards days
+	mu   sync.Mutex // guards what follows
 	days map[calendar.Date]climate.Day
+	// unsaved are the days that are not in the file yet.
+	unsaved []store.KeepStationDayParams
 }
 
 // Days returns what was read, from the file where it is kept there.
@@ -62,41 +63,65 @@ func (k *keptStation) readOn(first, last calendar.Date) ([]climate.Day, error) {
 	if err != nil {
 		return nil, err
 	}
-	var fresh []store.KeepStationDayParams
 	for i, day := range read {
 		at := first.AddDays(i)
-		if _, has := k.days[at]; !has && !day.Blank() {
-			k.days[at] = day
-			if at >= k.today {
-				continue
-			}
-			fresh = append(fresh, store.KeepStationDayParams{
+		if kept, has := k.days[at]; has {
+			read[i] = kept
+			continue
+		}
+		if day.Blank() {
+			continue
+		}
+		k.days[at] = day
+		if at < k.today {
+			k.unsaved = append(k.unsaved, store.KeepStationDayParams{
 				Station: k.name, Day: at.String(), TminC: orNull(day.TMin), TmaxC: orNull(day.TMax), RainMm: orNull(day.Rain),
 			})
 		}
-		if kept, has := k.days[at]; has {
-			read[i] = kept
-		}
-	}
-	if err := k.keep(ctx, fresh); err != nil {
-		// They can be read again; the plot is shown all the same.
-		slog.Warn("the station's readings are not kept", "error", err)
 	}
 	return read, nil
 }
 
-func (k *keptStation) keep(ctx context.Context, fresh []store.KeepStationDayParams) error {
-	if len(fresh) == 0 {
+// save writes what was read and is not in the file yet.
+func (k *keptStation) save(ctx context.Context) error {
+	k.mu.Lock()
+	unsaved := k.unsaved
+	k.unsaved = nil
+	k.mu.Unlock()
+	if len(unsaved) == 0 {
 		return nil
 	}
-	return k.store.InTransaction(ctx, func(q *store.Queries) error {
-		for _, row := range fresh {
+	err := k.store.InTransaction(ctx, func(q *store.Queries) error {
+		for _, row := range unsaved {
 			if err := q.KeepStationDay(ctx, row); err != nil {
 				return err
 			}
 		}
 		return nil
 	})
+	if err != nil { // for the next time
+		k.mu.Lock()
+		k.unsaved = append(unsaved, k.unsaved...)
+		k.mu.Unlock()
+	}
+	return err
+}
+
+// KeepStationDays writes into the file what the station read and is not kept there yet. Reading does not
+// write by itself: the plot is read while others write.
+func (g *Plot) KeepStationDays(ctx context.Context) error {
+	sky := g.lastSky.Load()
+	if sky == nil {
+		return nil
+	}
+	kept, is := sky.Station.(*keptStation)
+	if !is {
+		return nil
+	}
+	if err := kept.save(ctx); err != nil {
+		return fmt.Errorf("keep the station's days: %w", err)
+	}
+	return nil
 }
 
 func orUnread(value *float64) float64 {

@@ -1,0 +1,52 @@
+package server
+
+import (
+	"context"
+	"net/http"
+	"strings"
+
+	"github.com/danielgtaylor/huma/v2"
+
+	"bramblyacre/core/calendar"
+	"bramblyacre/format"
+	"bramblyacre/garden/area"
+	"bramblyacre/garden/journal"
+	"bramblyacre/garden/weather"
+)
+
+// registerWeather is what was read of the weather, what is expected, and the climate behind it.
+func (o operations) registerWeather(api huma.API) {
+	show(api, "/api/weather", "getWeather", "The weather as it was read up to a day, and the outlook",
+		func(ctx context.Context, on calendar.Date) (weather.WeatherView, error) {
+			return o.garden.Weather.Weather(ctx, on)
+		})
+	operation(api, http.MethodPut, "/api/weather/readings", "typeReading", "Note what was read of a day's weather",
+		func(ctx context.Context, in *struct {
+			Seen
+			Body weather.ReadingInput
+		}) (journal.Entry, error) {
+			return o.garden.Weather.TypeReading(ctx, in.version(), in.Body)
+		})
+	operation(api, http.MethodDelete, "/api/weather/readings", "dropReading", "Take away the reading of a day",
+		func(ctx context.Context, in *struct {
+			Day    string `query:"day" required:"true" maxLength:"20"`
+			Source string `query:"source" required:"true" enum:"typed,file"`
+		}) (journal.Entry, error) {
+			return o.garden.Weather.DropReading(ctx, in.Day, in.Source)
+		})
+	operation(api, http.MethodPost, "/api/weather/file", "bringWeather",
+		"Bring daily weather in from a file, or show what it would bring",
+		func(ctx context.Context, in *struct{ Body BroughtFile }) (area.BroughtFileView, error) {
+			lines, err := format.ReadDailyWeather(strings.NewReader(in.Body.Text))
+			if err != nil {
+				return area.BroughtFileView{}, err
+			}
+			return o.garden.Weather.BringFile(ctx, lines, in.Body.Note, in.Body.LeaveOut)
+		})
+	operation(api, http.MethodGet, "/api/climate", "getClimate", "The climate behind the weather, as it is at the plot",
+		func(ctx context.Context, in *struct {
+			Species string `query:"species" maxLength:"80" doc:"Whose own frost limits to tell too"`
+		}) (weather.ClimateView, error) {
+			return o.garden.Weather.Climate(ctx, in.Species)
+		})
+}
