@@ -64,6 +64,8 @@ func (p *fixture) everyPage() string {
 	ask("site", site, err)
 	read, err := p.Weather.Weather(ctx, plot.NoDay)
 	ask("weather", read, err)
+	wet, err := p.Weather.Water(ctx)
+	ask("water", wet, err)
 	behind, err := p.Weather.Climate(ctx, "lovage")
 	ask("climate", behind, err)
 	shelves, err := p.Bench.Bench(ctx)

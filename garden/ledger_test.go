@@ -176,7 +176,16 @@ func (p *fixture) everyChange() []change {
 			return p.newestOfAll(), err
 		}},
 		{"weather typed", func() (journal.Entry, error) {
-			return p.Weather.TypeReading(ctx, say.AsItStands, weather.ReadingInput{Day: "2031-05-27", Low: "-3 °C", Rain: "4 mm"})
+			return p.Weather.TypeReading(ctx, say.AsItStands, weather.DayReadingInput{Day: "2031-05-27", Low: "-3 °C", Rain: "4 mm"})
+		}},
+		{"bed watered", func() (journal.Entry, error) {
+			return p.Weather.NoteWatering(ctx, p.bed, weather.WateringInput{Day: "2031-05-26", Amount: "40 l"})
+		}},
+		{"soil felt", func() (journal.Entry, error) {
+			return p.Weather.NoteFeel(ctx, p.bed, weather.FeelInput{Day: "2031-05-27", Feel: "crumbles"})
+		}},
+		{"how water is given", func() (journal.Entry, error) {
+			return p.Weather.SetWater(ctx, say.AsItStands, weather.WaterSettingsInput{Flow: "9 l", Probe: "simulated"})
 		}},
 		{"weather from a file", func() (journal.Entry, error) {
 			brought, err := p.Weather.BringFile(ctx, []area.FileLine{

@@ -43,7 +43,7 @@ func TestEachPartOfADaySaysWhoseReadingItIs(t *testing.T) {
 	}
 	_, err := p.Weather.BringFile(ctx, []area.FileLine{{Line: 2, Fields: map[string]string{"date": on, "tmin": "1.25", "rain": "31"}}}, true, false)
 	check(t, err)
-	_, err = p.Weather.TypeReading(ctx, say.AsItStands, weather.ReadingInput{Day: on, Low: "-3"})
+	_, err = p.Weather.TypeReading(ctx, say.AsItStands, weather.DayReadingInput{Day: on, Low: "-3"})
 	check(t, err)
 	got := p.dayOfWeather(on)
 	if *got.LowC != -3 || got.LowFrom != plot.ReadTyped || *got.RainMM != 31 || got.RainFrom != plot.ReadFile ||
@@ -54,11 +54,11 @@ func TestEachPartOfADaySaysWhoseReadingItIs(t *testing.T) {
 		t.Errorf("it says %q", got.Words)
 	}
 	// A page from before is stale; typing anew takes the typed one's place, not another's.
-	_, err = p.Weather.TypeReading(ctx, was.Version, weather.ReadingInput{Day: on, Low: "2"})
+	_, err = p.Weather.TypeReading(ctx, was.Version, weather.DayReadingInput{Day: on, Low: "2"})
 	if _, is := err.(say.StaleError); !is {
 		t.Errorf("a stale page is taken: %v", err)
 	}
-	_, err = p.Weather.TypeReading(ctx, got.Version, weather.ReadingInput{Day: on, High: "9"})
+	_, err = p.Weather.TypeReading(ctx, got.Version, weather.DayReadingInput{Day: on, High: "9"})
 	check(t, err)
 	if got = p.dayOfWeather(on); *got.LowC != 1.25 || got.LowFrom != plot.ReadFile || *got.HighC != 9 {
 		t.Errorf("typed again: %+v", got)
@@ -80,7 +80,7 @@ func TestReadingsAreTypedInTheGrowersUnits(t *testing.T) {
 	p := newPlot(t)
 	_, err := p.SetSite(t.Context(), say.AsItStands, place.SiteInput{Name: "Acre", Latitude: 46.6, ClimateID: "hill-valley", Units: "us"})
 	check(t, err)
-	_, err = p.Weather.TypeReading(t.Context(), say.AsItStands, weather.ReadingInput{Day: "2031-05-20", Low: "28", High: "12 c", Rain: "0.5"})
+	_, err = p.Weather.TypeReading(t.Context(), say.AsItStands, weather.DayReadingInput{Day: "2031-05-20", Low: "28", High: "12 c", Rain: "0.5"})
 	check(t, err)
 	got := p.dayOfWeather("2031-05-20")
 	if math.Abs(*got.LowC+2.2222) > 0.001 || *got.HighC != 12 || math.Abs(*got.RainMM-12.7) > 1e-6 || got.TypedRain != "0.5 in" || got.TypedLow != "28 °F" {
@@ -93,20 +93,20 @@ func TestReadingsThatCannotBeAreRefused(t *testing.T) {
 	before := p.Entry()
 	for what, in := range map[string]struct {
 		field string
-		in    weather.ReadingInput
+		in    weather.DayReadingInput
 	}{
-		"nothing":                 {"low", weather.ReadingInput{Day: "2031-05-20"}},
-		"tomorrow":                {"day", weather.ReadingInput{Day: "2031-05-28", Low: "3"}},
-		"no day":                  {"day", weather.ReadingInput{Day: "yesterday", Low: "3"}},
-		"the year 1":              {"day", weather.ReadingInput{Day: "0001-01-01", Low: "3"}},
-		"a night above the day":   {"low", weather.ReadingInput{Day: "2031-05-20", Low: "12", High: "8"}},
-		"no number":               {"low", weather.ReadingInput{Day: "2031-05-20", Low: "cold"}},
-		"not a number":            {"low", weather.ReadingInput{Day: "2031-05-20", Low: "NaN"}},
-		"an oven":                 {"high", weather.ReadingInput{Day: "2031-05-20", High: "190"}},
-		"less than no rain":       {"rain", weather.ReadingInput{Day: "2031-05-20", Rain: "-3 mm"}},
-		"a sea":                   {"rain", weather.ReadingInput{Day: "2031-05-20", Rain: "3 m"}},
-		"a length of temperature": {"rain", weather.ReadingInput{Day: "2031-05-20", Rain: "3 °C"}},
-		"a book":                  {"note", weather.ReadingInput{Day: "2031-05-20", Rain: "3 mm", Note: strings.Repeat("x", 30_000)}},
+		"nothing":                 {"low", weather.DayReadingInput{Day: "2031-05-20"}},
+		"tomorrow":                {"day", weather.DayReadingInput{Day: "2031-05-28", Low: "3"}},
+		"no day":                  {"day", weather.DayReadingInput{Day: "yesterday", Low: "3"}},
+		"the year 1":              {"day", weather.DayReadingInput{Day: "0001-01-01", Low: "3"}},
+		"a night above the day":   {"low", weather.DayReadingInput{Day: "2031-05-20", Low: "12", High: "8"}},
+		"no number":               {"low", weather.DayReadingInput{Day: "2031-05-20", Low: "cold"}},
+		"not a number":            {"low", weather.DayReadingInput{Day: "2031-05-20", Low: "NaN"}},
+		"an oven":                 {"high", weather.DayReadingInput{Day: "2031-05-20", High: "190"}},
+		"less than no rain":       {"rain", weather.DayReadingInput{Day: "2031-05-20", Rain: "-3 mm"}},
+		"a sea":                   {"rain", weather.DayReadingInput{Day: "2031-05-20", Rain: "3 m"}},
+		"a length of temperature": {"rain", weather.DayReadingInput{Day: "2031-05-20", Rain: "3 °C"}},
+		"a book":                  {"note", weather.DayReadingInput{Day: "2031-05-20", Rain: "3 mm", Note: strings.Repeat("x", 30_000)}},
 	} {
 		_, err := p.Weather.TypeReading(t.Context(), say.AsItStands, in.in)
 		faults, is := err.(say.Faults)

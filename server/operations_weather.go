@@ -23,7 +23,7 @@ func (o operations) registerWeather(api huma.API) {
 	operation(api, http.MethodPut, "/api/weather/readings", "typeReading", "Note what was read of a day's weather",
 		func(ctx context.Context, in *struct {
 			Seen
-			Body weather.ReadingInput
+			Body weather.DayReadingInput
 		}) (journal.Entry, error) {
 			return o.garden.Weather.TypeReading(ctx, in.version(), in.Body)
 		})
@@ -48,5 +48,32 @@ func (o operations) registerWeather(api huma.API) {
 			Species string `query:"species" maxLength:"80" doc:"Whose own frost limits to tell too"`
 		}) (weather.ClimateView, error) {
 			return o.garden.Weather.Climate(ctx, in.Species)
+		})
+	operation(api, http.MethodGet, "/api/water", "getWater", "The water of every bed",
+		func(ctx context.Context, _ *nothing) (weather.WaterView, error) { return o.garden.Weather.Water(ctx) })
+	operation(api, http.MethodPut, "/api/water/settings", "setWater", "Change how water is given",
+		func(ctx context.Context, in *struct {
+			Seen
+			Body weather.WaterSettingsInput
+		}) (journal.Entry, error) {
+			return o.garden.Weather.SetWater(ctx, in.version(), in.Body)
+		})
+	operation(api, http.MethodPost, "/api/beds/{id}/waterings", "noteWatering", "Note water given to a bed",
+		func(ctx context.Context, in *struct {
+			ByID
+			Body weather.WateringInput
+		}) (journal.Entry, error) {
+			return o.garden.Weather.NoteWatering(ctx, in.ID, in.Body)
+		})
+	operation(api, http.MethodPost, "/api/beds/{id}/feels", "noteFeel", "Note how a bed's soil felt in the hand",
+		func(ctx context.Context, in *struct {
+			ByID
+			Body weather.FeelInput
+		}) (journal.Entry, error) {
+			return o.garden.Weather.NoteFeel(ctx, in.ID, in.Body)
+		})
+	operation(api, http.MethodPost, "/api/beds/{id}/probe", "readProbe", "Read the soil probe in a bed",
+		func(ctx context.Context, in *ByID) (journal.Entry, error) {
+			return o.garden.Weather.ReadProbe(ctx, in.ID)
 		})
 }

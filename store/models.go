@@ -461,6 +461,12 @@ type Volunteer struct {
 	EndedOn   *string `json:"ended_on"`
 }
 
+type WaterSetting struct {
+	ID    int64   `json:"id"`
+	FlowL float64 `json:"flow_l"`
+	Probe string  `json:"probe"`
+}
+
 type Watering struct {
 	ID     int64   `json:"id"`
 	BedID  int64   `json:"bed_id"`

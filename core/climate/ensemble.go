@@ -99,6 +99,10 @@ func (e *Ensemble) Size() int { return len(e.members) }
 // slice is shared: it is read, never written.
 func (e *Ensemble) Weather(member int) []Day { return e.members[member][LeadDays:] }
 
+// Series returns one member's days from the lead-in's first day on: LeadDays before the season. The slice
+// is shared: it is read, never written.
+func (e *Ensemble) Series(member int) []Day { return e.members[member] }
+
 // known returns how many days of the whole series, lead-in included, all
 // members share.
 func (e *Ensemble) known() int {

@@ -19,7 +19,31 @@ type Lore struct {
 	Shade Shade                   `toml:"shade"`
 	Feels []Feel                  `toml:"feel"`
 	Doubt Doubt                   `toml:"doubt"`
+	// Beside is what water beside a bed brings, Rest the days between two waterings for kinds that rot, by the
+	// dampest ground that they are well in.
+	Beside Beside                  `toml:"beside"`
+	Rest   map[string]flora.Figure `toml:"rest"`
 }
+
+// Beside is what water beside a bed brings to it.
+type Beside struct {
+	// Overflow is how many times the rain again, Rises how many mm a day come from below.
+	Overflow flora.Figure `toml:"overflow"`
+	Rises    flora.Figure `toml:"rises"`
+}
+
+// RestOf returns the days to leave between two waterings of a kind, and whether it is one that rots in damp
+// ground: one that is well in dry ground, in no damper than fresh, and wants it to drain freely.
+func (l Lore) RestOf(site flora.Site) (days flora.Figure, rots bool) {
+	if site.Moisture.From != "dry" || site.Drainage.From != "free" && site.Drainage.From != "sharp" {
+		return days, false
+	}
+	days, rots = l.Rest[site.Moisture.To]
+	return days, rots
+}
+
+// PartOf returns p of a kind: by the driest ground that it is well in.
+func (l Lore) PartOf(site flora.Site) float64 { return l.Part[site.Moisture.From].Value }
 
 // Shade is what shade leaves of the reference's thirst.
 type Shade struct {
@@ -96,6 +120,11 @@ func (l *Lore) Check() error {
 			if f, has := table.rows[word]; !has || f.Value <= 0 || f.Value > 1 {
 				return fmt.Errorf("%s.%s: needs a figure above 0 and up to 1", table.name, word)
 			}
+		}
+	}
+	for word, f := range l.Rest {
+		if !slices.Contains(flora.MoistureWords, word) || f.Value < 1 || f.Value > 60 {
+			return fmt.Errorf("rest.%s: needs a word of moisture and days from 1 to 60", word)
 		}
 	}
 	for _, feel := range l.Feels {

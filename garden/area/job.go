@@ -15,7 +15,7 @@ import (
 // JobView is one thing to do, with its amount, its reason and its last day.
 type JobView struct {
 	Key        string `json:"key"`
-	Kind       string `json:"kind" enum:"pick,care,check,round,bench"`
+	Kind       string `json:"kind" enum:"pick,care,check,round,bench,water"`
 	Verb       string `json:"verb"`
 	What       string `json:"what"`
 	PlantingID int64  `json:"plantingId"`
@@ -27,6 +27,7 @@ type JobView struct {
 	// SeedOf is the planting that a job of the bench would have seed saved of.
 	SeedOf   int64         `json:"seedOf" doc:"The planting that seed is to be saved of; 0 else"`
 	Part     string        `json:"part"`
+	BedID    int64         `json:"bedId" doc:"The bed that is to be watered; 0 else"`
 	Bed      string        `json:"bed"`
 	Stage    flora.Stage   `json:"stage"`
 	Amount   string        `json:"amount"`

@@ -35,6 +35,8 @@ type rows struct {
 	sortings     map[int64][]store.Sorting // by picking
 	makings      map[int64][]store.Making  // by picking
 	weather      weatherLog
+	waterings    map[int64][]store.Watering // by bed
+	feels        map[int64][]store.SoilFeel // by bed
 	// kept are the rows of tables that one area alone reads, by table.
 	kept map[string]any
 }
@@ -161,6 +163,22 @@ var heldTables = []held{
 		func(r store.Reading) int64 { return r.ID },
 		func(r store.Reading) int64 { return r.BedID },
 		func(a, b store.Reading) int { return byDay(a.Day, b.Day, a.ID, b.ID) },
+	),
+	grouped(
+		"waterings",
+		(*store.Queries).ListWaterings,
+		func(r *rows) *map[int64][]store.Watering { return &r.waterings },
+		func(r store.Watering) int64 { return r.ID },
+		func(r store.Watering) int64 { return r.BedID },
+		func(a, b store.Watering) int { return byDay(a.Day, b.Day, a.ID, b.ID) },
+	),
+	grouped(
+		"soil_feels",
+		(*store.Queries).ListSoilFeels,
+		func(r *rows) *map[int64][]store.SoilFeel { return &r.feels },
+		func(r store.SoilFeel) int64 { return r.ID },
+		func(r store.SoilFeel) int64 { return r.BedID },
+		func(a, b store.SoilFeel) int { return byDay(a.Day, b.Day, a.ID, b.ID) },
 	),
 	grouped(
 		"weather_readings",

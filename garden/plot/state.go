@@ -63,6 +63,8 @@ type State struct {
 	warmed map[int64]bool
 	// rows are what it was worked out from.
 	rows *rows
+	// water is each bed's water, made when first asked for; waterBefore are those of the state before.
+	water, waterBefore *sync.Map
 	// usual are the forecasts of plants that nobody has looked at, made when first asked
 	// for.
 	usual *sync.Map

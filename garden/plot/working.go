@@ -180,6 +180,10 @@ func (g *Plot) workOut(ctx context.Context, before *State, moved []movedBy, toda
 	if s.usual = (&sync.Map{}); before != nil && before.Sky == s.Sky && before.Lib == s.Lib {
 		s.usual = before.usual
 	}
+	s.water = &sync.Map{}
+	if before != nil {
+		s.waterBefore = before.water
+	}
 	if err := s.addPlan(before); err != nil {
 		return nil, err
 	}

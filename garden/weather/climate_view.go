@@ -26,6 +26,7 @@ type ClimateView struct {
 	Rains     string      `json:"rains" doc:"When the rains set in; empty where there is no dry season"`
 	Soil      string      `json:"soil"`
 	Beds      []BedNights `json:"beds"`
+	Scale     []ScaleMark `json:"scale"`
 }
 
 // MonthView is a month as it usually is.
@@ -34,6 +35,7 @@ type MonthView struct {
 	LowC     float64 `json:"lowC"`
 	HighC    float64 `json:"highC"`
 	RainMM   float64 `json:"rainMm"`
+	Rain     string  `json:"rain"`
 	WetDays  float64 `json:"wetDays"`
 	Frost    float64 `json:"frost" doc:"The share of its nights that freeze"`
 	DayHours float64 `json:"dayHours"`
@@ -77,7 +79,7 @@ func (u *Uses) Climate(ctx context.Context, speciesID string) (ClimateView, erro
 	if !has {
 		return ClimateView{}, say.NotFoundError{What: "climate"}
 	}
-	v := ClimateView{Name: base.Name, Kind: base.Kind, Height: heightWords(s, base), Frosts: []FrostView{}, Beds: []BedNights{}}
+	v := ClimateView{Name: base.Name, Kind: base.Kind, Height: heightWords(s, base), Frosts: []FrostView{}, Beds: []BedNights{}, Scale: scale(s)}
 	if v.Months, err = months(s); err != nil {
 		return v, err
 	}
@@ -152,6 +154,7 @@ func months(s *plot.State) ([]MonthView, error) {
 		v.Name = time.Month(m + 1).String()
 		v.SoilC, v.MulchedC, v.DayHours, v.Frost = v.SoilC/days[m], v.MulchedC/days[m], v.DayHours/days[m], v.Frost/days[m]
 		v.LowC, v.HighC, v.RainMM, v.WetDays = normals.TMin[m], normals.TMax[m], normals.Rain[m], normals.WetDays[m]
+		v.Rain = s.Units.Rain(v.RainMM)
 		v.Words = fmt.Sprintf("%s: %s, %s of rain on %s, %s of daylight, %.0f nights in 10 freeze; soil %s, under mulch %s", v.Name,
 			s.Units.Temperatures(v.LowC, v.HighC), s.Units.Rain(v.RainMM), say.Counted(math.Round(v.WetDays), "day", "days"),
 			fmt.Sprintf("%.1f h", v.DayHours), 10*v.Frost, s.Units.Temperature(v.SoilC), s.Units.Temperature(v.MulchedC))
@@ -169,7 +172,7 @@ func zoneWords(s *plot.State) (zone, words string) {
 	off := 1.2816 * spread / math.Sqrt(zoneYears)
 	zone = suitability.HardinessZone(mean)
 	low, high := suitability.HardinessZone(mean-off), suitability.HardinessZone(mean+off)
-	words = fmt.Sprintf("The coldest night of a year has %s in the mean; single winters lie between %s.",
+	words = fmt.Sprintf("The coldest night of a year has %s in the mean, and %s in 8 winters of 10.",
 		s.Units.Temperature(mean), s.Units.Temperatures(mean-1.2816*spread, mean+1.2816*spread))
 	if low != high {
 		words += fmt.Sprintf(" Over %d years it would be told as %s to %s.", zoneYears, low, high)

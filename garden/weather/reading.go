@@ -15,8 +15,8 @@ import (
 	"bramblyacre/store"
 )
 
-// ReadingInput is what was read of a day's weather, as typed; what is empty was not read.
-type ReadingInput struct {
+// DayReadingInput is what was read of a day's weather, as typed; what is empty was not read.
+type DayReadingInput struct {
 	Day  string `json:"day"`
 	Low  string `json:"low,omitempty" doc:"The lowest of the night, as typed"`
 	High string `json:"high,omitempty" doc:"The highest of the day, as typed"`
@@ -32,7 +32,7 @@ const (
 
 // TypeReading notes what was read of a day's weather, in place of what was typed for it before. seen is the
 // version of what the form showed.
-func (u *Uses) TypeReading(ctx context.Context, seen say.Version, in ReadingInput) (journal.Entry, error) {
+func (u *Uses) TypeReading(ctx context.Context, seen say.Version, in DayReadingInput) (journal.Entry, error) {
 	return u.plot.Change(ctx, func(s *plot.State, d *journal.Draft) (journal.Record, error) {
 		row, day, err := readReading(s, in)
 		if err != nil {
@@ -58,7 +58,7 @@ func (u *Uses) TypeReading(ctx context.Context, seen say.Version, in ReadingInpu
 // versionOf is the version of a day's typed reading; of none that of an empty one.
 func versionOf(row store.WeatherReading) say.Version { return say.VersionOf(row) }
 
-func readReading(s *plot.State, in ReadingInput) (store.PutWeatherReadingParams, calendar.Date, error) {
+func readReading(s *plot.State, in DayReadingInput) (store.PutWeatherReadingParams, calendar.Date, error) {
 	var c say.Checklist
 	row := store.PutWeatherReadingParams{
 		Day: in.Day, Source: plot.ReadTyped, Note: c.Text("note", in.Note, say.LongestNote),

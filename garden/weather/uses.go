@@ -14,9 +14,19 @@ type Uses struct{ plot *plot.Plot }
 // New are the uses of a plot.
 func New(p *plot.Plot) *Uses { return &Uses{p} }
 
-const kindWeather = "weather"
+// The kinds of entry.
+const (
+	kindWeather = "weather"
+	kindWater   = "water"
+)
 
-// Part is what the area tells the rest of the house. Its table is the plot's own: all forecasts rest on it.
+// Part is what the area tells the rest of the house. The table of readings is the plot's own: all forecasts rest on it.
 func (u *Uses) Part() area.Part {
-	return area.Part{Registration: journal.Registration{Kinds: []string{kindWeather}}}
+	return area.Part{
+		Registration: journal.Registration{
+			Tables: []journal.AnyTable{wateringsTable, feelsTable, settingsTable}, Kinds: []string{kindWeather, kindWater},
+		},
+		Kept: []plot.AnyKept{settingsRows},
+		Jobs: jobs,
+	}
 }

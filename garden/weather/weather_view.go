@@ -14,7 +14,7 @@ import (
 )
 
 // shownDays is how many days the page shows behind the last one.
-const shownDays = 35
+const shownDays = 28
 
 // WeatherView is the weather as it was read and is expected.
 type WeatherView struct {
@@ -31,6 +31,22 @@ type WeatherView struct {
 	Unread      int    `json:"unread"`
 	UnreadWords string `json:"unreadWords"`
 	SumWords    string `json:"sumWords" doc:"What the shown days add up to"`
+	// Scale are the marks beside a drawing of warmth.
+	Scale []ScaleMark `json:"scale"`
+}
+
+// ScaleMark is a mark beside a drawing of warmth, in the grower's units.
+type ScaleMark struct {
+	C     float64 `json:"c"`
+	Words string  `json:"words"`
+}
+
+// scale are the marks of warmth, every 5 °C, between the coldest and the hottest anywhere.
+func scale(s *plot.State) (marks []ScaleMark) {
+	for at := -70.0; at <= 60; at += 5 {
+		marks = append(marks, ScaleMark{at, s.Units.Temperature(at)})
+	}
+	return marks
 }
 
 // DayView is one day of the past.
@@ -64,7 +80,7 @@ type ScoreView struct {
 	OffC   float64 `json:"offC"`
 	UsualC float64 `json:"usualC" doc:"By how much what is usual would have been off"`
 	Inside string  `json:"inside" doc:"How many in ten fell in the band that 8 in 10 were said to"`
-	Rain   string  `json:"rain" doc:"How the chance of rain stood"`
+	Rain   string  `json:"rain" doc:"How the chance of rain stood against what is usual"`
 	Days   int     `json:"days"`
 }
 
@@ -83,7 +99,7 @@ func (u *Uses) Weather(ctx context.Context, until calendar.Date) (WeatherView, e
 	v := WeatherView{
 		Source: s.Sky.Source(), Simulated: s.Sky.Station != nil && s.Sky.Station.Simulated(), Today: s.Today,
 		First: until.AddDays(1 - shownDays), Last: until,
-		Days: []DayView{}, Outlook: []view.WeatherDay{}, Scores: []ScoreView{},
+		Scale: scale(s), Days: []DayView{}, Outlook: []view.WeatherDay{}, Scores: []ScoreView{},
 	}
 	read, err := s.Sky.Read(v.First, until)
 	if err != nil {
@@ -222,10 +238,10 @@ func addScores(s *plot.State, v *WeatherView) error {
 		one := ScoreView{
 			Ahead: score.Ahead, Off: s.Units.TemperatureDifference(score.OffC), OffC: score.OffC, UsualC: score.UsualOffC,
 			Inside: fmt.Sprintf("%.0f in 10", 10*score.Inside), Days: score.Days,
-			Rain: "no better than what is usual",
+			Rain: "no better",
 		}
 		if score.Brier < score.UsualBrier {
-			one.Rain = fmt.Sprintf("%.0f %% nearer than what is usual", 100*(1-score.Brier/score.UsualBrier))
+			one.Rain = fmt.Sprintf("%.0f %% nearer", 100*(1-score.Brier/score.UsualBrier))
 		}
 		v.Scores = append(v.Scores, one)
 	}

@@ -44,10 +44,18 @@ CREATE TABLE soil_feels (
     note   TEXT NOT NULL
 ) STRICT;
 
+-- How the household waters, one row: what its hose or can brings a minute, and that a soil probe is at hand.
+CREATE TABLE water_settings (
+    id        INTEGER PRIMARY KEY CHECK (id = 1),
+    flow_l    REAL NOT NULL CHECK (flow_l > 0),
+    probe     TEXT NOT NULL CHECK (probe IN ('', 'simulated'))
+) STRICT;
+
 CREATE INDEX waterings_by_bed ON waterings (bed_id);
 CREATE INDEX soil_feels_by_bed ON soil_feels (bed_id);
 
 -- +goose Down
+DROP TABLE water_settings;
 DROP TABLE soil_feels;
 DROP TABLE waterings;
 DROP TABLE station_days;

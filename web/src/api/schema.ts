@@ -396,6 +396,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/climate": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The climate behind the weather, as it is at the plot */
+        get: operations["getClimate"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/climates": {
         parameters: {
             query?: never;
@@ -2108,6 +2125,58 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/weather": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The weather as it was read up to a day, and the outlook */
+        get: operations["getWeather"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/weather/file": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Bring daily weather in from a file, or show what it would bring */
+        post: operations["bringWeather"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/weather/readings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Note what was read of a day's weather */
+        put: operations["typeReading"];
+        post?: never;
+        /** Take away the reading of a day */
+        delete: operations["dropReading"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/what-is-this": {
         parameters: {
             query?: never;
@@ -2376,6 +2445,12 @@ export interface components {
             x?: string;
             y?: string;
         };
+        BedNights: {
+            /** Format: int64 */
+            bedId: number;
+            name: string;
+            words: string;
+        };
         BedSunView: {
             measured: boolean;
             /** @description Computed hours a day by month, January first */
@@ -2531,11 +2606,14 @@ export interface components {
         BroughtFileView: {
             /** @description null for a preview: nothing was noted */
             entry: components["schemas"]["Entry"];
+            /** @description Of a long file the refused ones first, and not all */
             lines: components["schemas"]["BroughtLine"][];
             /** Format: int64 */
             refused: number;
             /** Format: int64 */
             taken: number;
+            /** @description What the lines that are taken come to */
+            words: string;
         };
         BroughtLine: {
             /** Format: int64 */
@@ -2730,6 +2808,22 @@ export interface components {
             means: string;
             name: string;
         };
+        ClimateView: {
+            beds: components["schemas"]["BedNights"][];
+            frosts: components["schemas"]["FrostView"][];
+            /** @description What the plot's height makes of the climate's figures */
+            height: string;
+            kind: string;
+            /** @description January first */
+            months: components["schemas"]["MonthView"][];
+            name: string;
+            /** @description When the rains set in; empty where there is no dry season */
+            rains: string;
+            scale: components["schemas"]["ScaleMark"][];
+            soil: string;
+            zone: string;
+            zoneWords: string;
+        };
         CompareCharacter: {
             /** @description It tells every pair that matters apart */
             all: boolean;
@@ -2804,6 +2898,55 @@ export interface components {
             /** @description Nine courses in ten have come by this day */
             p90: string;
             text: string;
+        };
+        DayReadingInput: {
+            day: string;
+            /** @description The highest of the day, as typed */
+            high?: string;
+            /** @description The lowest of the night, as typed */
+            low?: string;
+            note?: string;
+            /** @description What was in the gauge, as typed */
+            rain?: string;
+        };
+        DayView: {
+            day: string;
+            high: string;
+            /**
+             * Format: double
+             * @description null: not read
+             */
+            highC: number | null;
+            /** @enum {string} */
+            highFrom: "" | "typed" | "file" | "station";
+            low: string;
+            /**
+             * Format: double
+             * @description null: not read
+             */
+            lowC: number | null;
+            /** @enum {string} */
+            lowFrom: "" | "typed" | "file" | "station";
+            note: string;
+            rain: string;
+            /** @enum {string} */
+            rainFrom: "" | "typed" | "file" | "station";
+            /**
+             * Format: double
+             * @description null: not read
+             */
+            rainMm: number | null;
+            typedHigh: string;
+            typedLow: string;
+            typedRain: string;
+            /** Format: double */
+            usualHighC: number;
+            /** Format: double */
+            usualLowC: number;
+            /** @description Of what was typed for it */
+            version: string;
+            /** @description The day in a sentence, with where each reading comes from */
+            words: string;
         };
         DecisionInput: {
             /** @enum {string} */
@@ -3042,6 +3185,19 @@ export interface components {
             plantingId: number;
             /** @description The plant of the library; empty for others */
             speciesId: string;
+        };
+        FrostDates: {
+            chance: string;
+            /** @description By this day such a night has come in so many years */
+            first: string;
+            /** @description After this day such a night comes in no more years than that */
+            last: string;
+        };
+        FrostView: {
+            dates: components["schemas"]["FrostDates"][];
+            /** @description Whose limit it is; empty for none's own */
+            for: string;
+            threshold: string;
         };
         GatherView: {
             day: string;
@@ -3496,6 +3652,29 @@ export interface components {
         MixesView: {
             mixes: components["schemas"]["MixView"][];
             shed: components["schemas"]["ShedView"][];
+        };
+        MonthView: {
+            /** Format: double */
+            dayHours: number;
+            /**
+             * Format: double
+             * @description The share of its nights that freeze
+             */
+            frost: number;
+            /** Format: double */
+            highC: number;
+            /** Format: double */
+            lowC: number;
+            /** Format: double */
+            mulchedC: number;
+            name: string;
+            /** Format: double */
+            rainMm: number;
+            /** Format: double */
+            soilC: number;
+            /** Format: double */
+            wetDays: number;
+            words: string;
         };
         MoveBatchInput: {
             from: string;
@@ -4379,6 +4558,30 @@ export interface components {
             when: string;
             why: string;
         };
+        ScaleMark: {
+            /** Format: double */
+            c: number;
+            words: string;
+        };
+        ScoreView: {
+            /** Format: int64 */
+            ahead: number;
+            /** Format: int64 */
+            days: number;
+            /** @description How many in ten fell in the band that 8 in 10 were said to */
+            inside: string;
+            /** @description By how much an extreme was off in the mean */
+            off: string;
+            /** Format: double */
+            offC: number;
+            /** @description How the chance of rain stood */
+            rain: string;
+            /**
+             * Format: double
+             * @description By how much what is usual would have been off
+             */
+            usualC: number;
+        };
         SeedLotInput: {
             /** @description About how many seeds that is; empty for not counted */
             count?: string;
@@ -5131,14 +5334,43 @@ export interface components {
             high: string;
             /** Format: double */
             highC: number;
+            /** @enum {string} */
+            kind: "read" | "expected" | "usual";
             low: string;
             /** Format: double */
             lowC: number;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description What was read; of an expected day what falls if it is wet; of a usual one the mean
+             */
             rainMm: number;
+            /** Format: double */
+            spreadC: number;
             wet: boolean;
             /** Format: double */
             wetChance: number;
+            /** @description The day in a sentence */
+            words: string;
+        };
+        WeatherView: {
+            /** @description Every day from the first to the last, the last one today or before */
+            days: components["schemas"]["DayView"][];
+            first: string;
+            last: string;
+            /** @description The days after today; none without a station */
+            outlook: components["schemas"]["WeatherDay"][];
+            scale: components["schemas"]["ScaleMark"][];
+            scoreWords: string;
+            /** @description How outlooks of the last weeks stood against what came, by the days ahead; none without a station */
+            scores: components["schemas"]["ScoreView"][];
+            simulated: boolean;
+            source: string;
+            /** @description What the shown days add up to */
+            sumWords: string;
+            today: string;
+            /** Format: int64 */
+            unread: number;
+            unreadWords: string;
         };
         WeightsView: {
             /** Format: double */
@@ -6131,6 +6363,38 @@ export interface operations {
             };
         };
     };
+    getClimate: {
+        parameters: {
+            query?: {
+                /** @description Whose own frost limits to tell too */
+                species?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ClimateView"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
     listClimates: {
         parameters: {
             query: {
@@ -6502,7 +6766,7 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
-                name: "calendar" | "pickings" | "observations" | "plan" | "plan-print" | "seeds" | "batches";
+                name: "calendar" | "pickings" | "observations" | "plan" | "plan-print" | "seeds" | "batches" | "weather";
             };
             cookie?: never;
         };
@@ -9839,6 +10103,139 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["WaysView"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    getWeather: {
+        parameters: {
+            query?: {
+                /** @description The day to show, 2031-05-27; today where it is left out */
+                on?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WeatherView"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    bringWeather: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BroughtFile"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BroughtFileView"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    typeReading: {
+        parameters: {
+            query?: never;
+            header: {
+                /** @description The version that was shown, in quotes */
+                "If-Match": string;
+            };
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DayReadingInput"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Entry"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    dropReading: {
+        parameters: {
+            query: {
+                day: string;
+                source: "typed" | "file";
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Entry"];
                 };
             };
             /** @description Error */

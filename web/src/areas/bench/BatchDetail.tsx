@@ -8,7 +8,7 @@ import { shortDay } from "../../parts/dates";
 import { useUndo } from "../../parts/Undo";
 import { useSend } from "../../parts/useSend";
 import { bedChoices } from "./choices";
-import { FormDialog, whole } from "./FormDialog";
+import { FormDialog, whole } from "../../parts/FormDialog";
 import { StepMark } from "./StepMark";
 
 type Batch = Schemas["BatchView"];

@@ -2,11 +2,11 @@ import { Box, Button, Typography } from "@mui/material";
 import { useState } from "react";
 import { Link, useSearchParams } from "react-router";
 
-import type { Schemas } from "../../api/client";
+import { answerOf, api, type Schemas } from "../../api/client";
 import { Trouble } from "../../parts/Trouble";
 import { BatchDetail } from "./BatchDetail";
 import { BenchPicture } from "./BenchPicture";
-import { BringDialog } from "./BringDialog";
+import { BringDialog } from "../../parts/BringDialog";
 import { Head } from "./Head";
 import { KeepRoomDialog, MeasuresDialog, PlaceDialog } from "./PlaceDialogs";
 import { MoveDialog } from "./MoveDialog";
@@ -113,7 +113,14 @@ export function Bench() {
         <PlaceDialog place={opened.place} onClose={() => setOpened(undefined)} />
       )}
       {opened === "room" && <KeepRoomDialog bench={bench} onClose={() => setOpened(undefined)} />}
-      {opened === "bring" && <BringDialog what="batches" onClose={() => setOpened(undefined)} />}
+      {opened === "bring" && (
+        <BringDialog
+          title="Batches from a file"
+          help="A table with commas (CSV), as the file that is written here."
+          ask={(body) => answerOf(api.POST("/api/batches/file", { body }))}
+          onClose={() => setOpened(undefined)}
+        />
+      )}
       {opened === "measures" && (
         <MeasuresDialog settings={bench.settings} onClose={() => setOpened(undefined)} />
       )}

@@ -7,7 +7,7 @@ import { fullDay } from "../../parts/dates";
 import { SelectField } from "../../parts/SelectField";
 import { Sprig } from "../../parts/Sprig";
 import { Trouble } from "../../parts/Trouble";
-import { FormDialog, whole } from "./FormDialog";
+import { FormDialog, whole } from "../../parts/FormDialog";
 import { Head } from "./Head";
 import { useFamily } from "./queries";
 

@@ -1,6 +1,6 @@
-import { Box, Typography } from "@mui/material";
 import type { ReactNode } from "react";
-import { Link, useLocation } from "react-router";
+
+import { PagesHead } from "../../parts/PagesHead";
 
 const pages = [
   ["/bench", "The shelves"],
@@ -13,53 +13,7 @@ const pages = [
   ["/bench/family", "Family"],
 ] as const;
 
-/** Head is the top of every page of the bench: its name, its words, its acts, and the way to the others. */
-export function Head({ title, words, children }: { title: string; words?: ReactNode; children?: ReactNode }) {
-  const { pathname } = useLocation();
-  return (
-    <>
-      <Box sx={{ display: "flex", columnGap: 2, rowGap: 0.5, alignItems: "baseline", flexWrap: "wrap" }}>
-        <Typography variant="h1">{title}</Typography>
-        <Box sx={{ color: "text.secondary", flex: "1 1 260px", minWidth: 0 }}>{words}</Box>
-        <Box className="no-print" sx={{ display: "flex", gap: 1, flexWrap: "wrap" }}>
-          {children}
-        </Box>
-      </Box>
-      <Box
-        component="nav"
-        aria-label="The bench's pages"
-        className="no-print"
-        sx={{
-          display: "flex",
-          flexWrap: "wrap",
-          columnGap: 2,
-          borderBottom: "1px solid var(--rule)",
-          mt: 0.5,
-          mb: 1.5,
-        }}
-      >
-        {pages.map(([path, name]) => {
-          const here = pathname === path || (path !== "/bench" && pathname.startsWith(`${path}/`));
-          return (
-            <Box
-              key={path}
-              component={Link}
-              to={path}
-              aria-current={here ? "page" : undefined}
-              sx={{
-                color: here ? "var(--ink)" : "var(--bramble)",
-                fontWeight: here ? 700 : 400,
-                textDecoration: "none",
-                lineHeight: { xs: "44px", md: "32px" },
-                borderBottom: `3px solid ${here ? "var(--bramble)" : "transparent"}`,
-                "&:hover": { textDecoration: "underline" },
-              }}
-            >
-              {name}
-            </Box>
-          );
-        })}
-      </Box>
-    </>
-  );
+/** Head is the top of every page of the bench. */
+export function Head(props: { title: string; words?: ReactNode; children?: ReactNode }) {
+  return <PagesHead {...props} pages={pages} label="The bench's pages" />;
 }

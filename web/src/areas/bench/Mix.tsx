@@ -5,7 +5,7 @@ import { useSearchParams } from "react-router";
 import { answerOf, api, Refusal, type Schemas } from "../../api/client";
 import { SelectField } from "../../parts/SelectField";
 import { Trouble } from "../../parts/Trouble";
-import { FormDialog, whole } from "./FormDialog";
+import { FormDialog, whole } from "../../parts/FormDialog";
 import { Head } from "./Head";
 import { useBench, useFilling, useMixes } from "./queries";
 

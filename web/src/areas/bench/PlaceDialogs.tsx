@@ -5,7 +5,7 @@ import { useSite } from "../../api/queries";
 import { useUndo } from "../../parts/Undo";
 import { useSend } from "../../parts/useSend";
 import { placeChoices } from "./choices";
-import { FormDialog, whole, type Values } from "./FormDialog";
+import { FormDialog, whole, type Values } from "../../parts/FormDialog";
 
 const held = (typed: Values) => ["indoor shelf", "warm bed", "refrigerator"].includes(typed.kind ?? "");
 

@@ -7,9 +7,9 @@ import { Sprig } from "../../parts/Sprig";
 import { Trouble } from "../../parts/Trouble";
 import { useUndo } from "../../parts/Undo";
 import { useSend } from "../../parts/useSend";
-import { BringDialog } from "./BringDialog";
+import { BringDialog } from "../../parts/BringDialog";
 import { plantingChoices } from "./choices";
-import { FormDialog, whole } from "./FormDialog";
+import { FormDialog, whole } from "../../parts/FormDialog";
 import { Head } from "./Head";
 import { useSeeds } from "./queries";
 
@@ -59,7 +59,14 @@ export function Seeds() {
         </Box>
       )}
       {opened === "new" && <LotDialog seeds={seeds} onClose={close} />}
-      {opened === "bring" && <BringDialog what="seeds" onClose={close} />}
+      {opened === "bring" && (
+        <BringDialog
+          title="Seed lots from a file"
+          help="A table with commas (CSV), as the file that is written here."
+          ask={(body) => answerOf(api.POST("/api/seeds/file", { body }))}
+          onClose={close}
+        />
+      )}
       {typeof opened === "object" && "change" in opened && (
         <LotDialog seeds={seeds} lot={opened.change} onClose={close} />
       )}

@@ -8,7 +8,7 @@ import { Trouble } from "../../parts/Trouble";
 import { useUndo } from "../../parts/Undo";
 import { useSend } from "../../parts/useSend";
 import { CellMark, cellWords } from "./CellMark";
-import { FormDialog, whole } from "./FormDialog";
+import { FormDialog, whole } from "../../parts/FormDialog";
 import { Head } from "./Head";
 import { useTray } from "./queries";
 import { TrayDialog } from "./Trays";

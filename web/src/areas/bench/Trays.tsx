@@ -6,7 +6,7 @@ import { answerOf, api, shownVersion, type Schemas } from "../../api/client";
 import { Trouble } from "../../parts/Trouble";
 import { CellMark } from "./CellMark";
 import { placeChoices } from "./choices";
-import { FormDialog, whole } from "./FormDialog";
+import { FormDialog, whole } from "../../parts/FormDialog";
 import { Head } from "./Head";
 import { useBench, useMixes, useTrays } from "./queries";
 

@@ -9,7 +9,7 @@ import { Trouble } from "../../parts/Trouble";
 import { useUndo } from "../../parts/Undo";
 import { useSend } from "../../parts/useSend";
 import { bedChoices } from "./choices";
-import { FormDialog, whole } from "./FormDialog";
+import { FormDialog, whole } from "../../parts/FormDialog";
 import { Head } from "./Head";
 import { useWanted } from "./queries";
 

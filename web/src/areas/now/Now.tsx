@@ -33,7 +33,7 @@ export function Now() {
           {now.isToday ? "" : "shown, not today · "}
           {now.summary}
         </Box>
-        <Outlook days={now.weather} source={now.source} usual={now.usual} />
+        <Outlook days={now.weather} source={now.source} />
       </Box>
       {now.plantings === 0 ? (
         <FirstSteps hasBeds={now.hasBeds} />

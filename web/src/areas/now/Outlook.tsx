@@ -1,4 +1,5 @@
 import { Box } from "@mui/material";
+import { Link } from "react-router";
 
 import type { Schemas } from "../../api/client";
 import { weekday } from "../../parts/dates";
@@ -8,13 +9,9 @@ const warmest = 32;
 const mostRain = 25;
 const tall = 30;
 
-const rainShare = (day: Schemas["WeatherDay"], usual: boolean) =>
-  usual ? day.wetChance : Math.min(1, day.rainMm / mostRain);
-
-function rainWords(day: Schemas["WeatherDay"], usual: boolean): string {
-  if (usual) return `usually; wet in ${Math.round(day.wetChance * 10)} of 10`;
-  return day.wet ? `${day.rainMm} mm of rain` : "dry";
-}
+/** How high the rain's bar stands: what was read by its depth, what is to come by its chance. */
+const rainShare = (day: Schemas["WeatherDay"]) =>
+  day.kind === "read" ? Math.min(1, day.rainMm / mostRain) : day.wetChance;
 
 const y = (celsius: number) =>
   tall - ((Math.min(warmest, Math.max(coldest, celsius)) - coldest) / (warmest - coldest)) * tall;
@@ -22,15 +19,13 @@ const y = (celsius: number) =>
 interface Props {
   days: Schemas["WeatherDay"][];
   source: string;
-  /** What is usual in the climate: a chance of rain, and no rain of a day. */
-  usual: boolean;
 }
 
 /**
  * Outlook is the days from the shown one on: a bar from the night's low to the day's high, and rain from the ground
- * up. Usual weather is drawn hollow, so that nobody takes it for a forecast.
+ * up. What is to come is drawn with its doubt, and usual weather hollow, so that nobody takes it for more.
  */
-export function Outlook({ days, source, usual }: Props) {
+export function Outlook({ days, source }: Props) {
   return (
     <Box
       sx={{
@@ -42,7 +37,12 @@ export function Outlook({ days, source, usual }: Props) {
       }}
     >
       <Box
+        component={Link}
+        to="/weather"
         sx={{
+          color: "var(--ink)",
+          textDecoration: "none",
+          "&:hover": { textDecoration: "underline" },
           border: "1px solid var(--rule)",
           background: "var(--card)",
           fontSize: 13,
@@ -54,35 +54,36 @@ export function Outlook({ days, source, usual }: Props) {
         {source}
       </Box>
       {days.map((day) => (
-        <Box
-          key={day.day}
-          sx={{ textAlign: "left", fontSize: 13, lineHeight: 1.2 }}
-          title={`${day.low} to ${day.high}, ${rainWords(day, usual)}`}
-        >
+        <Box key={day.day} sx={{ textAlign: "left", fontSize: 13, lineHeight: 1.2 }} title={day.words}>
           <Box sx={{ color: "text.secondary" }}>{weekday(day.day)}</Box>
           <Box sx={{ display: "flex", alignItems: "flex-end", gap: 0.4 }}>
-            <svg
-              width={18}
-              height={tall}
-              role="img"
-              aria-label={`${day.low} to ${day.high}, ${rainWords(day, usual)}`}
-            >
+            <svg width={18} height={tall} role="img" aria-label={day.words}>
               <rect
                 x={0.75}
                 width={7}
-                y={tall - rainShare(day, usual) * tall}
-                height={rainShare(day, usual) * tall}
-                fill={usual ? "none" : "var(--water)"}
+                y={tall - rainShare(day) * tall}
+                height={rainShare(day) * tall}
+                fill={day.kind === "read" ? "var(--water)" : "none"}
                 stroke="var(--water)"
-                strokeWidth={usual ? 1.5 : 0}
+                strokeWidth={day.kind === "read" ? 0 : 1.5}
               />
+              {day.spreadC > 0 && (
+                <line
+                  x1={14}
+                  x2={14}
+                  y1={y(day.highC + day.spreadC)}
+                  y2={y(day.lowC - day.spreadC)}
+                  stroke="var(--clay)"
+                  strokeWidth={1.25}
+                />
+              )}
               <line
                 x1={14}
                 x2={14}
                 y1={y(day.highC)}
                 y2={y(day.lowC)}
                 stroke="var(--clay)"
-                strokeWidth={usual ? 2 : 5}
+                strokeWidth={day.kind === "usual" ? 2 : 5}
                 strokeLinecap="round"
               />
             </svg>

@@ -1,17 +1,17 @@
 import { Box, Checkbox, DialogContent, DialogTitle, FormControlLabel, TextField } from "@mui/material";
 import { useState, type ReactNode } from "react";
 
-import type { Schemas } from "../../api/client";
-import { useSpecies } from "../../api/queries";
-import { AskBack } from "../../parts/AskBack";
-import { ChangedMeanwhile, readings, useOpened } from "../../parts/ChangedMeanwhile";
-import { DayField } from "../../parts/DayField";
-import { Dialog } from "../../parts/Dialog";
-import { DialogEnd, Fault } from "../../parts/DialogEnd";
-import { SelectField, type Options } from "../../parts/SelectField";
-import { SpeciesField } from "../../parts/SpeciesField";
-import { useSend } from "../../parts/useSend";
-import { useUndo } from "../../parts/Undo";
+import type { Schemas } from "../api/client";
+import { useSpecies } from "../api/queries";
+import { AskBack } from "./AskBack";
+import { ChangedMeanwhile, readings, useOpened } from "./ChangedMeanwhile";
+import { DayField } from "./DayField";
+import { Dialog } from "./Dialog";
+import { DialogEnd, Fault } from "./DialogEnd";
+import { SelectField, type Options } from "./SelectField";
+import { SpeciesField } from "./SpeciesField";
+import { useSend } from "./useSend";
+import { useUndo } from "./Undo";
 
 export type Values = Record<string, string>;
 

@@ -1,24 +1,34 @@
 import { Box, Button, Checkbox, DialogContent, DialogTitle, FormControlLabel } from "@mui/material";
 import { useState } from "react";
 
-import { answerOf, api, type Schemas } from "../../api/client";
-import { Dialog } from "../../parts/Dialog";
-import { DialogEnd, Fault } from "../../parts/DialogEnd";
-import { useSend } from "../../parts/useSend";
-import { useUndo } from "../../parts/Undo";
+import type { Schemas } from "../api/client";
+import { Dialog } from "./Dialog";
+import { DialogEnd, Fault } from "./DialogEnd";
+import { useSend } from "./useSend";
+import { useUndo } from "./Undo";
+
+interface Ask {
+  text: string;
+  note?: boolean;
+  leaveOut?: boolean;
+}
+
+interface Props {
+  title: string;
+  /** What files are read. */
+  help: string;
+  ask: (body: Ask) => Promise<Schemas["BroughtFileView"]>;
+  onClose: () => void;
+}
 
 /** BringDialog brings a table in from a file: each line is shown, taken or refused, before anything is noted. */
-export function BringDialog({ what, onClose }: { what: "seeds" | "batches"; onClose: () => void }) {
+export function BringDialog({ title, help, ask, onClose }: Props) {
   const { noted } = useUndo();
   const { send, sending, fault, fields } = useSend();
   const [text, setText] = useState("");
   const [name, setName] = useState("");
   const [leaveOut, setLeaveOut] = useState(false);
   const [brought, setBrought] = useState<Schemas["BroughtFileView"]>();
-  const ask = (body: { text: string; note?: boolean; leaveOut?: boolean }) =>
-    answerOf(
-      what === "seeds" ? api.POST("/api/seeds/file", { body }) : api.POST("/api/batches/file", { body }),
-    );
   const choose = async (file: File | undefined) => {
     if (!file) return;
     const read = await file.text();
@@ -35,11 +45,10 @@ export function BringDialog({ what, onClose }: { what: "seeds" | "batches"; onCl
   };
   return (
     <Dialog onClose={onClose} maxWidth="sm" fullWidth>
-      <DialogTitle>{what === "seeds" ? "Seed lots from a file" : "Batches from a file"}</DialogTitle>
+      <DialogTitle>{title}</DialogTitle>
       <DialogContent>
         <Box sx={{ color: "text.secondary", fontSize: 14.5, mb: 1 }}>
-          A table with commas (CSV), as the file that is written here. Nothing is noted before you have seen
-          it.
+          {help} Nothing is noted before you have seen it.
         </Box>
         <Button variant="outlined" component="label">
           {name || "Choose the file"}
@@ -55,7 +64,8 @@ export function BringDialog({ what, onClose }: { what: "seeds" | "batches"; onCl
           <Box role="status" sx={{ mt: 1.5 }}>
             <b>
               {brought.taken} can be taken, {brought.refused} refused.
-            </b>
+            </b>{" "}
+            {brought.words}
             <Box
               sx={{ maxHeight: 300, overflowY: "auto", fontSize: 14.5 }}
               tabIndex={0}

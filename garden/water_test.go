@@ -1,0 +1,319 @@
+package garden
+
+import (
+	"fmt"
+	"math"
+	"strings"
+	"testing"
+
+	"bramblyacre/core/calendar"
+	"bramblyacre/core/climate"
+	"bramblyacre/garden/area"
+	"bramblyacre/garden/input"
+	"bramblyacre/garden/place"
+	"bramblyacre/garden/plot"
+	"bramblyacre/garden/say"
+	"bramblyacre/garden/weather"
+)
+
+// readWeather brings in the same weather for every day from the lead-in to today, with rain on some.
+func (p *fixture) readWeather(low, high float64, rain func(calendar.Date) float64) {
+	p.t.Helper()
+	s, err := p.State(p.t.Context())
+	check(p.t, err)
+	var lines []area.FileLine
+	for on := s.Season.Start.AddDays(-climate.LeadDays); on <= s.Today; on++ {
+		lines = append(lines, area.FileLine{Line: len(lines) + 2, Fields: map[string]string{
+			"date": on.String(), "tmin": fmt.Sprint(low), "tmax": fmt.Sprint(high), "rain": fmt.Sprint(rain(on)),
+		}})
+	}
+	_, err = p.Weather.BringFile(p.t.Context(), lines, true, false)
+	check(p.t, err)
+}
+
+// bedWater is the water of a bed as it is shown.
+func (p *fixture) bedWater(bedID int64) weather.BedWaterView {
+	p.t.Helper()
+	v, err := p.Weather.Water(p.t.Context())
+	check(p.t, err)
+	for _, bed := range v.Beds {
+		if bed.BedID == bedID {
+			return bed
+		}
+	}
+	p.t.Fatalf("bed %d has no water", bedID)
+	return weather.BedWaterView{}
+}
+
+// waterJob is the job that asks for water in a bed; nil for none.
+func (p *fixture) waterJob(bedID int64) *area.JobView {
+	p.t.Helper()
+	v, err := p.Now.Now(p.t.Context(), plot.NoDay)
+	check(p.t, err)
+	for _, j := range append(v.Closing, v.Open...) {
+		if j.Kind == "water" && j.BedID == bedID {
+			return &j
+		}
+	}
+	return nil
+}
+
+// rainUntil is rain every fourth day up to a day, and none after.
+func rainUntil(last calendar.Date) func(calendar.Date) float64 {
+	return func(on calendar.Date) float64 {
+		if on <= last && on%4 == 0 {
+			return 18
+		}
+		return 0
+	}
+}
+
+// A bed dries in a dry spell, asks for water, is watered and asks no more; taken back it asks again. What it asks for is what
+// is gone, by its area.
+func TestABedDriesAndIsWatered(t *testing.T) {
+	p := newPlot(t)
+	ctx := t.Context()
+	p.readWeather(4, 15, rainUntil(day))
+	wet := p.bedWater(p.bed)
+	if wet.Advice == weather.AdviceWater || p.waterJob(p.bed) != nil || wet.Full < 0.6 {
+		t.Errorf("after rain it is %+v", wet)
+	}
+	p.readWeather(12, 27, rainUntil(day.AddDays(-28)))
+	dry := p.bedWater(p.bed)
+	if dry.Advice != weather.AdviceWater || dry.Full > dry.LacksAt {
+		t.Fatalf("after four dry weeks it is %s, full %.2f, lacks at %.2f: %s", dry.Advice, dry.Full, dry.LacksAt, dry.Words)
+	}
+	job := p.waterJob(p.bed)
+	if job == nil || !strings.Contains(job.Amount, " l") || job.Minutes <= 2 {
+		t.Fatalf("the job is %+v", job)
+	}
+	s := must(p.State(ctx))
+	w := must(s.Water(s.BedByID[p.bed]))
+	litres := w.Gone * w.Holding.Available * w.AreaM2
+	if math.Abs(w.AreaM2-9.6) > 1e-9 { // 8 m by 1.2 m
+		t.Errorf("its area is %v", w.AreaM2)
+	}
+	entry, err := p.Weather.NoteWatering(ctx, p.bed, weather.WateringInput{Day: "2031-05-27", Amount: fmt.Sprintf("%.0f l", litres)})
+	check(t, err)
+	full := p.bedWater(p.bed)
+	// What is given is there in the evening, less what the day itself took: at most about what the air asks.
+	if full.Full < 0.85 || full.Full > 1.02 || full.Advice == weather.AdviceWater || p.waterJob(p.bed) != nil {
+		t.Errorf("watered with %.0f l it is %.2f full: %s", litres, full.Full, full.Words)
+	}
+	_, err = p.TakeBack(ctx, entry.ID)
+	check(t, err)
+	if again := p.bedWater(p.bed); math.Abs(again.Full-dry.Full) > 1e-9 || p.waterJob(p.bed) == nil {
+		t.Errorf("taken back it is %.3f full, before %.3f", again.Full, dry.Full)
+	}
+	// Minutes of the hose are litres by its flow.
+	_, err = p.Weather.SetWater(ctx, say.AsItStands, weather.WaterSettingsInput{Flow: "10 l"})
+	check(t, err)
+	_, err = p.Weather.NoteWatering(ctx, p.bed, weather.WateringInput{Day: "2031-05-26", Amount: "6 min"})
+	check(t, err)
+	if got := must(p.State(ctx)).Waterings(p.bed); len(got) != 1 || got[0].Litres != 60 {
+		t.Errorf("six minutes at 10 l are %+v", got)
+	}
+}
+
+// The water of a bed follows what is in it: mulch and shade keep it, more plants take more, a heavier soil holds more.
+func TestABedsWaterFollowsTheBed(t *testing.T) {
+	p := newPlot(t)
+	ctx := t.Context()
+	p.readWeather(12, 27, rainUntil(day.AddDays(-14)))
+	gone := func() float64 {
+		s := must(p.State(ctx))
+		w := must(s.Water(s.BedByID[p.bed]))
+		return w.Gone * w.Holding.Available
+	}
+	plain := gone()
+	change := func(what string, edit func(*place.BedInput)) float64 {
+		in := goodBed()
+		edit(&in)
+		_, err := p.Place.ChangeBed(ctx, p.bed, say.AsItStands, in)
+		check(t, err)
+		return gone()
+	}
+	if under := change("mulch", func(in *place.BedInput) { in.Mulch = "8 cm" }); under >= plain {
+		t.Errorf("under mulch %.1f mm are gone, without %.1f", under, plain)
+	}
+	if shady := change("shade", func(in *place.BedInput) { in.SunHours = new(0.0) }); shady >= plain {
+		t.Errorf("in the shade %.1f mm are gone, in the sun %.1f", shady, plain)
+	}
+	holds := map[string]float64{}
+	for _, texture := range []string{"sand", "loam", "silt loam"} {
+		change(texture, func(in *place.BedInput) { in.Texture = texture })
+		s := must(p.State(ctx))
+		w := must(s.Water(s.BedByID[p.bed]))
+		if holds[texture] = w.Holding.Available; !w.SoilKnown || w.Soil.Texture != texture {
+			t.Errorf("%s is taken for %s", texture, w.Soil.Texture)
+		}
+	}
+	if !(holds["sand"] < holds["loam"] && holds["loam"] < holds["silt loam"]) {
+		t.Errorf("they hold %v", holds)
+	}
+	change("back", func(*place.BedInput) {})
+	many := p.goodPlanting()
+	many.Plants = 200
+	_, err := p.AddPlanting(ctx, many)
+	check(t, err)
+	if full := gone(); full <= plain {
+		t.Errorf("with 200 more plants %.1f mm are gone, with few %.1f", full, plain)
+	}
+}
+
+// The hand and the probe correct the reckoning, as far as they are surer than it.
+func TestAFeelCorrectsTheReckoning(t *testing.T) {
+	p := newPlot(t)
+	ctx := t.Context()
+	p.readWeather(8, 20, rainUntil(day.AddDays(-12)))
+	was := p.bedWater(p.bed)
+	_, err := p.Weather.NoteFeel(ctx, p.bed, weather.FeelInput{Day: "2031-05-27", Feel: "dust"})
+	check(t, err)
+	felt := p.bedWater(p.bed)
+	if felt.Full >= was.Full-0.1 || felt.Full < 0.05 || felt.High-felt.Low >= was.High-was.Low {
+		t.Errorf("felt like dust it is %.2f (%.2f to %.2f) full, before %.2f (%.2f to %.2f)", felt.Full, felt.Low, felt.High, was.Full, was.Low, was.High)
+	}
+	if _, err := p.Weather.ReadProbe(ctx, p.bed); err == nil {
+		t.Error("a probe that nobody has is read")
+	}
+	_, err = p.Weather.SetWater(ctx, say.AsItStands, weather.WaterSettingsInput{Flow: "12 l", Probe: "simulated"})
+	check(t, err)
+	_, err = p.Weather.ReadProbe(ctx, p.bed)
+	check(t, err)
+	if got := p.bedWater(p.bed).Done[0]; got.Kind != "probe" || !strings.Contains(got.Words, "Simulated soil probe read") {
+		t.Errorf("it says %+v", got)
+	}
+	if _, err := p.Weather.ReadProbe(ctx, p.bed); err == nil {
+		t.Error("the probe is read twice a day")
+	}
+}
+
+// Where a kind stands that rots, water is given no more often than it bears, mates that want more are named, and a plant
+// that was just set is watered through all the same.
+func TestWhatRotsHasItsRest(t *testing.T) {
+	p := newPlot(t)
+	ctx := t.Context()
+	set := func(species, on string) {
+		_, err := p.AddPlanting(ctx, input.PlantingInput{BedID: p.bed, SpeciesID: species, Plants: 40, StartedOn: on, Origin: "bought", Labelled: true, Source: "Label of a nursery."})
+		check(t, err)
+	}
+	set("garden-thyme", "2031-05-10")
+	p.readWeather(13, 29, rainUntil(day.AddDays(-30)))
+	if got := p.bedWater(p.bed); got.Rest != "" {
+		t.Errorf("what was just set rests: %s", got.Rest)
+	}
+	set("garden-thyme", "2029-05-10")
+	set("garden-angelica", "2029-05-10")
+	got := p.bedWater(p.bed)
+	if !strings.Contains(got.Rest, "every 14 days") || !strings.Contains(got.Rest, "garden thyme") || !strings.Contains(got.Unfit, "angelica") {
+		t.Errorf("rest %q, unfit %q", got.Rest, got.Unfit)
+	}
+	if got.Advice != weather.AdviceWater {
+		t.Fatalf("long after the last rain it is %s: %s", got.Advice, got.Words)
+	}
+	_, err := p.Weather.NoteWatering(ctx, p.bed, weather.WateringInput{Day: "2031-05-22", Amount: "20 l"})
+	check(t, err)
+	if got = p.bedWater(p.bed); got.Advice != weather.AdviceWait || !strings.Contains(got.Words, "Do not water before 5 June") || p.waterJob(p.bed) != nil {
+		t.Errorf("five days after the last watering it is %s: %s", got.Advice, got.Words)
+	}
+}
+
+func TestWaterThatCannotBeIsRefused(t *testing.T) {
+	p := newPlot(t)
+	ctx := t.Context()
+	before := p.Entry()
+	for what, try := range map[string]struct {
+		field string
+		do    func() error
+	}{
+		"nothing given": {"amount", func() error {
+			_, err := p.Weather.NoteWatering(ctx, p.bed, weather.WateringInput{Day: "2031-05-20"})
+			return err
+		}},
+		"less than none": {"amount", func() error {
+			_, err := p.Weather.NoteWatering(ctx, p.bed, weather.WateringInput{Day: "2031-05-20", Amount: "-3 l"})
+			return err
+		}},
+		"a lake": {"amount", func() error {
+			_, err := p.Weather.NoteWatering(ctx, p.bed, weather.WateringInput{Day: "2031-05-20", Amount: "1000000 l"})
+			return err
+		}},
+		"kilograms": {"amount", func() error {
+			_, err := p.Weather.NoteWatering(ctx, p.bed, weather.WateringInput{Day: "2031-05-20", Amount: "3 kg"})
+			return err
+		}},
+		"minutes of what": {"amount", func() error {
+			_, err := p.Weather.NoteWatering(ctx, p.bed, weather.WateringInput{Day: "2031-05-20", Amount: "min"})
+			return err
+		}},
+		"tomorrow": {"day", func() error {
+			_, err := p.Weather.NoteWatering(ctx, p.bed, weather.WateringInput{Day: "2031-05-28", Amount: "3 l"})
+			return err
+		}},
+		"no feel": {"feel", func() error {
+			_, err := p.Weather.NoteFeel(ctx, p.bed, weather.FeelInput{Day: "2031-05-20", Feel: "sticky"})
+			return err
+		}},
+		"felt tomorrow": {"day", func() error {
+			_, err := p.Weather.NoteFeel(ctx, p.bed, weather.FeelInput{Day: "2031-05-28", Feel: "wet"})
+			return err
+		}},
+		"a dry hose": {"flow", func() error {
+			_, err := p.Weather.SetWater(ctx, say.AsItStands, weather.WaterSettingsInput{Flow: "0 l"})
+			return err
+		}},
+		"a real probe": {"probe", func() error {
+			_, err := p.Weather.SetWater(ctx, say.AsItStands, weather.WaterSettingsInput{Flow: "3 l", Probe: "real"})
+			return err
+		}},
+	} {
+		faults, is := try.do().(say.Faults)
+		if !is || faults[0].Field != try.field {
+			t.Errorf("%s: %v", what, faults)
+		}
+	}
+	if _, err := p.Weather.NoteWatering(ctx, 99, weather.WateringInput{Day: "2031-05-20", Amount: "3 l"}); err == nil {
+		t.Error("a bed that is not there is watered")
+	}
+	if _, err := p.Weather.SetWater(ctx, "stale", weather.WaterSettingsInput{Flow: "3 l"}); err == nil {
+		t.Error("a stale page is taken")
+	}
+	if p.Entry() != before {
+		t.Error("something of it was noted")
+	}
+}
+
+// In every climate, on both halves of the world and through the year, every bed answers, and its figures hold together.
+func TestEveryBedAnswersForItsWater(t *testing.T) {
+	p := newPlot(t)
+	ctx := t.Context()
+	pot := goodBed()
+	pot.Name, pot.Y, pot.Shape, pot.Width, pot.Depth = "Pot", "9 m", "round", "40 cm", "40 cm"
+	_, err := p.Place.AddBed(ctx, pot)
+	check(t, err)
+	p.switchStationOn()
+	for _, n := range p.Plot.Lib().Climates() {
+		site := must(p.Place.Site(ctx))
+		_, err := p.SetSite(ctx, say.AsItStands, place.SiteInput{Name: "Acre", Latitude: n.Latitude, ClimateID: n.ID, Units: site.Units, Station: "simulated"})
+		check(t, err)
+		for _, on := range []calendar.Date{calendar.Must(2031, 1, 5), calendar.Must(2031, 5, 27), calendar.Must(2031, 6, 30), calendar.Must(2031, 8, 15), calendar.Must(2031, 12, 28)} {
+			*p.today = on
+			v, err := p.Weather.Water(ctx)
+			check(t, err)
+			if len(v.Beds) != 2 {
+				t.Fatalf("%d beds", len(v.Beds))
+			}
+			for _, bed := range v.Beds {
+				name := fmt.Sprintf("%s, %s, %s", n.ID, on, bed.Name)
+				if !(bed.Low <= bed.Full+1e-9 && bed.Full <= bed.High+1e-9 && bed.Full >= 0 && bed.Full <= bed.Brim+1e-9) || bed.Words == "" {
+					t.Errorf("%s: %+v", name, bed)
+				}
+				for _, ahead := range bed.Ahead {
+					if ahead.Low > ahead.High || ahead.Lacks < 0 || ahead.Lacks > 1+1e-9 {
+						t.Errorf("%s ahead: %+v", name, ahead)
+					}
+				}
+			}
+		}
+	}
+}

@@ -1,0 +1,13 @@
+import type { Area } from "../../parts/area";
+
+export const area: Area = {
+  node: { path: "/weather", name: "Weather", key: "w", order: 95, foot: true },
+  screens: [
+    { path: "/weather", title: "Weather", load: () => import("./Weather").then((m) => m.Weather) },
+    {
+      path: "/weather/climate",
+      title: "The climate",
+      load: () => import("./Climate").then((m) => m.Climate),
+    },
+  ],
+};
