@@ -31,9 +31,7 @@ func TestScreenshots(t *testing.T) {
 			b.click("Sun")
 			b.sees("high in the south-east")
 		}},
-		{"round", "/round", "What do you see?", 1280, 800, nil},
 		{"round-phone", "/round", "What do you see?", 390, 844, nil},
-		{"now-phone", "/", "Behead sweet cicely", 390, 844, nil},
 		{"planting", "/plantings/5", "What may be taken today", 1280, 800, func(b *browser) { b.click("Why") }},
 		{"begin", "/begin", "Touch the map", 1280, 800, func(b *browser) {
 			b.fill("Latitude", "46.6")
@@ -43,6 +41,8 @@ func TestScreenshots(t *testing.T) {
 		{"bench", "/bench", "All batches", 1280, 800, nil},
 		{"ways", "/bench/ways?wish=8", "What counts to you", 1280, 800, nil},
 		{"tray", "/bench/trays/2", "of 40 up", 1280, 800, nil},
+		{"weather", "/weather", "How good the outlook was", 1280, 800, nil},
+		{"water", "/weather/water", "To fill it", 1280, 800, nil},
 		{"gather", "/gather", "Needed this year", 1280, 800, nil},
 		{"plants", "/plants", "agrimony", 1280, 800, nil},
 		{"plant", "/plants/ramsons", "Mistaken for", 1280, 800, nil},

@@ -73,6 +73,10 @@ func rainUntil(last calendar.Date) func(calendar.Date) float64 {
 func TestABedDriesAndIsWatered(t *testing.T) {
 	p := newPlot(t)
 	ctx := t.Context()
+	many := p.goodPlanting()
+	many.Plants = 150
+	_, err := p.ChangePlanting(ctx, p.planting, say.AsItStands, many)
+	check(t, err)
 	p.readWeather(4, 15, rainUntil(day))
 	wet := p.bedWater(p.bed)
 	if wet.Advice == weather.AdviceWater || p.waterJob(p.bed) != nil || wet.Full < 0.6 {

@@ -192,10 +192,14 @@ func (s System) Volume(litres float64) string {
 	switch {
 	case s == US && litres < quart/2:
 		return trimmed(litres/quart*2, 2) + " pt"
+	case s == US && litres >= 100*quart:
+		return trimmed(litres/quart, 0) + " qt"
 	case s == US:
 		return trimmed(litres/quart, 1) + " qt"
 	case litres < 0.9995:
 		return trimmed(litres*1000, 0) + " ml"
+	case litres >= 100:
+		return trimmed(litres, 0) + " l"
 	}
 	return trimmed(litres, 1) + " l"
 }

@@ -5,6 +5,7 @@ import (
 	"math"
 	"slices"
 	"strings"
+	"sync"
 
 	"bramblyacre/core/calendar"
 	"bramblyacre/core/climate"
@@ -24,7 +25,9 @@ type BedWater struct {
 	Soil      water.Soil
 	SoilKnown bool
 	DepthM    float64
+	// PartToday is p as it is on a day like today: on cool days plants lack water later.
 	Part      float64
+	PartToday float64
 	Holding   water.Holding
 	AreaM2    float64
 	// First is the first day of Past; Past ends today.
@@ -63,7 +66,7 @@ type WaterAhead struct {
 // Water returns the water of a bed that stands.
 func (s *State) Water(bed store.Bed) (*BedWater, error) {
 	key := s.waterKey(bed)
-	for _, kept := range []interface{ Load(any) (any, bool) }{s.water, s.waterBefore} {
+	for _, kept := range []*sync.Map{s.water, s.waterBefore} {
 		if kept == nil {
 			continue
 		}
@@ -135,7 +138,7 @@ func (s *State) emptyBed(bed store.Bed) (*BedWater, water.Store, error) {
 	if b.Soil, has = lore.Soil(texture); !has {
 		return nil, water.Store{}, fmt.Errorf("no soil %q is on record", texture)
 	}
-	here := s.StandingIn(bed.ID)
+	here := s.thirsty(bed.ID)
 	b.DepthM = lore.Roots["bare"].Value
 	for i, p := range here {
 		b.DepthM = math.Max(b.DepthM, lore.Roots[p.Species.Site.Roots].Value)
@@ -162,6 +165,11 @@ func (s *State) emptyBed(bed store.Bed) (*BedWater, water.Store, error) {
 	return b, store, store.Check()
 }
 
+// thirsty are the plantings of a bed whose plant can be read: what nothing is known of counts as bare ground.
+func (s *State) thirsty(bedID int64) []*Planting {
+	return slices.DeleteFunc(slices.Clone(s.StandingIn(bedID)), func(p *Planting) bool { return p.Aside || p.Species == nil })
+}
+
 // reckonWater goes through the season so far and on, in each season that may be.
 func (s *State) reckonWater(bed store.Bed) (*BedWater, error) {
 	b, empty, err := s.emptyBed(bed)
@@ -177,6 +185,8 @@ func (s *State) reckonWater(bed store.Bed) (*BedWater, error) {
 		return nil, err
 	}
 	events := s.waterEvents(bed, b, start, today)
+	now := thirst.day(today, s.Sky.thisSeason.Series(0)[today], empty)
+	b.PartToday = water.PartOn(b.Part, now.Coefficient*now.Reference)
 	ensemble := s.Sky.thisSeason
 	size := ensemble.Size()
 	runs := make([]waterRun, size)
@@ -240,7 +250,7 @@ func (b *BedWater) tellDry(dry []int, today calendar.Date) {
 
 // tellPast tells the days so far in the mean of the runs: they differ only where days were not read.
 func (b *BedWater) tellPast(runs []waterRun, events []waterEvent, start calendar.Date, today int) {
-	const shown = 35
+	const shown = 28
 	from := max(0, today+1-shown)
 	b.First = start.AddDays(from)
 	b.Past = make([]WaterDay, today+1-from)

@@ -154,9 +154,10 @@ func (s *State) addPlantsThirst(bed store.Bed, start calendar.Date, t *thirst) {
 	area := s.AreaM2(bed.ID)
 	last := len(t.cover) - 1
 	tall := make([]float64, last+1)
+	here := s.thirsty(bed.ID)
 	coverAt := func(at int) (cover, height float64) {
 		day := start.AddDays(at)
-		for _, p := range s.StandingIn(bed.ID) {
+		for _, p := range here {
 			forecast, year := s.ForecastOn(p, day)
 			if forecast == nil || day < p.Started {
 				continue

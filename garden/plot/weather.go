@@ -241,7 +241,9 @@ func (s *Sky) seedFor(what string) uint64 {
 func (s *Sky) climatology(season calendar.Season) (err error) {
 	usual := s.thisSeason
 	if s.Station != nil || len(s.log) > 0 {
-		if usual, err = climate.NewEnsemble(s.generator, season, 0, nil, s.size, s.seedFor("usual")); err != nil {
+		// The same seasons as where nothing is read: a reading moves no frost dates.
+		seed := s.seedFor(season.Start.String())
+		if usual, err = climate.NewEnsemble(s.generator, season, 0, nil, s.size, seed); err != nil {
 			return err
 		}
 	}

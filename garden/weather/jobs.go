@@ -66,5 +66,5 @@ func namesIn(s *plot.State, bedID int64) (names []string) {
 }
 
 func reasonOf(s *plot.State, w *plot.BedWater) string {
-	return fmt.Sprintf("%s in the reach of its roots; its plants lack it from %.0f %% gone.", say.Capital(goneWords(w.Gone)), 100*w.Part)
+	return fmt.Sprintf("%s in the reach of its roots; its plants lack it from %.0f %% gone.", say.Capital(goneWords(w.Gone)), 100*w.PartToday)
 }

@@ -1,6 +1,7 @@
 package weather
 
 import (
+	"cmp"
 	"context"
 	"fmt"
 	"math"
@@ -149,8 +150,8 @@ func viewBedWater(s *plot.State, bed store.Bed, w *plot.BedWater) BedWaterView {
 	v := BedWaterView{
 		BedID: bed.ID, Name: bed.Name, Advice: a.is, Words: a.words,
 		Full: there(w.Gone), Low: 1 - w.Gone - eightInTen*w.Spread, High: 1 - w.Gone + eightInTen*w.Spread,
-		LacksAt: 1 - w.Part, Brim: 1 + w.Holding.Spare/w.Holding.Available,
-		State: goneWords(w.Gone), Litres: s.Units.Volume(a.litres),
+		LacksAt: 1 - w.PartToday, Brim: 1 + w.Holding.Spare/w.Holding.Available,
+		State: goneWords(w.Gone), Litres: litresWords(s, a.litres),
 		Holds: fmt.Sprintf("%s over %s that plants can take", s.Units.Volume(w.Holding.Available*w.AreaM2), s.Units.Area(w.AreaM2)),
 		Takes: fmt.Sprintf("%s a day in the last week", s.Units.Volume(w.TakesMM*w.AreaM2)),
 		Soil:  s.SoilWords(bed, w), Past: []WaterDayView{}, Ahead: []WaterDayView{}, Done: []WaterDone{}, Plantings: []string{},
@@ -195,6 +196,14 @@ func viewBedWater(s *plot.State, bed store.Bed, w *plot.BedWater) BedWaterView {
 	return v
 }
 
+// litresWords say an amount of water to give.
+func litresWords(s *plot.State, litres float64) string {
+	if litres < 0.5 {
+		return "nothing"
+	}
+	return s.Units.Volume(litres)
+}
+
 // there is the share of the available water that is there when a share is gone.
 func there(gone float64) float64 { return math.Max(0, 1-gone) }
 
@@ -226,7 +235,7 @@ func doneOf(s *plot.State, bedID int64) []WaterDone {
 		}
 		all = append(all, dated{row.Day, WaterDone{row.ID, row.Kind, words}})
 	}
-	slices.SortStableFunc(all, func(a, b dated) int { return say.CompareTexts(b.day, a.day) })
+	slices.SortStableFunc(all, func(a, b dated) int { return cmp.Or(say.CompareTexts(b.day, a.day), cmp.Compare(b.ID, a.ID)) })
 	done := []WaterDone{}
 	for _, one := range all[:min(len(all), shownWater)] {
 		done = append(done, one.WaterDone)

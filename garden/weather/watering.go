@@ -56,7 +56,7 @@ func restOf(s *plot.State, bed store.Bed) (r rest) {
 	here := s.StandingIn(bed.ID)
 	for _, p := range here {
 		days, rots := lore.RestOf(p.Species.Site)
-		if !rots || s.Today.DaysSince(p.Started) < newlyDays {
+		if p.Aside || !rots || s.Today.DaysSince(p.Started) < newlyDays {
 			continue
 		}
 		r.days = max(r.days, int(days.Value))
@@ -66,7 +66,7 @@ func restOf(s *plot.State, bed store.Bed) (r rest) {
 		return r
 	}
 	for _, p := range here {
-		if from := p.Species.Site.Moisture.From; from == "moist" || from == "wet" {
+		if from := p.Species.Site.Moisture.From; !p.Aside && (from == "moist" || from == "wet") {
 			r.unfit = append(r.unfit, p.Species.Names.Name)
 		}
 	}
@@ -103,7 +103,7 @@ func adviceFor(s *plot.State, bed store.Bed, w *plot.BedWater) advice {
 	soon := w.DryP50 != plot.NoDay && w.DryP50.DaysSince(s.Today) <= soonDays
 	switch {
 	case soaked:
-		a.is, a.words = AdviceWet, "Do not water: it is soaked, and roots lack air."
+		a.is, a.words = AdviceWet, soakedWords(s, bed)
 	case bare:
 		a.is, a.words = AdviceEnough, "Nothing stands in it."
 	case !w.DryNow && !soon && w.DryP50 == plot.NoDay:
@@ -123,6 +123,21 @@ func adviceFor(s *plot.State, bed store.Bed, w *plot.BedWater) advice {
 		a.is, a.words = AdviceSoon, "Water by about "+w.DryP50.DayMonth()+": "+amount+" fills it today."
 	}
 	return a
+}
+
+// soakedWords say what soaked ground means to what stands in it.
+func soakedWords(s *plot.State, bed store.Bed) string {
+	var suffer []string
+	for _, p := range s.StandingIn(bed.ID) {
+		if !p.Aside && p.Species.Site.Moisture.High != "wet" {
+			suffer = append(suffer, p.Species.Names.Name)
+		}
+	}
+	slices.Sort(suffer)
+	if suffer = slices.Compact(suffer); len(suffer) == 0 {
+		return "Do not water: the ground is soaked."
+	}
+	return fmt.Sprintf("Do not water: the ground is soaked, and the roots of %s lack air in it.", say.Joined(suffer))
 }
 
 // rainWithin is about how likely it is that rain makes a bed lack nothing within so many days: by how the chance of a

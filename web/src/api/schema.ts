@@ -226,6 +226,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/beds/{id}/feels": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Note how a bed's soil felt in the hand */
+        post: operations["noteFeel"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/beds/{id}/ground": {
         parameters: {
             query?: never;
@@ -260,6 +277,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/beds/{id}/probe": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Read the soil probe in a bed */
+        post: operations["readProbe"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/beds/{id}/readings": {
         parameters: {
             query?: never;
@@ -271,6 +305,23 @@ export interface paths {
         put?: never;
         /** Note a sign or a test of a bed's ground */
         post: operations["noteReading"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/beds/{id}/waterings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Note water given to a bed */
+        post: operations["noteWatering"];
         delete?: never;
         options?: never;
         head?: never;
@@ -2108,6 +2159,40 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/water": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The water of every bed */
+        get: operations["getWater"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/water/settings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Change how water is given */
+        put: operations["setWater"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/ways": {
         parameters: {
             query?: never;
@@ -2502,6 +2587,46 @@ export interface components {
             version: string;
             /** Format: double */
             widthM: number;
+            words: string;
+        };
+        BedWaterView: {
+            /** @enum {string} */
+            advice: "water" | "soon" | "wait" | "enough" | "wet";
+            ahead: components["schemas"]["WaterDayView"][];
+            /** Format: int64 */
+            bedId: number;
+            /**
+             * Format: double
+             * @description The share at which all pores are full
+             */
+            brim: number;
+            /** @description What was given and felt, the newest first */
+            done: components["schemas"]["WaterDone"][];
+            /** Format: double */
+            full: number;
+            /** Format: double */
+            high: number;
+            holds: string;
+            /**
+             * Format: double
+             * @description The share at which its plants begin to lack water
+             */
+            lacksAt: number;
+            /** @description What fills it */
+            litres: string;
+            /** Format: double */
+            low: number;
+            name: string;
+            past: components["schemas"]["WaterDayView"][];
+            plantings: string[];
+            /** @description Its ceiling on watering; empty for none */
+            rest: string;
+            soil: string;
+            state: string;
+            takes: string;
+            /** @description The mates that do not fit that; empty for none */
+            unfit: string;
+            /** @description What to do, and why */
             words: string;
         };
         BedWorkInput: {
@@ -3089,6 +3214,16 @@ export interface components {
             outcome: string;
             words: string;
         };
+        FeelChoice: {
+            id: string;
+            name: string;
+        };
+        FeelInput: {
+            day: string;
+            /** @description The id of a feel */
+            feel: string;
+            note?: string;
+        };
         FigureView: {
             /** @description The library's own has changed since the grower put theirs */
             changed: boolean;
@@ -3330,6 +3465,11 @@ export interface components {
              */
             batchId: number;
             bed: string;
+            /**
+             * Format: int64
+             * @description The bed that is to be watered; 0 else
+             */
+            bedId: number;
             /** @description The usual cautions in a line; empty where none is on record */
             caution: string;
             deadline: string;
@@ -3341,7 +3481,7 @@ export interface components {
             first: string;
             key: string;
             /** @enum {string} */
-            kind: "pick" | "care" | "check" | "round" | "bench";
+            kind: "pick" | "care" | "check" | "round" | "bench" | "water";
             last: string;
             /** Format: double */
             minutes: number;
@@ -3668,6 +3808,7 @@ export interface components {
             /** Format: double */
             mulchedC: number;
             name: string;
+            rain: string;
             /** Format: double */
             rainMm: number;
             /** Format: double */
@@ -4574,7 +4715,7 @@ export interface components {
             off: string;
             /** Format: double */
             offC: number;
-            /** @description How the chance of rain stood */
+            /** @description How the chance of rain stood against what is usual */
             rain: string;
             /**
              * Format: double
@@ -5242,9 +5383,71 @@ export interface components {
             suggested: components["schemas"]["SuggestView"][];
             wishes: components["schemas"]["WishView"][];
         };
+        WaterDayView: {
+            day: string;
+            /**
+             * Format: double
+             * @description What a reading said was there; null for none
+             */
+            felt: number | null;
+            /** Format: double */
+            full: number;
+            /** Format: double */
+            high: number;
+            /**
+             * Format: double
+             * @description The chance that its plants lack water
+             */
+            lacks: number;
+            /** Format: double */
+            low: number;
+            /** Format: double */
+            rainMm: number;
+            watered: boolean;
+            words: string;
+        };
+        WaterDone: {
+            /** Format: int64 */
+            id: number;
+            /** @enum {string} */
+            kind: "watering" | "feel" | "probe";
+            words: string;
+        };
         WaterGroup: {
             names: string[];
             water: string;
+        };
+        WaterSettingsInput: {
+            /** @description What the hose or can brings a minute, as typed: 12 l */
+            flow: string;
+            /**
+             * @description The soil probe at hand; empty for none
+             * @enum {string}
+             */
+            probe: "" | "simulated";
+        };
+        WaterSettingsView: {
+            flow: string;
+            /** @enum {string} */
+            probe: "" | "simulated";
+            probeName: string;
+            /** @description Somebody said so; else it is a guess */
+            said: boolean;
+            version: string;
+        };
+        WaterView: {
+            beds: components["schemas"]["BedWaterView"][];
+            feels: components["schemas"]["FeelChoice"][];
+            settings: components["schemas"]["WaterSettingsView"];
+            source: string;
+            summary: string;
+            today: string;
+        };
+        WateringInput: {
+            /** @description As typed: 20 l, 5 qt, or 3 min of the hose */
+            amount: string;
+            day: string;
+            note?: string;
         };
         WayStepView: {
             from: string;
@@ -6041,6 +6244,41 @@ export interface operations {
             };
         };
     };
+    noteFeel: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FeelInput"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Entry"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
     getGround: {
         parameters: {
             query?: never;
@@ -6103,6 +6341,37 @@ export interface operations {
             };
         };
     };
+    readProbe: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Entry"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
     noteReading: {
         parameters: {
             query?: never;
@@ -6115,6 +6384,41 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["ReadingInput"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Entry"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    noteWatering: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WateringInput"];
             };
         };
         responses: {
@@ -10058,6 +10362,71 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["LiftInput"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Entry"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    getWater: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WaterView"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    setWater: {
+        parameters: {
+            query?: never;
+            header: {
+                /** @description The version that was shown, in quotes */
+                "If-Match": string;
+            };
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WaterSettingsInput"];
             };
         };
         responses: {

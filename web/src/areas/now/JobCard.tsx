@@ -29,7 +29,8 @@ export function JobCard({ job, edge, canAct }: { job: Schemas["JobView"]; edge: 
     : job.seedOf
       ? "/bench/seeds"
       : `/bench?batch=${job.batchId}`;
-  const to = { round: "/round", check, pick: planting, care: planting, bench }[job.kind];
+  const water = `/weather/water?bed=${job.bedId}`;
+  const to = { round: "/round", check, pick: planting, care: planting, bench, water }[job.kind];
   /** A round, a find and a batch are no planting's, so there is nothing to answer for a season: they are done there. */
   const answered = job.plantingId !== 0;
   return (

@@ -4,6 +4,7 @@ import { PagesHead } from "../../parts/PagesHead";
 
 const pages = [
   ["/weather", "Read and expected"],
+  ["/weather/water", "Water in the ground"],
   ["/weather/climate", "The climate"],
 ] as const;
 

@@ -105,7 +105,8 @@ export function YearChart({
       </svg>
       <Box sx={{ display: "flex", gap: 2, flexWrap: "wrap", fontSize: 14, color: "text.secondary" }}>
         <span>
-          Over the months: daylight. Bars: warmth, the bluer behind the more nights freeze. Beneath: rain in {months[0]?.rain.split(" ")[1]}.
+          Over the months: daylight. Bars: warmth, the bluer behind the more nights freeze. Beneath: rain in{" "}
+          {months[0]?.rain.split(" ")[1]}.
         </span>
         <span>Line: soil where seed lies. Dashed: under mulch.</span>
       </Box>

@@ -17,3 +17,7 @@ export const useClimate = (species: string) =>
     queryFn: () => answerOf(api.GET("/api/climate", { params: { query: { species } } })),
     placeholderData: keepPreviousData,
   });
+
+/** useWater is the water of every bed. */
+export const useWater = () =>
+  useQuery({ queryKey: ["water"], queryFn: () => answerOf(api.GET("/api/water")) });
