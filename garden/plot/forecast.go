@@ -7,6 +7,7 @@ import (
 	"sync"
 
 	"bramblyacre/core/calendar"
+	"bramblyacre/core/climate"
 	"bramblyacre/core/flora"
 	"bramblyacre/core/harvest"
 	"bramblyacre/core/parallel"
@@ -230,11 +231,13 @@ const daysInTheGround = 10
 type paceAtStart struct {
 	course courseOf
 	seen   []phenology.Sighting
-	pace   phenology.Pace
+	// weathers are those of the seasons that it was learned in: what is read of them may change later.
+	weathers []*climate.Ensemble
+	pace     phenology.Pace
 }
 
 // learnPast learns the planting's pace from all seasons before this one. What was learned
-// before is kept while it holds: the weather of seasons that are over does not change.
+// before is kept while it holds.
 func (s *State) learnPast(p *Planting) phenology.Pace {
 	pace := phenology.PriorPace()
 	var past []phenology.Sighting
@@ -249,19 +252,26 @@ func (s *State) learnPast(p *Planting) phenology.Pace {
 	}
 	course := p.course
 	course.sky, course.today = nil, 0
-	if p.past != nil && p.past.course == course && slices.Equal(p.past.seen, past) {
+	first := calendar.SeasonOf(s.Site.Latitude, p.Sightings[0].Day)
+	var weathers []*climate.Ensemble
+	for season := first; season.Start < s.Season.Start; season = season.Next(s.Site.Latitude) {
+		weather, _ := s.Sky.Ensemble(season) // a season whose weather cannot be read teaches nothing
+		weathers = append(weathers, weather)
+	}
+	if p.past != nil && p.past.course == course && slices.Equal(p.past.seen, past) &&
+		slices.Equal(p.past.weathers, weathers) {
 		return p.past.pace
 	}
-	defer func() { p.past = &paceAtStart{course, past, pace} }()
-	season := calendar.SeasonOf(s.Site.Latitude, p.Sightings[0].Day)
-	for ; season.Start < s.Season.Start; season = season.Next(s.Site.Latitude) {
-		weather, err := s.Sky.Ensemble(season)
-		if plan, lives := s.Plan(p, season); lives && err == nil {
+	defer func() { p.past = &paceAtStart{course, past, weathers, pace} }()
+	season := first
+	for _, weather := range weathers {
+		if plan, lives := s.Plan(p, season); lives && weather != nil {
 			for _, seen := range p.SeenIn(season) {
 				pace, _, _, _ = plan.Learn(pace, weather, seen)
 			}
 		}
 		pace = pace.NextYear()
+		season = season.Next(s.Site.Latitude)
 	}
 	return pace
 }
