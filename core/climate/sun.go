@@ -80,9 +80,15 @@ func ReferenceEvapotranspiration(
 	if err != nil {
 		return 0, err
 	}
+	return EvapotranspirationUnder(radiation, tminC, tmaxC), nil
+}
+
+// EvapotranspirationUnder returns ET0 in mm a day as ReferenceEvapotranspiration does, from the energy of the sun
+// above the air in MJ m⁻² d⁻¹, for those who ask for many days: 0 where tminC lies above tmaxC.
+func EvapotranspirationUnder(radiation, tminC, tmaxC float64) (millimetres float64) {
 	const millimetresPerMegajoule = 0.408 // FAO-56 equation 20
 	mean := (tminC + tmaxC) / 2
-	return math.Max(0, 0.0023*(mean+17.8)*math.Sqrt(tmaxC-tminC)*radiation*millimetresPerMegajoule), nil
+	return math.Max(0, 0.0023*(mean+17.8)*math.Sqrt(math.Max(0, tmaxC-tminC))*radiation*millimetresPerMegajoule)
 }
 
 func checkRange(tminC, tmaxC float64) error {

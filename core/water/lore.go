@@ -21,8 +21,10 @@ type Lore struct {
 	Doubt Doubt                   `toml:"doubt"`
 	// Beside is what water beside a bed brings, Rest the days between two waterings for kinds that rot, by the
 	// dampest ground that they are well in.
-	Beside Beside                  `toml:"beside"`
-	Rest   map[string]flora.Figure `toml:"rest"`
+	Beside Beside `toml:"beside"`
+	// Response is how much of a season's growth is lost for each part of its water that a plant lacked.
+	Response flora.Figure            `toml:"response"`
+	Rest     map[string]flora.Figure `toml:"rest"`
 }
 
 // Beside is what water beside a bed brings to it.
@@ -131,6 +133,9 @@ func (l *Lore) Check() error {
 		if feel.ID == "" || feel.Name == "" || feel.Spread() <= 0 {
 			return fmt.Errorf("feel %q: needs an id, a name and a range", feel.ID)
 		}
+	}
+	if l.Response.Value <= 0 || l.Response.Value > 2 {
+		return fmt.Errorf("response: needs a figure above 0 and up to 2")
 	}
 	for name, f := range map[string]flora.Figure{
 		"shade.left": l.Shade.Left, "shade.whole": l.Shade.Whole, "doubt.probe": l.Doubt.Probe, "doubt.reckoning": l.Doubt.Reckoning,

@@ -57,3 +57,21 @@ func checkStore(available, part float64) error {
 func PartOn(part, et float64) float64 {
 	return math.Min(0.8, math.Max(0.1, part+0.04*(5-et)))
 }
+
+// YieldShare returns what is left of a yield, or of a size, when plants took less than they asked for: 1 less the
+// response times the share that they lacked, never below 0. taken and asked are in mm over the time of growth; where nothing
+// was asked nothing is lost.
+//
+// Source: Doorenbos and Kassam 1979, FAO Irrigation and Drainage Paper 33; Allen et al. 1998, FAO-56, equation 90.
+func YieldShare(taken, asked, response float64) float64 {
+	if asked <= 0 {
+		return 1
+	}
+	return math.Max(0, 1-response*(1-math.Min(1, taken/asked)))
+}
+
+// StressOf returns Ks as Stress does for a store as it stands, of a kind that takes the part of its water without
+// lacking any at 5 mm a day, on a day on which it asks for et mm.
+func (s Store) StressOf(part, et float64) float64 {
+	return stress(s.Holding.Available, s.Depletion, PartOn(part, et))
+}

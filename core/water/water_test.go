@@ -299,3 +299,19 @@ func TestAReadingCorrectsTheBalance(t *testing.T) {
 	near(t, "wetter than field capacity", s.Corrected(-20, 1e-6, 5).Above, 20, 1e-6)
 	near(t, "drier than dry", s.Corrected(900, 1e-6, 5).Depletion, s.Holding.Available, 1e-6)
 }
+
+// FAO-56, equation 90: with a response of 1.05 a crop that took three quarters of its water loses 1.05 × 0.25.
+func TestALackOfWaterCostsYield(t *testing.T) {
+	for _, of := range []struct{ taken, asked, response, want float64 }{
+		{300, 400, 1.05, 1 - 1.05*0.25}, {400, 400, 1.05, 1}, {500, 400, 1, 1}, {0, 400, 1.25, 0}, {0, 0, 1, 1},
+	} {
+		near(t, "yield", water.YieldShare(of.taken, of.asked, of.response), of.want, 1e-12)
+	}
+	s := store(t, 1)
+	s.Depletion = 0.7 * s.Holding.Available
+	ks, err := water.Stress(s.Holding.Available, s.Depletion, 0.5)
+	if err != nil {
+		t.Fatal(err)
+	}
+	near(t, "Ks of a store", s.StressOf(0.5, 5), ks, 1e-12)
+}

@@ -163,7 +163,8 @@ func viewPlanting(s *plot.State, p *plot.Planting, on calendar.Date) PlantingVie
 }
 
 func addForecast(s *plot.State, v *PlantingView, p *plot.Planting, forecast *phenology.Forecast, on calendar.Date) {
-	v.Pace, v.Standing = view.PaceWords(forecast.Pace)+s.SpotWords(p.Bed), forecast.Standing().String()
+	v.Pace = view.PaceWords(forecast.Pace) + s.SpotWords(p.Bed) + view.LackedWater(s, p)
+	v.Standing = forecast.Standing().String()
 	v.Options = say.Distinct(forecast.Stages)
 	index, _ := p.Now.StageOn(s.Today)
 	v.Expected = p.Now.Stages[index]

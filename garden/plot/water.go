@@ -42,6 +42,8 @@ type BedWater struct {
 	// NoDay where they do not within WaterAheadDays. DryNow is that they do today.
 	DryP10, DryP50, DryP90 calendar.Date
 	DryNow                 bool
+	// Grown is by planting what is left of its growth of this season, by the water that it lacked: 1 for all.
+	Grown map[int64]float64
 	// TakesMM is what plants and ground take a day now, in the mean of the last week.
 	TakesMM float64
 	key     string
@@ -188,7 +190,7 @@ func (s *State) reckonWater(bed store.Bed) (*BedWater, error) {
 	now := thirst.day(today, s.Sky.thisSeason.Series(0)[today], empty)
 	b.PartToday = water.PartOn(b.Part, now.Coefficient*now.Reference)
 	ensemble := s.Sky.thisSeason
-	size := ensemble.Size()
+	size := min(ensemble.Size(), mostWaterRuns)
 	runs := make([]waterRun, size)
 	known := start <= ensemble.KnownUntil && ensemble.KnownUntil >= s.Today
 	for m := range runs {
@@ -196,10 +198,11 @@ func (s *State) reckonWater(bed store.Bed) (*BedWater, error) {
 			// All days so far are one: so is the water.
 			runs[m] = runs[0]
 		} else {
-			runs[m] = runs[m].through(empty, ensemble.Series(m)[:today+1], thirst, events)
+			runs[m] = runs[m].through(empty, ensemble.Series(m)[:today+1], thirst, events, lead)
 		}
 	}
 	b.tellPast(runs, events, start, today)
+	b.tellGrown(runs, thirst.kinds, s.Lib.Ground().Water.Response.Value)
 	ahead := make([][]float64, max(0, last-today))
 	dry := make([]int, size)
 	b.Ahead = make([]WaterAhead, len(ahead))
@@ -228,6 +231,21 @@ func (s *State) reckonWater(bed store.Bed) (*BedWater, error) {
 	}
 	b.tellDry(dry, s.Today)
 	return b, nil
+}
+
+// mostWaterRuns is through how many seasons a bed's water is reckoned: enough for tenths.
+const mostWaterRuns = 60
+
+// tellGrown tells what is left of each planting's growth, in the mean of the runs.
+func (b *BedWater) tellGrown(runs []waterRun, kinds []thirstyKind, response float64) {
+	b.Grown = map[int64]float64{}
+	for k, kind := range kinds {
+		grown := 0.0
+		for _, run := range runs {
+			grown += water.YieldShare(run.taken[k], run.asked[k], response) / float64(len(runs))
+		}
+		b.Grown[kind.planting] = grown
+	}
 }
 
 // goneOf is the share of the available water that is gone of a store, below 0 above field capacity.

@@ -19,6 +19,17 @@ type waterRun struct {
 	past  []runDay
 	// sure is the standard deviation of the share that is gone, by doubt of the reckoning alone.
 	sure float64
+	// taken and asked are what each kind took and asked for since the season began, as often as the plants
+	// that are up, in mm.
+	taken, asked []float64
+}
+
+// thirstyKind is a planting that draws from a bed, with p of its kind.
+type thirstyKind struct {
+	planting int64
+	part     float64
+	// up is the share of its size that it has above ground, by day.
+	up []float64
 }
 
 // runDay is a day of a run.
@@ -46,6 +57,7 @@ type thirst struct {
 	overflow  float64 // times the rain again
 	rises     float64 // mm a day from below
 	doubt     water.Doubt
+	kinds     []thirstyKind
 }
 
 // day is a day of weather as it comes to the bed with so much water in it: ground that lacks none takes none
@@ -60,8 +72,9 @@ func (t *thirst) day(at int, w climate.Day, in water.Store) water.Day {
 // half is how much of the available water is gone when nobody knows: at the beginning of the lead-in.
 const half = 0.5
 
-// through goes through days from the lead-in's first on.
-func (r waterRun) through(empty water.Store, days []climate.Day, t *thirst, events []waterEvent) waterRun {
+// through goes through days from the lead-in's first on; the season begins at a day of them.
+func (r waterRun) through(empty water.Store, days []climate.Day, t *thirst, events []waterEvent, season int) waterRun {
+	r.taken, r.asked = make([]float64, len(t.kinds)), make([]float64, len(t.kinds))
 	r.store = empty
 	r.store.Depletion = half * empty.Holding.Available
 	r.past = make([]runDay, len(days))
@@ -70,6 +83,13 @@ func (r waterRun) through(empty water.Store, days []climate.Day, t *thirst, even
 	for i, w := range days {
 		day := t.day(i, w, r.store)
 		day.Watered += events[i].wateredMM
+		wanted := day.Coefficient * day.Reference
+		if i >= season {
+			for k, kind := range t.kinds {
+				r.asked[k] += kind.up[i] * wanted
+				r.taken[k] += kind.up[i] * wanted * r.store.StressOf(kind.part, wanted)
+			}
+		}
 		before := r.store.Depletion - r.store.Above
 		var went water.Went
 		r.store, went = r.store.Step(day)
@@ -84,7 +104,7 @@ func (r waterRun) through(empty water.Store, days []climate.Day, t *thirst, even
 		}
 		r.past[i] = runDay{
 			Gone: goneOf(r.store), RainMM: w.Rain, TakenMM: went.Taken + went.Evaporated, Stress: went.Stress,
-			Soaked: r.store.Soaked(), Lacks: r.store.Lacks(day.Coefficient * day.Reference),
+			Soaked: r.store.Soaked(), Lacks: r.store.Lacks(wanted),
 		}
 	}
 	return r
@@ -107,22 +127,20 @@ func (s *State) thirstOf(bed store.Bed, start calendar.Date, last int) (*thirst,
 			}
 		}
 	}
-	latitude := s.Site.Latitude
-	shade := make([]float64, last+1)
+	shade, radiation := make([]float64, last+1), make([]float64, last+1)
 	for at := range shade {
 		day := start.AddDays(at)
-		hours, err := climate.DayLength(latitude, day)
+		hours, err := climate.DayLength(s.Site.Latitude, day)
 		if err != nil {
+			return nil, err
+		}
+		if radiation[at], err = climate.ExtraterrestrialRadiation(s.Site.Latitude, day); err != nil {
 			return nil, err
 		}
 		shade[at] = lore.Shade.Share(s.sunOn(bed, day, hours), hours)
 	}
 	t.reference = func(at int, w climate.Day) float64 {
-		et0, err := climate.ReferenceEvapotranspiration(latitude, start.AddDays(at), w.TMin, w.TMax)
-		if err != nil {
-			return 0 // no weather has a night above its day
-		}
-		return et0 * shade[at]
+		return climate.EvapotranspirationUnder(radiation[at], w.TMin, w.TMax) * shade[at]
 	}
 	s.addPlantsThirst(bed, start, t)
 	return t, nil
@@ -154,50 +172,57 @@ func (s *State) addPlantsThirst(bed store.Bed, start calendar.Date, t *thirst) {
 	area := s.AreaM2(bed.ID)
 	last := len(t.cover) - 1
 	tall := make([]float64, last+1)
-	here := s.thirsty(bed.ID)
-	coverAt := func(at int) (cover, height float64) {
-		day := start.AddDays(at)
-		for _, p := range here {
-			forecast, year := s.ForecastOn(p, day)
-			if forecast == nil || day < p.Started {
-				continue
-			}
-			on := day
-			if on < forecast.Season.Start {
-				on = forecast.Season.Start // the lead-in's plants are taken as they begin the season
-			}
-			size := forecast.SizeOn(p.Species, year, on)
-			full := p.Species.Size.Height.Value / 100
-			if full <= 0 {
-				continue
-			}
-			// Where the top has died down nothing covers, however wide the crown.
-			top := math.Min(1, size.Height/full/inLeaf)
-			covers := float64(p.Standing()) * math.Pi / 4 * size.Width * size.Width * top / area
-			cover += covers
-			height += covers * size.Height
+	lore := s.Lib.Ground().Water
+	for _, p := range s.thirsty(bed.ID) {
+		kind := thirstyKind{planting: p.ID, part: lore.PartOf(p.Species.Site), up: make([]float64, last+1)}
+		covers, height := make([]float64, last+1), make([]float64, last+1)
+		byWeek(last, func(at int) { covers[at], height[at], kind.up[at] = s.coverOn(p, start.AddDays(at), area) },
+			covers, height, kind.up)
+		for at := range covers {
+			t.cover[at] += covers[at]
+			tall[at] += covers[at] * height[at]
 		}
-		if cover > 0 {
-			height /= cover
-		}
-		return math.Min(mostCover, cover), height
+		t.kinds = append(t.kinds, kind)
 	}
-	for from := 0; from <= last; from += everyDays {
-		to := min(last, from+everyDays)
-		coverFrom, tallFrom := coverAt(from)
-		coverTo, tallTo := coverAt(to)
-		for at := from; at <= to; at++ {
-			share := 0.0
-			if to > from {
-				share = float64(at-from) / float64(to-from)
-			}
-			t.cover[at] = coverFrom + share*(coverTo-coverFrom)
-			tall[at] = tallFrom + share*(tallTo-tallFrom)
+	for at := range tall {
+		if t.cover[at] > 0 {
+			tall[at] /= t.cover[at]
 		}
+		t.cover[at] = math.Min(mostCover, t.cover[at])
 	}
 	for at := range t.kcb {
 		t.kcb[at] = water.Coefficient(t.cover[at], tall[at])
 	}
+}
+
+// byWeek works days out every so often, and fills in between in a straight line.
+func byWeek(last int, work func(at int), series ...[]float64) {
+	work(0)
+	for from := 0; from < last; from += everyDays {
+		to := min(last, from+everyDays)
+		work(to)
+		for _, one := range series {
+			for at := from + 1; at < to; at++ {
+				share := float64(at-from) / float64(to-from)
+				one[at] = one[from] + share*(one[to]-one[from])
+			}
+		}
+	}
+}
+
+// coverOn is the share of a bed's ground that a planting covers on a day, how tall it is in m, and the share of its
+// size that it has above ground.
+func (s *State) coverOn(p *Planting, day calendar.Date, areaM2 float64) (cover, height, up float64) {
+	forecast, year := s.ForecastOn(p, day)
+	full := p.Species.Size.Height.Value / 100
+	if forecast == nil || day < p.Started || full <= 0 {
+		return 0, 0, 0
+	}
+	// The lead-in's plants are taken as they begin the season.
+	size := forecast.SizeOn(p.Species, year, max(day, forecast.Season.Start))
+	// Where the top has died down nothing covers, however wide the crown.
+	up = math.Min(1, size.Height/full/inLeaf)
+	return float64(p.Standing()) * math.Pi / 4 * size.Width * size.Width * up / areaM2, size.Height, up
 }
 
 // inLeaf is the share of its height from which a plant covers as much ground as it ever does, mostCover the
