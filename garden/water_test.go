@@ -332,35 +332,35 @@ func TestLackOfWaterMovesSize(t *testing.T) {
 		check(t, err)
 		return entry.Made
 	}
-	angelica, sage := set("garden-angelica"), set("common-sage")
+	meadowsweet, sage := set("meadowsweet"), set("common-sage")
 	share := func(id int64) float64 {
 		s := must(p.State(ctx))
 		return s.GrownShare(s.ByID[id])
 	}
 	p.readWeather(8, 19, func(calendar.Date) float64 { return 8 })
-	if wet := share(angelica); wet < 0.99 {
+	if wet := share(meadowsweet); wet < 0.99 {
 		t.Errorf("with rain every day it grew %.2f", wet)
 	}
 	p.readWeather(12, 27, rainUntil(calendar.Must(2031, 3, 20)))
-	thirsty, tough := share(angelica), share(sage)
+	thirsty, tough := share(meadowsweet), share(sage)
 	if thirsty > 0.85 || tough <= thirsty || tough > 1 {
-		t.Errorf("after nine dry weeks angelica grew %.2f, sage %.2f", thirsty, tough)
+		t.Errorf("after nine dry weeks meadowsweet grew %.2f, sage %.2f", thirsty, tough)
 	}
-	words := must(p.Place.Planting(ctx, angelica, plot.NoDay)).Pace
+	words := must(p.Place.Planting(ctx, meadowsweet, plot.NoDay)).Pace
 	if !strings.Contains(words, fmt.Sprintf("about %.0f %% smaller for it (guess)", 100*(1-thirsty))) {
 		t.Errorf("it says %q", words)
 	}
 	s := must(p.State(ctx))
-	small := s.SizeShare(s.ByID[angelica], s.ByID[angelica].Year)
+	small := s.SizeShare(s.ByID[meadowsweet], s.ByID[meadowsweet].Year)
 	for on := calendar.Must(2031, 3, 22); on < day; on = on.AddDays(4) {
 		_, err := p.Weather.NoteWatering(ctx, p.bed, weather.WateringInput{Day: on.String(), Amount: "300 l"})
 		check(t, err)
 	}
-	if watered := share(angelica); watered < thirsty+0.1 {
+	if watered := share(meadowsweet); watered < thirsty+0.1 {
 		t.Errorf("watered it grew %.2f, dry %.2f", watered, thirsty)
 	}
 	s = must(p.State(ctx))
-	if large := s.SizeShare(s.ByID[angelica], s.ByID[angelica].Year); large <= small {
+	if large := s.SizeShare(s.ByID[meadowsweet], s.ByID[meadowsweet].Year); large <= small {
 		t.Errorf("watered its size is %.2f, dry %.2f", large, small)
 	}
 }
