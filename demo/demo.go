@@ -157,6 +157,7 @@ func inOrder() []event {
 			return err
 		}})
 	}
+	events = append(events, weathered()...)
 	events = append(events, raised()...)
 	slices.SortStableFunc(events, func(a, b event) int { return int(a.day - b.day) })
 	return events

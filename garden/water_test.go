@@ -332,7 +332,7 @@ func TestLackOfWaterMovesSize(t *testing.T) {
 		check(t, err)
 		return entry.Made
 	}
-	meadowsweet, sage := set("meadowsweet"), set("common-sage")
+	meadowsweet, sage, valerian := set("meadowsweet"), set("common-sage"), set("valerian")
 	share := func(id int64) float64 {
 		s := must(p.State(ctx))
 		return s.GrownShare(s.ByID[id])
@@ -351,7 +351,11 @@ func TestLackOfWaterMovesSize(t *testing.T) {
 		t.Errorf("it says %q", words)
 	}
 	s := must(p.State(ctx))
-	small := s.SizeShare(s.ByID[meadowsweet], s.ByID[meadowsweet].Year)
+	small := s.SizeShare(s.ByID[meadowsweet], s.ByID[meadowsweet].Year, nil, day)
+	part, _ := s.ByID[valerian].Species.Part("root")
+	if root := s.SizeShare(s.ByID[valerian], 4, part.Harvest, day); root <= s.SizeShare(s.ByID[valerian], 4, nil, day) {
+		t.Errorf("a season's lack of water moves the root, too: %.2f", root)
+	}
 	for on := calendar.Must(2031, 3, 22); on < day; on = on.AddDays(4) {
 		_, err := p.Weather.NoteWatering(ctx, p.bed, weather.WateringInput{Day: on.String(), Amount: "300 l"})
 		check(t, err)
@@ -360,7 +364,101 @@ func TestLackOfWaterMovesSize(t *testing.T) {
 		t.Errorf("watered it grew %.2f, dry %.2f", watered, thirsty)
 	}
 	s = must(p.State(ctx))
-	if large := s.SizeShare(s.ByID[meadowsweet], s.ByID[meadowsweet].Year); large <= small {
+	if large := s.SizeShare(s.ByID[meadowsweet], s.ByID[meadowsweet].Year, nil, day); large <= small {
 		t.Errorf("watered its size is %.2f, dry %.2f", large, small)
+	}
+}
+
+// Less sun than a kind is well in is said where its flowers are to be picked and where its stages are told, and not of a leaf; in
+// enough sun nothing is said.
+func TestLittleSunIsSaidOfFlowers(t *testing.T) {
+	p := newPlot(t)
+	ctx := t.Context()
+	lavender, err := p.AddPlanting(ctx, input.PlantingInput{BedID: p.bed, SpeciesID: "lavender", Plants: 6, StartedOn: "2028-04-10", Origin: "bought", Labelled: true, Source: "Label of a nursery."})
+	check(t, err)
+	said := func(hours float64) (pace bool, parts map[string]bool) {
+		bed := goodBed()
+		bed.SunHours = &hours
+		_, err := p.Place.ChangeBed(ctx, p.bed, say.AsItStands, bed)
+		check(t, err)
+		v := must(p.Place.Planting(ctx, lavender.Made, calendar.Must(2031, 7, 10)))
+		parts = map[string]bool{}
+		for _, a := range v.Allowance {
+			parts[a.Part] = strings.Contains(strings.Join(a.Notices, " "), "expect fewer flowers")
+		}
+		return strings.Contains(v.Pace, "expect fewer flowers"), parts
+	}
+	pace, parts := said(2)
+	told := 0
+	for part, is := range parts {
+		if is {
+			told++
+			if strings.Contains(part, "leaf") {
+				t.Errorf("it is said of the %s", part)
+			}
+		}
+	}
+	if !pace || told == 0 {
+		t.Errorf("in 2 h of sun it is said of the stages %v, of the parts %v", pace, parts)
+	}
+	pace, parts = said(9)
+	for part, is := range parts {
+		if is || pace {
+			t.Errorf("in 9 h of sun it is said of the stages %v and of the %s %v", pace, part, is)
+		}
+	}
+}
+
+// What a bed is for turns likes round and makes no bed good that is not; it is said, shown on the plan, and a word that is no use
+// is refused.
+func TestABedsPurposeIsWeighed(t *testing.T) {
+	p := newPlot(t)
+	ctx := t.Context()
+	in := goodBed()
+	first := func() []place.SuitView { return must(p.Place.What(ctx, p.bed, place.WhatFilter{})).Species }
+	value := func(all []place.SuitView) map[string]float64 {
+		values := map[string]float64{}
+		for _, v := range all {
+			values[v.SpeciesID] = v.Value
+		}
+		return values
+	}
+	plain := first()
+	in.Purpose = "hens"
+	_, err := p.Place.ChangeBed(ctx, p.bed, say.AsItStands, in)
+	check(t, err)
+	weighed := first()
+	serving := func(all []place.SuitView, n int) (count int) {
+		for _, v := range all[:n] {
+			species, _ := p.Plot.Lib().Species(v.SpeciesID)
+			for _, use := range species.Site.Uses {
+				if use == "hens" {
+					count++
+				}
+			}
+		}
+		return count
+	}
+	if before, after := serving(plain, 20), serving(weighed, 20); after <= before {
+		t.Errorf("of the first twenty %d serve hens, without the purpose %d", after, before)
+	}
+	was := value(plain)
+	for _, v := range weighed {
+		if v.Value != was[v.SpeciesID] || v.Purpose == "" {
+			t.Errorf("%s is %v and was %v: %q", v.SpeciesID, v.Value, was[v.SpeciesID], v.Purpose)
+		}
+	}
+	for i := 1; i < len(weighed); i++ {
+		if a, b := weighed[i-1], weighed[i]; b.Value > a.Value*1.15+1e-9 {
+			t.Errorf("%s (%.2f) stands before %s (%.2f)", a.SpeciesID, a.Value, b.SpeciesID, b.Value)
+		}
+	}
+	if plan := must(p.Place.Plot(ctx, plot.NoDay)); !strings.HasPrefix(plan.Beds[0].Words, "for hens · ") || plan.Beds[0].Input.Purpose != "hens" {
+		t.Errorf("the plan says %q", plan.Beds[0].Words)
+	}
+	in.Purpose = "show"
+	_, err = p.Place.ChangeBed(ctx, p.bed, say.AsItStands, in)
+	if faults, is := err.(say.Faults); !is || faults[0].Field != "purpose" {
+		t.Errorf("a bed for show: %v", err)
 	}
 }

@@ -19,7 +19,7 @@ func (q *Queries) DropBed(ctx context.Context, id int64) error {
 }
 
 const getBed = `-- name: GetBed :one
-SELECT id, name, x_m, y_m, width_m, depth_m, turn_deg, moisture, unsafe, note, round_order, removed_on, sun_hours, shape, points, inner_m, texture, drainage, winter, ph, fertility, soil_depth, mulch_m, shelter, warmth, frost_hollow, edge FROM beds WHERE id = ?
+SELECT id, name, x_m, y_m, width_m, depth_m, turn_deg, moisture, unsafe, note, round_order, removed_on, sun_hours, shape, points, inner_m, texture, drainage, winter, ph, fertility, soil_depth, mulch_m, shelter, warmth, frost_hollow, edge, purpose FROM beds WHERE id = ?
 `
 
 func (q *Queries) GetBed(ctx context.Context, id int64) (Bed, error) {
@@ -53,12 +53,13 @@ func (q *Queries) GetBed(ctx context.Context, id int64) (Bed, error) {
 		&i.Warmth,
 		&i.FrostHollow,
 		&i.Edge,
+		&i.Purpose,
 	)
 	return i, err
 }
 
 const listBeds = `-- name: ListBeds :many
-SELECT id, name, x_m, y_m, width_m, depth_m, turn_deg, moisture, unsafe, note, round_order, removed_on, sun_hours, shape, points, inner_m, texture, drainage, winter, ph, fertility, soil_depth, mulch_m, shelter, warmth, frost_hollow, edge FROM beds ORDER BY round_order, id
+SELECT id, name, x_m, y_m, width_m, depth_m, turn_deg, moisture, unsafe, note, round_order, removed_on, sun_hours, shape, points, inner_m, texture, drainage, winter, ph, fertility, soil_depth, mulch_m, shelter, warmth, frost_hollow, edge, purpose FROM beds ORDER BY round_order, id
 `
 
 func (q *Queries) ListBeds(ctx context.Context) ([]Bed, error) {
@@ -98,6 +99,7 @@ func (q *Queries) ListBeds(ctx context.Context) ([]Bed, error) {
 			&i.Warmth,
 			&i.FrostHollow,
 			&i.Edge,
+			&i.Purpose,
 		); err != nil {
 			return nil, err
 		}
@@ -113,8 +115,8 @@ func (q *Queries) ListBeds(ctx context.Context) ([]Bed, error) {
 }
 
 const putBed = `-- name: PutBed :one
-INSERT INTO beds (id, name, x_m, y_m, width_m, depth_m, turn_deg, sun_hours, moisture, unsafe, note, round_order, removed_on, shape, points, inner_m, texture, drainage, winter, ph, fertility, soil_depth, mulch_m, shelter, warmth, frost_hollow, edge)
-VALUES (?1, ?2, ?3, ?4, ?5, ?6, ?7, ?8, ?9, ?10, ?11, ?12, ?13, ?14, ?15, ?16, ?17, ?18, ?19, ?20, ?21, ?22, ?23, ?24, ?25, ?26, ?27)
+INSERT INTO beds (id, name, x_m, y_m, width_m, depth_m, turn_deg, sun_hours, moisture, unsafe, note, round_order, removed_on, shape, points, inner_m, texture, drainage, winter, ph, fertility, soil_depth, mulch_m, shelter, warmth, frost_hollow, edge, purpose)
+VALUES (?1, ?2, ?3, ?4, ?5, ?6, ?7, ?8, ?9, ?10, ?11, ?12, ?13, ?14, ?15, ?16, ?17, ?18, ?19, ?20, ?21, ?22, ?23, ?24, ?25, ?26, ?27, ?28)
 ON CONFLICT (id) DO UPDATE SET
     name = excluded.name,
     x_m = excluded.x_m,
@@ -141,8 +143,9 @@ ON CONFLICT (id) DO UPDATE SET
     shelter = excluded.shelter,
     warmth = excluded.warmth,
     frost_hollow = excluded.frost_hollow,
-    edge = excluded.edge
-RETURNING id, name, x_m, y_m, width_m, depth_m, turn_deg, moisture, unsafe, note, round_order, removed_on, sun_hours, shape, points, inner_m, texture, drainage, winter, ph, fertility, soil_depth, mulch_m, shelter, warmth, frost_hollow, edge
+    edge = excluded.edge,
+    purpose = excluded.purpose
+RETURNING id, name, x_m, y_m, width_m, depth_m, turn_deg, moisture, unsafe, note, round_order, removed_on, sun_hours, shape, points, inner_m, texture, drainage, winter, ph, fertility, soil_depth, mulch_m, shelter, warmth, frost_hollow, edge, purpose
 `
 
 type PutBedParams struct {
@@ -173,6 +176,7 @@ type PutBedParams struct {
 	Warmth      string   `json:"warmth"`
 	FrostHollow int64    `json:"frost_hollow"`
 	Edge        string   `json:"edge"`
+	Purpose     string   `json:"purpose"`
 }
 
 // Put writes a whole row: a new one where id is null, else in place of the old.
@@ -206,6 +210,7 @@ func (q *Queries) PutBed(ctx context.Context, arg PutBedParams) (Bed, error) {
 		arg.Warmth,
 		arg.FrostHollow,
 		arg.Edge,
+		arg.Purpose,
 	)
 	var i Bed
 	err := row.Scan(
@@ -236,6 +241,7 @@ func (q *Queries) PutBed(ctx context.Context, arg PutBedParams) (Bed, error) {
 		&i.Warmth,
 		&i.FrostHollow,
 		&i.Edge,
+		&i.Purpose,
 	)
 	return i, err
 }

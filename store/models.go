@@ -64,6 +64,7 @@ type Bed struct {
 	Warmth      string   `json:"warmth"`
 	FrostHollow int64    `json:"frost_hollow"`
 	Edge        string   `json:"edge"`
+	Purpose     string   `json:"purpose"`
 }
 
 type BedWork struct {

@@ -31,7 +31,7 @@ func mothersOf(s *plot.State, species *flora.Species, row *flora.Propagation, on
 		}
 		year := s.YearOfLife(p, seasonOf(s, on))
 		m := mother{planting: p, core: propagation.Mothers{
-			Plants: p.Standing(), YearOfLife: year, Size: min(1, s.SizeShare(p, year)),
+			Plants: p.Standing(), YearOfLife: year, Size: min(1, s.SizeShare(p, year, nil, s.Today)),
 		}}
 		if row.Gives != nil {
 			m.core.Each = row.Gives.Value

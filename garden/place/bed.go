@@ -42,6 +42,7 @@ type BedInput struct {
 	Warmth    string   `json:"warmth,omitempty" doc:"cold or warm; empty: told from the plan"`
 	Frost     bool     `json:"frostHollow,omitempty"`
 	Edge      string   `json:"edge,omitempty" doc:"open or held; empty: told from the plan"`
+	Purpose   string   `json:"purpose,omitempty" doc:"What the bed is for, one of the uses; empty for nothing in particular"`
 	Unsafe    string   `json:"unsafe,omitempty" doc:"A kind of unsafe ground; empty for safe ground"`
 	Note      string   `json:"note,omitempty"`
 	// Affirmed are the questions that were asked back and said yes to.
@@ -149,6 +150,7 @@ func bedParams(bed store.Bed) store.PutBedParams {
 		Warmth:      bed.Warmth,
 		FrostHollow: bed.FrostHollow,
 		Edge:        bed.Edge,
+		Purpose:     bed.Purpose,
 	}
 }
 
@@ -183,6 +185,7 @@ func readBed(s *plot.State, in BedInput, id int64) (store.PutBedParams, error) {
 		Shelter:   in.Shelter,
 		Warmth:    in.Warmth,
 		Edge:      in.Edge,
+		Purpose:   in.Purpose,
 		Unsafe:    in.Unsafe,
 	}
 	if in.Frost {
@@ -227,6 +230,7 @@ func readConditions(s *plot.State, c *say.Checklist, in BedInput, row *store.Put
 	oneOf("shelter", in.Shelter, flora.ShelterWords)
 	oneOf("warmth", in.Warmth, warmthWords[1:])
 	oneOf("edge", in.Edge, edgeWords[1:])
+	oneOf("purpose", in.Purpose, flora.UseWords)
 	if in.Mulch != "" {
 		row.MulchM = length(c, "mulch", in.Mulch, s.Units.LengthUnit(), 0, 0.5)
 	}
@@ -359,6 +363,7 @@ func bedInput(s *plot.State, bed store.Bed) BedInput {
 		Warmth:    bed.Warmth,
 		Frost:     bed.FrostHollow != 0,
 		Edge:      bed.Edge,
+		Purpose:   bed.Purpose,
 		Unsafe:    bed.Unsafe,
 		Note:      bed.Note,
 	}

@@ -164,6 +164,9 @@ func viewPlanting(s *plot.State, p *plot.Planting, on calendar.Date) PlantingVie
 
 func addForecast(s *plot.State, v *PlantingView, p *plot.Planting, forecast *phenology.Forecast, on calendar.Date) {
 	v.Pace = view.PaceWords(forecast.Pace) + s.SpotWords(p.Bed) + view.LackedWater(s, p)
+	if little := view.LittleSun(s, p); little != "" {
+		v.Pace += " " + little
+	}
 	v.Standing = forecast.Standing().String()
 	v.Options = say.Distinct(forecast.Stages)
 	index, _ := p.Now.StageOn(s.Today)

@@ -55,6 +55,7 @@ type BedView struct {
 	SunHours   float64            `json:"sunHours" doc:"Direct sun a day in summer: measured, or else computed"`
 	SunWords   string             `json:"-"`
 	Moisture   string             `json:"moisture" doc:"The likeliest; empty where nothing is known"`
+	Purpose    string             `json:"purpose" doc:"What the bed is for; empty for nothing in particular"`
 	Unsafe     string             `json:"unsafe"`
 	UnsafeWhy  string             `json:"unsafeWhy"`
 	Note       string             `json:"note"`
@@ -159,6 +160,7 @@ func viewBed(s *plot.State, bed store.Bed) BedView {
 		DepthM:    form.Depth,
 		Areas:     region.Areas,
 		Hole:      view.NonNil(region.Hole),
+		Purpose:   bed.Purpose,
 		Unsafe:    bed.Unsafe,
 		UnsafeWhy: suitability.UnsafeGround(bed.Unsafe).Why(),
 		Note:      bed.Note,
@@ -181,6 +183,9 @@ func viewBed(s *plot.State, bed store.Bed) BedView {
 		b.AgainstOne = b.AgainstOne || len(belief.Against) > 0
 	}
 	b.Words = strings.TrimPrefix(b.Moisture+" · "+say.HoursWords(hours)+" sun", " · ")
+	if bed.Purpose != "" {
+		b.Words = "for " + bed.Purpose + " · " + b.Words
+	}
 	b.Size = sizeWords(s, form)
 	return b
 }

@@ -58,6 +58,7 @@ type SiteView struct {
 	Unsafe     []UnsafeChoice  `json:"unsafe"`
 	Aspects    []AspectChoice  `json:"aspects" doc:"Words that a bed's ground is described in"`
 	Shelters   []string        `json:"shelters"`
+	Uses       []string        `json:"uses" doc:"What a bed can be for"`
 	Kinds      []KindChoice    `json:"kinds" doc:"Things that can be set on the plan"`
 	Trees      []TreeChoice    `json:"trees" doc:"Trees that poison the ground"`
 	Causes     FateCauses      `json:"causes" doc:"Why a planting throve or failed"`
@@ -142,6 +143,7 @@ func (u *Uses) Site(ctx context.Context) (SiteView, error) {
 		Station:          s.Site.Station,
 		Marks:            plot.Marks,
 		Shelters:         flora.ShelterWords,
+		Uses:             flora.UseWords,
 		Causes:           FateCauses{causes[throve], causes[failed]},
 	}
 	v.Newcomer = looksNoted(s) < fewLooks

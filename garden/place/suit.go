@@ -25,7 +25,10 @@ type SuitView struct {
 	Value     float64 `json:"value" doc:"0 to 1; the worst need decides"`
 	Verdict   string  `json:"verdict" enum:"well,fairly,hardly,no"`
 	Words     string  `json:"words" doc:"The verdict with what decides it"`
-	Room      string  `json:"room" doc:"How many more full-grown plants there is room for"`
+	// Serves is true where the plant serves what the bed is for.
+	Serves  bool   `json:"serves" doc:"The plant serves what the bed is for"`
+	Purpose string `json:"purpose" doc:"What the bed is for and whether the plant serves it; empty where it is for nothing in particular"`
+	Room    string `json:"room" doc:"How many more full-grown plants there is room for"`
 	// Memory is said first: what became of the same plant in the same bed.
 	Memory   []string       `json:"memory"`
 	Forbids  []string       `json:"forbids" doc:"Why nothing of it would be for use there; it may grow"`
@@ -113,9 +116,21 @@ func (u *Uses) Where(ctx context.Context, speciesID string) (WhereView, error) {
 		if len(a.Forbids) > 0 != (len(b.Forbids) > 0) { // ground for use goes first
 			return cmp.Compare(len(a.Forbids), len(b.Forbids))
 		}
-		return cmp.Compare(b.Value, a.Value)
+		return cmp.Compare(b.weighed(), a.weighed())
 	})
 	return v, nil
+}
+
+// servesMore is by how much a plant that serves what a bed is for goes before one that does not, on the scale of
+// the answer: it turns likes round, and makes no bed good that is not.
+const servesMore = 0.15
+
+// weighed is the answer with what the bed is for taken in.
+func (v SuitView) weighed() float64 {
+	if v.Serves {
+		return v.Value + servesMore*v.Value
+	}
+	return v.Value
 }
 
 // WhatView answers: what would suit this bed?
@@ -166,7 +181,7 @@ func (u *Uses) What(ctx context.Context, bedID int64, filter WhatFilter) (WhatVi
 		}
 		v.Species = append(v.Species, suit(j, bed, species, nil))
 	}
-	slices.SortStableFunc(v.Species, func(a, b SuitView) int { return cmp.Compare(b.Value, a.Value) })
+	slices.SortStableFunc(v.Species, func(a, b SuitView) int { return cmp.Compare(b.weighed(), a.weighed()) })
 	return v, nil
 }
 
@@ -205,6 +220,13 @@ func suitPlace(
 		Uses:    view.NonNil(species.Site.Uses),
 		Spread:  species.Site.Spread,
 		Mates:   []string{},
+	}
+	if bed.Purpose != "" {
+		v.Serves = slices.Contains(species.Site.Uses, bed.Purpose)
+		v.Purpose = fmt.Sprintf("The bed is for %s: it serves that.", bed.Purpose)
+		if !v.Serves {
+			v.Purpose = fmt.Sprintf("The bed is for %s, which it does not serve.", bed.Purpose)
+		}
 	}
 	width := species.Size.Width.Value / 100
 	more := int(place.RoomM2 / (width * width)) // set in a square, each at its width

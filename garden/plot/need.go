@@ -25,7 +25,7 @@ func (s *State) StillNeeded(p *Planting, part flora.Part, year int) *float64 {
 		return nil
 	}
 	grams -= s.TakenGrams(p.Species.ID, part.Name)
-	units := max(0, grams) / harvest.GramsEach(part.Harvest, s.SizeShare(p, year))
+	units := max(0, grams) / harvest.GramsEach(part.Harvest, s.SizeShare(p, year, part.Harvest, s.Today))
 	return &units
 }
 

@@ -3,18 +3,30 @@ package plot
 import (
 	"math"
 
+	"bramblyacre/core/calendar"
+	"bramblyacre/core/flora"
 	"bramblyacre/core/phenology"
 )
 
 // SizeShare is the planting's yield against full-grown plants: by age, and by
 // the width last measured this season against the width expected then, or where nobody measured
-// by the water that it lacked.
-func (s *State) SizeShare(p *Planting, year int) float64 {
+// by the water that it lacked. rule is of the part that is taken on a day, nil for the top: roots and what is lifted
+// through the winter are the work of years, so this season's lack alone does not move them, nor does the
+// turn of the year give anything back.
+func (s *State) SizeShare(p *Planting, year int, rule *flora.HarvestRule, on calendar.Date) float64 {
 	share := phenology.AgeShare(p.Species, year)
-	if scale, measured := s.measuredScale(p); measured {
+	if scale, measured := s.measuredScale(p); measured || s.isOfYears(p, rule, on) {
 		return share * scale
 	}
 	return share * s.GrownShare(p)
+}
+
+func (s *State) isOfYears(p *Planting, rule *flora.HarvestRule, on calendar.Date) bool {
+	if rule == nil {
+		return false
+	}
+	forecast, _ := s.ForecastOn(p, on)
+	return rule.TakesPlant || forecast != nil && forecast.ThroughWinter(rule.From, rule.Until)
 }
 
 // GrownShare is what is left of a planting's growth of this season by the water that it lacked, 1 for all; 1 where

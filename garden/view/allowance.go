@@ -3,6 +3,7 @@ package view
 import (
 	"fmt"
 	"math"
+	"slices"
 	"strings"
 
 	"bramblyacre/core/calendar"
@@ -104,7 +105,7 @@ func Allowance(s *plot.State, p *plot.Planting, part flora.Part, on calendar.Dat
 			p.Species.ID,
 		),
 		Need:    KeptNeedWords(s, p.Species.ID, part.Name),
-		Notices: append(treeNotices(p), troubleNotices(p, on)...),
+		Notices: slices.Concat(treeNotices(p), troubleNotices(p, on), sunNotices(s, p, rule)),
 		Beside:  []Neighbour{},
 	}
 	if rule.TakesPlant {
@@ -124,7 +125,7 @@ func Allowance(s *plot.State, p *plot.Planting, part flora.Part, on calendar.Dat
 	}
 	forecast, year := s.ForecastOn(p, on)
 	stand := harvest.Stand{
-		Plants: float64(p.Standing()), SizeShare: s.SizeShare(p, year),
+		Plants: float64(p.Standing()), SizeShare: s.SizeShare(p, year, rule, on),
 		Ready: harvest.ReadyShare(forecast, rule, on), StillNeeded: s.StillNeeded(p, part, year),
 	}
 	var lastCut *store.Picking

@@ -51,10 +51,14 @@ CREATE TABLE water_settings (
     probe     TEXT NOT NULL CHECK (probe IN ('', 'simulated'))
 ) STRICT;
 
+-- What a bed is for, in a word that plants' uses go by; empty for nothing in particular.
+ALTER TABLE beds ADD COLUMN purpose TEXT NOT NULL DEFAULT '';
+
 CREATE INDEX waterings_by_bed ON waterings (bed_id);
 CREATE INDEX soil_feels_by_bed ON soil_feels (bed_id);
 
 -- +goose Down
+ALTER TABLE beds DROP COLUMN purpose;
 DROP TABLE water_settings;
 DROP TABLE soil_feels;
 DROP TABLE waterings;

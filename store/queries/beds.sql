@@ -1,8 +1,8 @@
 -- Put writes a whole row: a new one where id is null, else in place of the old.
 -- It is the only way rows change, so that the ledger can put any row back.
 -- name: PutBed :one
-INSERT INTO beds (id, name, x_m, y_m, width_m, depth_m, turn_deg, sun_hours, moisture, unsafe, note, round_order, removed_on, shape, points, inner_m, texture, drainage, winter, ph, fertility, soil_depth, mulch_m, shelter, warmth, frost_hollow, edge)
-VALUES (sqlc.narg('id'), sqlc.arg('name'), sqlc.arg('x_m'), sqlc.arg('y_m'), sqlc.arg('width_m'), sqlc.arg('depth_m'), sqlc.arg('turn_deg'), sqlc.narg('sun_hours'), sqlc.arg('moisture'), sqlc.arg('unsafe'), sqlc.arg('note'), sqlc.arg('round_order'), sqlc.narg('removed_on'), sqlc.arg('shape'), sqlc.arg('points'), sqlc.arg('inner_m'), sqlc.arg('texture'), sqlc.arg('drainage'), sqlc.arg('winter'), sqlc.arg('ph'), sqlc.arg('fertility'), sqlc.arg('soil_depth'), sqlc.arg('mulch_m'), sqlc.arg('shelter'), sqlc.arg('warmth'), sqlc.arg('frost_hollow'), sqlc.arg('edge'))
+INSERT INTO beds (id, name, x_m, y_m, width_m, depth_m, turn_deg, sun_hours, moisture, unsafe, note, round_order, removed_on, shape, points, inner_m, texture, drainage, winter, ph, fertility, soil_depth, mulch_m, shelter, warmth, frost_hollow, edge, purpose)
+VALUES (sqlc.narg('id'), sqlc.arg('name'), sqlc.arg('x_m'), sqlc.arg('y_m'), sqlc.arg('width_m'), sqlc.arg('depth_m'), sqlc.arg('turn_deg'), sqlc.narg('sun_hours'), sqlc.arg('moisture'), sqlc.arg('unsafe'), sqlc.arg('note'), sqlc.arg('round_order'), sqlc.narg('removed_on'), sqlc.arg('shape'), sqlc.arg('points'), sqlc.arg('inner_m'), sqlc.arg('texture'), sqlc.arg('drainage'), sqlc.arg('winter'), sqlc.arg('ph'), sqlc.arg('fertility'), sqlc.arg('soil_depth'), sqlc.arg('mulch_m'), sqlc.arg('shelter'), sqlc.arg('warmth'), sqlc.arg('frost_hollow'), sqlc.arg('edge'), sqlc.arg('purpose'))
 ON CONFLICT (id) DO UPDATE SET
     name = excluded.name,
     x_m = excluded.x_m,
@@ -29,7 +29,8 @@ ON CONFLICT (id) DO UPDATE SET
     shelter = excluded.shelter,
     warmth = excluded.warmth,
     frost_hollow = excluded.frost_hollow,
-    edge = excluded.edge
+    edge = excluded.edge,
+    purpose = excluded.purpose
 RETURNING *;
 
 -- name: GetBed :one

@@ -2504,6 +2504,8 @@ export interface components {
             note?: string;
             ph?: string;
             points?: components["schemas"]["Corner"][];
+            /** @description What the bed is for, one of the uses; empty for nothing in particular */
+            purpose?: string;
             /** @description rectangle where it is left out */
             shape?: string;
             /** @description Empty: told from the plan */
@@ -2570,6 +2572,8 @@ export interface components {
             name: string;
             note: string;
             plantings: components["schemas"]["PlantedView"][];
+            /** @description What the bed is for; empty for nothing in particular */
+            purpose: string;
             /** @description 6 m by 1.2 m */
             size: string;
             /**
@@ -5013,6 +5017,8 @@ export interface components {
             /** @enum {string} */
             units: "metric" | "us";
             unsafe: components["schemas"]["UnsafeChoice"][];
+            /** @description What a bed can be for */
+            uses: string[];
             version: string;
             weatherSimulated: boolean;
             weatherSource: string;
@@ -5192,8 +5198,12 @@ export interface components {
             /** @description The worst first */
             needs: components["schemas"]["SiteNeedView"][];
             planting?: components["schemas"]["PlantedHere"];
+            /** @description What the bed is for and whether the plant serves it; empty where it is for nothing in particular */
+            purpose: string;
             /** @description How many more full-grown plants there is room for */
             room: string;
+            /** @description The plant serves what the bed is for */
+            serves: boolean;
             speciesId: string;
             spread: string;
             /** @description Needs that nothing is known of in this bed */

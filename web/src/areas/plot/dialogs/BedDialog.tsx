@@ -38,6 +38,7 @@ const fromPlan: Record<string, string> = {
   shelter: "from the plan",
   warmth: "from the plan",
   edge: "from the plan",
+  purpose: "nothing in particular",
 };
 
 /** blank is a bed as the form holds it: one that stands, or one that was drawn. */
@@ -54,6 +55,7 @@ const blank = (before?: Schemas["BedInput"], drawn?: FormInput) => ({
   shelter: before?.shelter ?? "",
   warmth: before?.warmth ?? "",
   edge: before?.edge ?? "",
+  purpose: before?.purpose ?? "",
   mulch: before?.mulch ?? "",
   unsafe: before?.unsafe ?? "",
   note: before?.note ?? "",
@@ -156,6 +158,7 @@ export function BedDialog({ bed: stands, drawn, onSaved, onClose }: Props) {
                 />
                 {choice("shelter", "Shelter from wind", site.shelters)}
                 {choice("warmth", "Warmth", ["cold", "warm"])}
+                {choice("purpose", "What it is for", site.uses, "Plants that serve it go first")}
                 {choice("edge", "Its edge", ["open", "held"], "Held: a kerb, a barrier, a pot")}
                 <FormSelect
                   name="unsafe"
@@ -198,6 +201,7 @@ export function BedDialog({ bed: stands, drawn, onSaved, onClose }: Props) {
                   shelter: "Shelter",
                   warmth: "Warmth",
                   edge: "Its edge",
+                  purpose: "What it is for",
                   unsafe: "Unsafe ground",
                   frostHollow: "Frost gathers here",
                   note: "Note",

@@ -84,6 +84,11 @@ export function SuitAnswer({ suit, title, act, startOpen = false }: Props) {
           <Gauge value={suit.value} after={suit.mended?.value} verdict={suit.verdict} />
         </Box>
         <Box sx={{ fontSize: 14.5 }}>{suit.words}</Box>
+        {suit.purpose && (
+          <Box sx={{ fontSize: 14.5, color: suit.serves ? "var(--leaf)" : "text.secondary" }}>
+            {suit.purpose}
+          </Box>
+        )}
         {suit.mended && (
           <Box sx={{ fontSize: 14.5, color: "text.secondary" }}>
             Mended, {suit.mended.verdict}: {suit.mended.steps.join(", ")}; {suit.mended.hours}.
