@@ -17,8 +17,8 @@ import (
 
 // The open layouts of daily weather that are read:
 //
-//   - plain: a head with date and any of tmin, tmax and rain, in °C and mm, or with tmin_f, tmax_f and rain_in in °F and
-//     inches; other columns are passed over;
+//   - plain: a head with date and any of tmin, tmax and rain, in °C and mm, or with tmin_f, tmax_f and rain_in in
+//     °F and inches; other columns are passed over;
 //   - GHCN-Daily's CSV by year or station: ID,YYYYMMDD,ELEMENT,VALUE,M-FLAG,Q-FLAG,S-FLAG,OBS-TIME, with or without
 //     a head, a line for each element, in tenths of °C and of mm;
 //   - GHCN-Daily's CSV of one line a day: a head with STATION, DATE and the elements, in tenths too, each with a
@@ -111,7 +111,9 @@ func layoutOf(head []string) (func([]string) map[string]string, error) {
 	case at("date") >= 0:
 		return readPlain(head, at("date"))
 	}
-	return nil, weatherFault("This is no table of daily weather: its head has to name date and any of tmin, tmax and rain.")
+	return nil, weatherFault(
+		"This is no table of daily weather: its head has to name date and any of tmin, tmax and rain.",
+	)
 }
 
 // isGHCNLine tells whether a line is one of GHCN-Daily's by element, which may come without a head.
@@ -165,7 +167,11 @@ func readWide(head []string, date int) (func([]string) map[string]string, error)
 			// The flags stand in the column beside it: measurement, quality, source.
 			if strings.HasSuffix(columnAt(head, i+1), "_attributes") {
 				if parts := strings.Split(get(i+1), ","); len(parts) > 1 && strings.TrimSpace(parts[1]) != "" {
-					fields["refused"] = fmt.Sprintf("Its source found this %s wanting (quality flag %s).", field, strings.TrimSpace(parts[1]))
+					fields["refused"] = fmt.Sprintf(
+						"Its source found this %s wanting (quality flag %s).",
+						field,
+						strings.TrimSpace(parts[1]),
+					)
 				}
 			}
 			fill(fields, field, get(i), func(tenths float64) float64 { return tenths / 10 })

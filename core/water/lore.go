@@ -138,8 +138,9 @@ func (l *Lore) Check() error {
 		return fmt.Errorf("response: needs a figure above 0 and up to 2")
 	}
 	for name, f := range map[string]flora.Figure{
-		"shade.left": l.Shade.Left, "shade.whole": l.Shade.Whole, "doubt.probe": l.Doubt.Probe, "doubt.reckoning": l.Doubt.Reckoning,
-		"doubt.a_day": l.Doubt.ADay, "doubt.most": l.Doubt.Most,
+		"shade.left": l.Shade.Left, "shade.whole": l.Shade.Whole, "doubt.probe": l.Doubt.Probe,
+		"doubt.reckoning": l.Doubt.Reckoning,
+		"doubt.a_day":     l.Doubt.ADay, "doubt.most": l.Doubt.Most,
 	} {
 		if f.Value <= 0 || f.Value > 1 {
 			return fmt.Errorf("%s: needs a share above 0 and up to 1", name)

@@ -16,7 +16,11 @@ func Stress(available, depletion, part float64) (float64, error) {
 		return 0, err
 	}
 	if !(depletion >= 0 && depletion <= available) {
-		return 0, fmt.Errorf("a depletion of %v mm cannot be; it lies between 0 and the %v mm available", depletion, available)
+		return 0, fmt.Errorf(
+			"a depletion of %v mm cannot be; it lies between 0 and the %v mm available",
+			depletion,
+			available,
+		)
 	}
 	return stress(available, depletion, part), nil
 }
@@ -59,8 +63,8 @@ func PartOn(part, et float64) float64 {
 }
 
 // YieldShare returns what is left of a yield, or of a size, when plants took less than they asked for: 1 less the
-// response times the share that they lacked, never below 0. taken and asked are in mm over the time of growth; where nothing
-// was asked nothing is lost.
+// response times the share that they lacked, never below 0. taken and asked are in mm over the time of growth;
+// where nothing was asked nothing is lost.
 //
 // Source: Doorenbos and Kassam 1979, FAO Irrigation and Drainage Paper 33; Allen et al. 1998, FAO-56, equation 90.
 func YieldShare(taken, asked, response float64) float64 {

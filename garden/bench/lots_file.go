@@ -66,15 +66,22 @@ func (u *Uses) BringLots(
 			row, err := readLotLine(s, get)
 			return row, strings.TrimSpace(get("plant") + " " + get("lot")), err
 		},
-		Write: func(ctx context.Context, _ *plot.State, d *journal.Draft, rows []store.PutSeedLotParams) (journal.Record, error) {
-			for _, row := range rows {
-				if _, err := lotsTable.Put(ctx, d, 0, row); err != nil {
-					return journal.Record{}, err
-				}
-			}
-			return journal.Record{Kind: kindSeed, Summary: fmt.Sprintf("Brought in %d seed lots from a file", len(rows))}, nil
-		},
+		Write: writeLots,
 	}.Take(ctx, u.plot, lines, note, leaveOut)
+}
+
+func writeLots(
+	ctx context.Context,
+	_ *plot.State,
+	d *journal.Draft,
+	rows []store.PutSeedLotParams,
+) (journal.Record, error) {
+	for _, row := range rows {
+		if _, err := lotsTable.Put(ctx, d, 0, row); err != nil {
+			return journal.Record{}, err
+		}
+	}
+	return journal.Record{Kind: kindSeed, Summary: fmt.Sprintf("Brought in %d seed lots from a file", len(rows))}, nil
 }
 
 func readLotLine(s *plot.State, get func(string) string) (store.PutSeedLotParams, error) {
@@ -87,8 +94,11 @@ func readLotLine(s *plot.State, get func(string) string) (store.PutSeedLotParams
 		return store.PutSeedLotParams{}, err
 	}
 	in := SeedLotInput{
-		SpeciesID: id, Name: get("lot"), Origin: get("origin"), Mothers: mothers, Source: get("source"), RipeOn: get("ripe on"),
-		Sign: get("sign"), Dried: get("dried"), Storage: get("storage"), Count: get("seeds"), Labelled: get("labelled") == "true",
+		SpeciesID: id, Name: get("lot"), Origin: get("origin"), Mothers: mothers, Source: get("source"),
+		RipeOn: get("ripe on"),
+		Sign: get(
+			"sign",
+		), Dried: get("dried"), Storage: get("storage"), Count: get("seeds"), Labelled: get("labelled") == "true",
 		Note: get("note"),
 	}
 	if grams := get("weight (g)"); grams != "" {

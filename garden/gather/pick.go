@@ -129,7 +129,10 @@ func readPicking(
 		return row, nil, nil, err
 	}
 	rule = part.Harvest
-	gramsEach := harvest.GramsEach(rule, s.SizeShare(p, s.YearOfLife(p, calendar.SeasonOf(s.Site.Latitude, day)), rule, day))
+	gramsEach := harvest.GramsEach(
+		rule,
+		s.SizeShare(p, s.YearOfLife(p, calendar.SeasonOf(s.Site.Latitude, day)), rule, day),
+	)
 	amount := ReadAmount(s, &c, p.Species, part, in.Amount, in.MeasureWeighs, gramsEach)
 	row.Units, row.Grams = amount.Units, amount.Grams
 	if in.CrownsBack {

@@ -169,7 +169,10 @@ func (s *State) emptyBed(bed store.Bed) (*BedWater, water.Store, error) {
 
 // thirsty are the plantings of a bed whose plant can be read: what nothing is known of counts as bare ground.
 func (s *State) thirsty(bedID int64) []*Planting {
-	return slices.DeleteFunc(slices.Clone(s.StandingIn(bedID)), func(p *Planting) bool { return p.Aside || p.Species == nil })
+	return slices.DeleteFunc(
+		slices.Clone(s.StandingIn(bedID)),
+		func(p *Planting) bool { return p.Aside || p.Species == nil },
+	)
 }
 
 // reckonWater goes through the season so far and on, in each season that may be.

@@ -168,7 +168,8 @@ func (s *Sky) Ensemble(season calendar.Season) (*climate.Ensemble, error) {
 		return nil, fmt.Errorf("read the weather: %w", err)
 	}
 	size := s.size
-	if len(read) == climate.LeadDays+season.Days() && !slices.ContainsFunc(read, func(d climate.Day) bool { return !d.Whole() }) {
+	if len(read) == climate.LeadDays+season.Days() &&
+		!slices.ContainsFunc(read, func(d climate.Day) bool { return !d.Whole() }) {
 		size = 1 // it is as it was
 	}
 	var outlook []climate.Expected

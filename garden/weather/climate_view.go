@@ -79,7 +79,14 @@ func (u *Uses) Climate(ctx context.Context, speciesID string) (ClimateView, erro
 	if !has {
 		return ClimateView{}, say.NotFoundError{What: "climate"}
 	}
-	v := ClimateView{Name: base.Name, Kind: base.Kind, Height: heightWords(s, base), Frosts: []FrostView{}, Beds: []BedNights{}, Scale: scale(s)}
+	v := ClimateView{
+		Name:   base.Name,
+		Kind:   base.Kind,
+		Height: heightWords(s, base),
+		Frosts: []FrostView{},
+		Beds:   []BedNights{},
+		Scale:  scale(s),
+	}
 	if v.Months, err = months(s); err != nil {
 		return v, err
 	}
@@ -115,8 +122,15 @@ func heightWords(s *plot.State, base climate.Normals) string {
 	if cooler < 0 {
 		how = "warmer"
 	}
-	return fmt.Sprintf("The climate's figures hold for %s. The plot lies at %s and is reckoned %s %s for it.",
-		s.Units.GroundLength(base.HeightM), s.Units.GroundLength(s.Site.AltitudeM), s.Units.TemperatureDifference(math.Abs(cooler)), how)
+	return fmt.Sprintf(
+		"The climate's figures hold for %s. The plot lies at %s and is reckoned %s %s for it.",
+		s.Units.GroundLength(
+			base.HeightM,
+		),
+		s.Units.GroundLength(s.Site.AltitudeM),
+		s.Units.TemperatureDifference(math.Abs(cooler)),
+		how,
+	)
 }
 
 func months(s *plot.State) ([]MonthView, error) {
@@ -155,9 +169,17 @@ func months(s *plot.State) ([]MonthView, error) {
 		v.SoilC, v.MulchedC, v.DayHours, v.Frost = v.SoilC/days[m], v.MulchedC/days[m], v.DayHours/days[m], v.Frost/days[m]
 		v.LowC, v.HighC, v.RainMM, v.WetDays = normals.TMin[m], normals.TMax[m], normals.Rain[m], normals.WetDays[m]
 		v.Rain = s.Units.Rain(v.RainMM)
-		v.Words = fmt.Sprintf("%s: %s, %s of rain on %s, %s of daylight, %.0f nights in 10 freeze; soil %s, under mulch %s", v.Name,
-			s.Units.Temperatures(v.LowC, v.HighC), s.Units.Rain(v.RainMM), say.Counted(math.Round(v.WetDays), "day", "days"),
-			fmt.Sprintf("%.1f h", v.DayHours), 10*v.Frost, s.Units.Temperature(v.SoilC), s.Units.Temperature(v.MulchedC))
+		v.Words = fmt.Sprintf(
+			"%s: %s, %s of rain on %s, %s of daylight, %.0f nights in 10 freeze; soil %s, under mulch %s",
+			v.Name,
+			s.Units.Temperatures(v.LowC, v.HighC),
+			s.Units.Rain(v.RainMM),
+			say.Counted(math.Round(v.WetDays), "day", "days"),
+			fmt.Sprintf("%.1f h", v.DayHours),
+			10*v.Frost,
+			s.Units.Temperature(v.SoilC),
+			s.Units.Temperature(v.MulchedC),
+		)
 	}
 	return all, nil
 }

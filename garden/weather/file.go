@@ -100,18 +100,24 @@ func joined(a, b fileDay) (fileDay, error) {
 		name     string
 		into, of **float64
 	}{
-		{"lowest", &a.row.TminC, &b.row.TminC}, {"highest", &a.row.TmaxC, &b.row.TmaxC}, {"rain", &a.row.RainMm, &b.row.RainMm},
+		{"lowest", &a.row.TminC, &b.row.TminC},
+		{"highest", &a.row.TmaxC, &b.row.TmaxC},
+		{"rain", &a.row.RainMm, &b.row.RainMm},
 	} {
 		switch {
 		case *part.of == nil:
 		case *part.into == nil:
 			*part.into = *part.of
 		case **part.into != **part.of:
-			return a, say.Faults{{Field: "date", Message: fmt.Sprintf("An earlier line says another %s of this day.", part.name)}}
+			return a, say.Faults{
+				{Field: "date", Message: fmt.Sprintf("An earlier line says another %s of this day.", part.name)},
+			}
 		}
 	}
 	if a.row.TminC != nil && a.row.TmaxC != nil && *a.row.TminC > *a.row.TmaxC {
-		return a, say.Faults{{Field: "date", Message: "The lowest is above the highest that an earlier line says of this day."}}
+		return a, say.Faults{
+			{Field: "date", Message: "The lowest is above the highest that an earlier line says of this day."},
+		}
 	}
 	return a, nil
 }
@@ -142,13 +148,21 @@ func fileWords(s *plot.State, rows []fileDay) string {
 			again++
 		}
 	}
-	words := fmt.Sprintf("%s from %s to %s.", say.Counted(float64(len(days)), "day", "days"), first.DayMonthYear(), last.DayMonthYear())
+	words := fmt.Sprintf(
+		"%s from %s to %s.",
+		say.Counted(float64(len(days)), "day", "days"),
+		first.DayMonthYear(),
+		last.DayMonthYear(),
+	)
 	if missing := int(last-first) + 1 - len(days); missing > 0 {
 		words += fmt.Sprintf(" %s between them is not in the file.", say.Counted(float64(missing), "day", "days"))
 		words = strings.Replace(words, "days between them is", "days between them are", 1)
 	}
 	if again > 0 {
-		words += fmt.Sprintf(" %s in place of what an earlier file said.", say.Counted(float64(again), "day stands", "days stand"))
+		words += fmt.Sprintf(
+			" %s in place of what an earlier file said.",
+			say.Counted(float64(again), "day stands", "days stand"),
+		)
 	}
 	return words
 }
@@ -171,7 +185,8 @@ func writeDays(ctx context.Context, s *plot.State, d *journal.Draft, rows []file
 		}
 	}
 	return journal.Record{
-		Kind: kindWeather, Summary: "Brought in the weather of " + say.Counted(float64(len(days)), "day", "days") + " from a file",
+		Kind:    kindWeather,
+		Summary: "Brought in the weather of " + say.Counted(float64(len(days)), "day", "days") + " from a file",
 	}, nil
 }
 

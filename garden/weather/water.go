@@ -148,7 +148,8 @@ func (u *Uses) NoteFeel(ctx context.Context, bedID int64, in FeelInput) (journal
 			c.Add("feel", "Choose how it felt.")
 		}
 		row := store.PutSoilFeelParams{
-			BedID: bedID, Day: in.Day, Kind: "feel", Feel: in.Feel, Gone: feel.Gone.Value, Note: c.Text("note", in.Note, say.LongestNote),
+			BedID: bedID, Day: in.Day, Kind: "feel", Feel: in.Feel, Gone: feel.Gone.Value,
+			Note: c.Text("note", in.Note, say.LongestNote),
 		}
 		if err := c.Err(); err != nil {
 			return journal.Record{}, err
@@ -156,7 +157,11 @@ func (u *Uses) NoteFeel(ctx context.Context, bedID int64, in FeelInput) (journal
 		if _, err := feelsTable.Put(ctx, d, 0, row); err != nil {
 			return journal.Record{}, err
 		}
-		return journal.Record{Kind: kindWater, Summary: fmt.Sprintf("Felt the soil of %s: %s", bed.Name, feel.Name), Bed: &bedID}, nil
+		return journal.Record{
+			Kind:    kindWater,
+			Summary: fmt.Sprintf("Felt the soil of %s: %s", bed.Name, feel.Name),
+			Bed:     &bedID,
+		}, nil
 	})
 }
 

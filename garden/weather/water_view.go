@@ -97,7 +97,9 @@ func (u *Uses) Water(ctx context.Context) (WaterView, error) {
 	v := WaterView{
 		Today: s.Today, Source: s.Sky.Source(), Beds: []BedWaterView{}, Feels: []FeelChoice{},
 		Settings: WaterSettingsView{
-			Version: say.VersionOf(settings), Flow: s.Units.Volume(settings.FlowL), Said: settings.ID != 0, Probe: settings.Probe,
+			Version: say.VersionOf(
+				settings,
+			), Flow: s.Units.Volume(settings.FlowL), Said: settings.ID != 0, Probe: settings.Probe,
 		},
 	}
 	if probe := u.probe(s); probe != nil {
@@ -152,9 +154,16 @@ func viewBedWater(s *plot.State, bed store.Bed, w *plot.BedWater) BedWaterView {
 		Full: there(w.Gone), Low: 1 - w.Gone - eightInTen*w.Spread, High: 1 - w.Gone + eightInTen*w.Spread,
 		LacksAt: 1 - w.PartToday, Brim: 1 + w.Holding.Spare/w.Holding.Available,
 		State: goneWords(w.Gone), Litres: litresWords(s, a.litres),
-		Holds: fmt.Sprintf("%s over %s that plants can take", s.Units.Volume(w.Holding.Available*w.AreaM2), s.Units.Area(w.AreaM2)),
+		Holds: fmt.Sprintf(
+			"%s over %s that plants can take",
+			s.Units.Volume(w.Holding.Available*w.AreaM2),
+			s.Units.Area(w.AreaM2),
+		),
 		Takes: fmt.Sprintf("%s a day in the last week", s.Units.Volume(w.TakesMM*w.AreaM2)),
-		Soil:  s.SoilWords(bed, w), Past: []WaterDayView{}, Ahead: []WaterDayView{}, Done: []WaterDone{}, Plantings: []string{},
+		Soil: s.SoilWords(
+			bed,
+			w,
+		), Past: []WaterDayView{}, Ahead: []WaterDayView{}, Done: []WaterDone{}, Plantings: []string{},
 	}
 	v.Low, v.High = math.Max(0, v.Low), math.Min(v.Brim, v.High)
 	if a.rest.days > 0 {
@@ -187,9 +196,16 @@ func viewBedWater(s *plot.State, bed store.Bed, w *plot.BedWater) BedWaterView {
 	}
 	for i, day := range w.Ahead {
 		one := WaterDayView{
-			Day: s.Today.AddDays(i + 1), Full: there(day.P50), Low: there(day.P90), High: there(day.P10), RainMM: day.RainMM, Lacks: day.Lacks,
+			Day: s.Today.AddDays(
+				i + 1,
+			), Full: there(day.P50), Low: there(day.P90), High: there(day.P10), RainMM: day.RainMM, Lacks: day.Lacks,
 		}
-		one.Words = fmt.Sprintf("%s: likely %s; lacks water in %s", one.Day.DayMonth(), goneWords(day.P50), say.InTen(day.Lacks))
+		one.Words = fmt.Sprintf(
+			"%s: likely %s; lacks water in %s",
+			one.Day.DayMonth(),
+			goneWords(day.P50),
+			say.InTen(day.Lacks),
+		)
 		v.Ahead = append(v.Ahead, one)
 	}
 	v.Done = doneOf(s, bed.ID)
@@ -224,7 +240,10 @@ func doneOf(s *plot.State, bedID int64) []WaterDone {
 		return text
 	}
 	for _, row := range s.Waterings(bedID) {
-		all = append(all, dated{row.Day, WaterDone{row.ID, "watering", told(row.Day) + ": watered with " + s.Units.Volume(row.Litres)}})
+		all = append(
+			all,
+			dated{row.Day, WaterDone{row.ID, "watering", told(row.Day) + ": watered with " + s.Units.Volume(row.Litres)}},
+		)
 	}
 	for _, row := range s.Feels(bedID) {
 		words := told(row.Day) + ": "
@@ -235,7 +254,10 @@ func doneOf(s *plot.State, bedID int64) []WaterDone {
 		}
 		all = append(all, dated{row.Day, WaterDone{row.ID, row.Kind, words}})
 	}
-	slices.SortStableFunc(all, func(a, b dated) int { return cmp.Or(say.CompareTexts(b.day, a.day), cmp.Compare(b.ID, a.ID)) })
+	slices.SortStableFunc(
+		all,
+		func(a, b dated) int { return cmp.Or(say.CompareTexts(b.day, a.day), cmp.Compare(b.ID, a.ID)) },
+	)
 	done := []WaterDone{}
 	for _, one := range all[:min(len(all), shownWater)] {
 		done = append(done, one.WaterDone)
