@@ -25,6 +25,8 @@ var everyScreen = []struct {
 		b.click("Unsafe ground")
 	}},
 	{path: "/plot?on=2031-07-14", words: "shown: 14 July"},
+	{path: "/plot", words: "Lay out a bed", open: func(b *browser) { b.click("Water"); b.sees("the more of its water is there") }},
+	{path: "/plot", words: "Lay out a bed", open: func(b *browser) { b.click("Warmth"); b.sees("The redder a bed") }},
 	{path: "/round", words: "What do you see?"},
 	{path: "/gather", words: "Still to come"},
 	{path: "/plantings/2", words: "What may be taken today"},

@@ -462,3 +462,31 @@ func TestABedsPurposeIsWeighed(t *testing.T) {
 		t.Errorf("a bed for show: %v", err)
 	}
 }
+
+// The plan tells the water of the day and of days soon after, and on far days none; a bed in a hollow lies cold, one before a wall warm.
+func TestThePlanShowsWaterAndWarmth(t *testing.T) {
+	p := newPlot(t)
+	ctx := t.Context()
+	p.readWeather(10, 22, rainUntil(day.AddDays(-10)))
+	s := must(p.State(ctx))
+	w := must(s.Water(s.BedByID[p.bed]))
+	bed := func(on calendar.Date) place.BedView { return must(p.Place.Plot(ctx, on)).Beds[0] }
+	if got := bed(plot.NoDay); math.Abs(got.WaterFull-(1-w.Gone)) > 1e-9 || got.WaterWords == "" || got.WarmthC != 0 {
+		t.Errorf("today it is %+v, gone are %v", got, w.Gone)
+	}
+	if got := bed(day.AddDays(7)); math.Abs(got.WaterFull-(1-w.Ahead[6].P50)) > 1e-9 || !strings.HasPrefix(got.WaterWords, "likely ") {
+		t.Errorf("a week on it is %v: %s", got.WaterFull, got.WaterWords)
+	}
+	if got := bed(day.AddDays(90)); got.WaterFull >= 0 || got.WaterWords != "" {
+		t.Errorf("in three months it is %v: %s", got.WaterFull, got.WaterWords)
+	}
+	for word, warmer := range map[string]bool{"warm": true, "cold": false} {
+		in := goodBed()
+		in.Warmth = word
+		_, err := p.Place.ChangeBed(ctx, p.bed, say.AsItStands, in)
+		check(t, err)
+		if got := bed(plot.NoDay); (got.WarmthC > 0) != warmer || got.WarmthIs == "" {
+			t.Errorf("%s it lies %v °C warmer: %s", word, got.WarmthC, got.WarmthIs)
+		}
+	}
+}

@@ -55,6 +55,10 @@ type BedView struct {
 	SunHours   float64            `json:"sunHours" doc:"Direct sun a day in summer: measured, or else computed"`
 	SunWords   string             `json:"-"`
 	Moisture   string             `json:"moisture" doc:"The likeliest; empty where nothing is known"`
+	WaterFull  float64            `json:"waterFull" doc:"The share of its water that its ground has on the day; below 0 where that is not told"`
+	WaterWords string             `json:"waterWords"`
+	WarmthC    float64            `json:"warmthC" doc:"How much warmer than the open plot it lies, the mean of its winter nights and its days"`
+	WarmthIs   string             `json:"warmthIs"`
 	Purpose    string             `json:"purpose" doc:"What the bed is for; empty for nothing in particular"`
 	Unsafe     string             `json:"unsafe"`
 	UnsafeWhy  string             `json:"unsafeWhy"`
@@ -138,7 +142,7 @@ func (u *Uses) Plot(ctx context.Context, on calendar.Date) (PlotView, error) {
 		v.Items = append(v.Items, viewItem(s, it, j))
 	}
 	for _, bed := range s.Beds {
-		b := viewBed(s, bed)
+		b := viewBed(s, bed, on)
 		for _, p := range s.StandingIn(bed.ID) {
 			b.Plantings = append(b.Plantings, viewPlanted(s, p, bed, j, on))
 		}
@@ -147,7 +151,7 @@ func (u *Uses) Plot(ctx context.Context, on calendar.Date) (PlotView, error) {
 	return v, nil
 }
 
-func viewBed(s *plot.State, bed store.Bed) BedView {
+func viewBed(s *plot.State, bed store.Bed, on calendar.Date) BedView {
 	form := s.Forms[bed.ID]
 	region := form.Region()
 	b := BedView{
@@ -187,6 +191,12 @@ func viewBed(s *plot.State, bed store.Bed) BedView {
 		b.Words = "for " + bed.Purpose + " · " + b.Words
 	}
 	b.Size = sizeWords(s, form)
+	b.WaterFull = -1
+	if full, words, told := view.WaterOn(s, bed, on); told {
+		b.WaterFull, b.WaterWords = full, words
+	}
+	spot := view.SpotOf(s, bed)
+	b.WarmthC, b.WarmthIs = (spot.NightC+spot.DayC)/2, spot.Words
 	return b
 }
 

@@ -12,6 +12,7 @@ import (
 	"bramblyacre/core/suitability"
 	"bramblyacre/garden/plot"
 	"bramblyacre/garden/say"
+	"bramblyacre/garden/view"
 )
 
 // ClimateView is the climate behind the weather, as it is at the plot.
@@ -107,7 +108,7 @@ func (u *Uses) Climate(ctx context.Context, speciesID string) (ClimateView, erro
 	v.Soil = soilWords(s, v.Months)
 	for _, bed := range s.Beds {
 		if bed.RemovedOn == nil {
-			v.Beds = append(v.Beds, BedNights{bed.ID, bed.Name, bedWords(s, bed.ID)})
+			v.Beds = append(v.Beds, BedNights{bed.ID, bed.Name, view.SpotOf(s, bed).Words})
 		}
 	}
 	return v, nil
@@ -246,31 +247,4 @@ func soilWords(s *plot.State, all []MonthView) string {
 	return fmt.Sprintf("Soil where seed lies has %s in %s and %s in %s; under a hand of mulch %s and %s.",
 		s.Units.Temperature(all[warm].SoilC), all[warm].Name, s.Units.Temperature(all[cold].SoilC), all[cold].Name,
 		s.Units.Temperature(all[warm].MulchedC), s.Units.Temperature(all[cold].MulchedC))
-}
-
-// bedWords say how a bed's winter nights and its days lie to the open plot's.
-func bedWords(s *plot.State, bedID int64) string {
-	bed := s.BedByID[bedID]
-	night := s.WinterOffset(bed, s.Lib.Ground().Offsets)
-	day, why := s.Warmer(bed)
-	words := "as the open plot"
-	if night != 0 {
-		words = fmt.Sprintf("winter nights %s", apart(s, night))
-	}
-	if why != "" {
-		if night == 0 {
-			words = "nights as the open plot"
-		}
-		words += fmt.Sprintf(", days %s: %s", apart(s, day.Value), why)
-	}
-	return words
-}
-
-// apart says how much warmer or colder something is.
-func apart(s *plot.State, celsius float64) string {
-	how := "warmer"
-	if celsius < 0 {
-		how = "colder"
-	}
-	return s.Units.TemperatureDifference(math.Abs(celsius)) + " " + how
 }

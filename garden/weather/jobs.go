@@ -10,6 +10,7 @@ import (
 	"bramblyacre/garden/area"
 	"bramblyacre/garden/plot"
 	"bramblyacre/garden/say"
+	"bramblyacre/garden/view"
 )
 
 // jobs are what the weather would have done: beds to be watered.
@@ -66,5 +67,5 @@ func namesIn(s *plot.State, bedID int64) (names []string) {
 }
 
 func reasonOf(s *plot.State, w *plot.BedWater) string {
-	return fmt.Sprintf("%s in the reach of its roots; its plants lack it from %.0f %% gone.", say.Capital(goneWords(w.Gone)), 100*w.PartToday)
+	return fmt.Sprintf("%s in the reach of its roots; its plants lack it from %.0f %% gone.", say.Capital(view.GoneWords(w.Gone)), 100*w.PartToday)
 }

@@ -12,6 +12,7 @@ import (
 	"bramblyacre/garden/journal"
 	"bramblyacre/garden/plot"
 	"bramblyacre/garden/say"
+	"bramblyacre/garden/view"
 	"bramblyacre/station"
 	"bramblyacre/store"
 )
@@ -204,7 +205,7 @@ func (u *Uses) ReadProbe(ctx context.Context, bedID int64) (journal.Entry, error
 			return journal.Record{}, err
 		}
 		return journal.Record{
-			Kind: kindWater, Summary: fmt.Sprintf("%s in %s: %s", probe.Name(), bed.Name, goneWords(gone)), Bed: &bedID,
+			Kind: kindWater, Summary: fmt.Sprintf("%s in %s: %s", probe.Name(), bed.Name, view.GoneWords(gone)), Bed: &bedID,
 		}, nil
 	})
 }
@@ -242,15 +243,4 @@ func (u *Uses) SetWater(ctx context.Context, seen say.Version, in WaterSettingsI
 		_, err = settingsTable.Put(ctx, d, was.ID, row)
 		return journal.Record{Kind: kindWater, Summary: "Changed how water is given"}, err
 	})
-}
-
-// goneWords say how much of the water that a ground holds is gone.
-func goneWords(gone float64) string {
-	switch {
-	case gone < -0.02:
-		return "wetter than it holds"
-	case gone < 0.02:
-		return "full"
-	}
-	return fmt.Sprintf("%.0f %% of its water gone", 100*gone)
 }

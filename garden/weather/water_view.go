@@ -10,6 +10,7 @@ import (
 	"bramblyacre/core/calendar"
 	"bramblyacre/garden/plot"
 	"bramblyacre/garden/say"
+	"bramblyacre/garden/view"
 	"bramblyacre/store"
 )
 
@@ -153,7 +154,7 @@ func viewBedWater(s *plot.State, bed store.Bed, w *plot.BedWater) BedWaterView {
 		BedID: bed.ID, Name: bed.Name, Advice: a.is, Words: a.words,
 		Full: there(w.Gone), Low: 1 - w.Gone - eightInTen*w.Spread, High: 1 - w.Gone + eightInTen*w.Spread,
 		LacksAt: 1 - w.PartToday, Brim: 1 + w.Holding.Spare/w.Holding.Available,
-		State: goneWords(w.Gone), Litres: litresWords(s, a.litres),
+		State: view.GoneWords(w.Gone), Litres: litresWords(s, a.litres),
 		Holds: fmt.Sprintf(
 			"%s over %s that plants can take",
 			s.Units.Volume(w.Holding.Available*w.AreaM2),
@@ -180,7 +181,7 @@ func viewBedWater(s *plot.State, bed store.Bed, w *plot.BedWater) BedWaterView {
 	for i, day := range w.Past {
 		one := WaterDayView{Day: w.First.AddDays(i), Full: there(day.Gone), RainMM: day.RainMM, Watered: day.WateredMM > 0}
 		one.Low, one.High = one.Full, one.Full
-		one.Words = one.Day.DayMonth() + ": " + goneWords(day.Gone)
+		one.Words = one.Day.DayMonth() + ": " + view.GoneWords(day.Gone)
 		if day.RainMM >= 1 {
 			one.Words += ", " + s.Units.Rainfall(day.RainMM) + " of rain"
 		}
@@ -190,7 +191,7 @@ func viewBedWater(s *plot.State, bed store.Bed, w *plot.BedWater) BedWaterView {
 		if !math.IsNaN(day.Felt) {
 			felt := there(day.Felt)
 			one.Felt = &felt
-			one.Words += ", felt: " + goneWords(day.Felt)
+			one.Words += ", felt: " + view.GoneWords(day.Felt)
 		}
 		v.Past = append(v.Past, one)
 	}
@@ -203,7 +204,7 @@ func viewBedWater(s *plot.State, bed store.Bed, w *plot.BedWater) BedWaterView {
 		one.Words = fmt.Sprintf(
 			"%s: likely %s; lacks water in %s",
 			one.Day.DayMonth(),
-			goneWords(day.P50),
+			view.GoneWords(day.P50),
 			say.InTen(day.Lacks),
 		)
 		v.Ahead = append(v.Ahead, one)
@@ -250,7 +251,7 @@ func doneOf(s *plot.State, bedID int64) []WaterDone {
 		if feel, has := s.Lib.Ground().Water.Feel(row.Feel); row.Kind == "feel" && has {
 			words += feel.Name
 		} else {
-			words += row.Note + " read " + goneWords(row.Gone)
+			words += row.Note + " read " + view.GoneWords(row.Gone)
 		}
 		all = append(all, dated{row.Day, WaterDone{row.ID, row.Kind, words}})
 	}

@@ -2589,6 +2589,18 @@ export interface components {
             unsafe: string;
             unsafeWhy: string;
             version: string;
+            /**
+             * Format: double
+             * @description How much warmer than the open plot it lies, the mean of its winter nights and its days
+             */
+            warmthC: number;
+            warmthIs: string;
+            /**
+             * Format: double
+             * @description The share of its water that its ground has on the day; below 0 where that is not told
+             */
+            waterFull: number;
+            waterWords: string;
             /** Format: double */
             widthM: number;
             words: string;

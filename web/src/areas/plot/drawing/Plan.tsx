@@ -105,6 +105,8 @@ export function Plan(props: Props) {
     const drag = dragged?.beds.find((b) => b.id === bed.id);
     if (drag) return `${drag.words} sun${change(drag.hours - bed.sunHours)}`;
     if (layer === "sun") return `${light?.beds.find((b) => b.id === bed.id)?.words ?? ""} on this day`;
+    if (layer === "water" && bed.waterWords) return bed.waterWords;
+    if (layer === "warmth") return bed.warmthIs;
     return bed.words;
   };
   const wordsOf = (bed: Bed) => `${about(bed)}${forbidden(bed) ? " · not for use" : ""}`;
@@ -247,6 +249,10 @@ const wetness: Record<string, number> = { dry: 0, fresh: 22, moist: 48, wet: 78 
 
 function bedFill(bed: Bed, layer: Layer): string {
   if (layer === "sun") return "transparent";
+  if (layer === "water" && bed.waterFull >= 0)
+    return `color-mix(in srgb, var(--water) ${Math.round(78 * Math.min(1, bed.waterFull))}%, var(--soil))`;
+  if (layer === "warmth")
+    return `color-mix(in srgb, var(${bed.warmthC < 0 ? "--frost" : "--clay"}) ${Math.round(Math.min(70, 35 * Math.abs(bed.warmthC)))}%, var(--soil))`;
   if (layer === "water" && bed.moisture)
     return `color-mix(in srgb, var(--water) ${wetness[bed.moisture] ?? 0}%, var(--soil))`;
   return "var(--soil)";

@@ -4,6 +4,7 @@ export const layers = [
   { id: "sun", name: "Sun" },
   { id: "fit", name: "Fit" },
   { id: "water", name: "Water" },
+  { id: "warmth", name: "Warmth" },
   { id: "use", name: "Use" },
   { id: "ground", name: "Unsafe ground" },
 ] as const;
@@ -15,7 +16,9 @@ export const legends: Record<Layer, string> = {
   stage: "A filled circle is a plant at its size on the day; a green ring round it: something may be taken.",
   sun: "The lighter the ground, the more of the day it has the sun. Solar time: the sun stands highest at 12.",
   fit: "Three notches: does well; two: gets by; one: hardly lives; a cross: not here. The worst need decides.",
-  water: "Drops are the water a planting wants; the bluer the bed, the wetter it is.",
+  water:
+    "Drops are the water a planting wants; the bluer the bed, the more of its water is there on the day, or on far days usually.",
+  warmth: "The redder a bed, the warmer it lies than the open plot; the bluer, the colder.",
   use: "Plantings grown for the chosen use.",
   ground: "Nothing within a red strip is for use. A dotted ring is as far as a tree poisons the ground.",
 };
