@@ -120,7 +120,7 @@ func TestRoundGoesOnWithoutANetwork(t *testing.T) {
 	b.click("Next: garden sorrel")
 	b.until("the next stop", func() bool { return b.textOf("main h1") == "Garden sorrel" })
 	b.sees("saved on this device · 1 to send")
-	b.click("Next: valerian")
+	b.click("Next: greater burdock")
 	b.sees("2 to send")
 	// They are sent from whatever page one is on, and by a page that is opened anew.
 	b.click("Gather")

@@ -21,6 +21,7 @@ import (
 func (o operations) registerPlace(api huma.API) {
 	o.registerSite(api)
 	o.registerPlot(api)
+	o.registerRoundOrder(api)
 	o.registerPlan(api)
 	o.registerSun(api)
 	o.registerGround(api)
@@ -74,6 +75,25 @@ func (o operations) registerSite(api huma.API) {
 		}) ([]now.Found, error) {
 			return o.garden.Now.Find(ctx, in.Words)
 		})
+}
+
+func (o operations) registerRoundOrder(api huma.API) {
+	operation(api, http.MethodGet, "/api/round/order", "getRoundOrder", "The order in which the beds are walked",
+		func(ctx context.Context, _ *nothing) (place.RoundOrderView, error) {
+			return o.garden.Place.RoundOrder(ctx)
+		})
+	operation(api, http.MethodPut, "/api/round/order", "setRoundOrder", "Change the order in which the beds are walked",
+		func(ctx context.Context, in *struct {
+			Seen
+			Body RoundOrder
+		}) (journal.Entry, error) {
+			return o.garden.Place.SetRoundOrder(ctx, in.version(), in.Body.Beds)
+		})
+}
+
+// RoundOrder is an order of the beds.
+type RoundOrder struct {
+	Beds []int64 `json:"beds" maxItems:"1000" doc:"Every bed's id, in the order of the walk"`
 }
 
 func (o operations) registerPlot(api huma.API) {

@@ -2,6 +2,9 @@ package now
 
 import (
 	"context"
+	"fmt"
+	"math"
+	"slices"
 
 	"bramblyacre/core/calendar"
 	"bramblyacre/core/flora"
@@ -35,6 +38,13 @@ type Stop struct {
 	WidthNumber   float64       `json:"widthNumber" doc:"Expected width in that unit"`
 	SeenToday     bool          `json:"seenToday"`
 	Ready         string        `json:"ready"`
+	// Missed is true where the last round passed it by: it comes first.
+	Missed bool `json:"missed" doc:"The last round passed it by"`
+	// Worth says why to look here above all; empty where a look tells little.
+	Worth     string  `json:"worth" doc:"Why to look here above all; empty where a look tells little"`
+	WorthDays float64 `json:"worthDays" doc:"By how many days a look is expected to narrow what is ahead"`
+	// Sure is true where the expected answer is as good as certain.
+	Sure bool `json:"sure" doc:"What is expected is as good as certain"`
 }
 
 // Round returns today's walk: every planting that still lives, by the order of
@@ -45,6 +55,7 @@ func (u *Uses) Round(ctx context.Context) (RoundView, error) {
 		return RoundView{}, err
 	}
 	v := RoundView{Day: s.Today, Marks: plot.Marks, Stops: []Stop{}}
+	missed := missedLastTime(s)
 	for _, bed := range s.Beds {
 		first := true
 		for _, p := range s.Plantings {
@@ -57,14 +68,68 @@ func (u *Uses) Round(ctx context.Context) (RoundView, error) {
 			}
 			stop := stop(s, p)
 			stop.BedNumber, stop.BedNote = v.Beds, bed.Note
+			stop.Missed = missed[p.ID] && !stop.SeenToday
 			if stop.SeenToday {
 				v.Seen++
 			}
 			v.Stops = append(v.Stops, stop)
 		}
 	}
+	slices.SortStableFunc(v.Stops, func(a, b Stop) int { return say.CompareBools(!a.Missed, !b.Missed) })
 	return v, nil
 }
+
+// aRound is how many plantings are looked at on a day that is a round, and no look in passing.
+const aRound = 3
+
+// missedLastTime are the plantings that the last round before today passed by, though they stood then and grew.
+func missedLastTime(s *plot.State) map[int64]bool {
+	looked := map[calendar.Date]map[int64]bool{}
+	for _, p := range s.Plantings {
+		for _, seen := range p.Sightings {
+			if seen.Day >= s.Today {
+				continue
+			}
+			if looked[seen.Day] == nil {
+				looked[seen.Day] = map[int64]bool{}
+			}
+			looked[seen.Day][p.ID] = true
+		}
+	}
+	last := plot.NoDay
+	for day, plantings := range looked {
+		if len(plantings) >= aRound {
+			last = max(last, day)
+		}
+	}
+	missed := map[int64]bool{}
+	if last == plot.NoDay {
+		return missed
+	}
+	for _, p := range s.Plantings {
+		if p.Now == nil || p.Aside || p.Started > last || looked[last][p.ID] || lastLook(p) > last {
+			continue
+		}
+		index, _ := p.Now.StageOn(last)
+		missed[p.ID] = !s.Season.Contains(last) || p.Now.Stages[index] != flora.Resting
+	}
+	return missed
+}
+
+// lastLook is the day on which a planting was looked at last; NoDay where it never was.
+func lastLook(p *plot.Planting) calendar.Date {
+	if n := len(p.Sightings); n > 0 {
+		return p.Sightings[n-1].Day
+	}
+	return plot.NoDay
+}
+
+const (
+	// worthTelling is from how many days of narrowing on a look is worth going for, and sureChance from which chance
+	// on what is expected is as good as certain.
+	worthTelling = 2.5
+	sureChance   = 0.9
+)
 
 // nearStages is how many stages a stop offers at once.
 const nearStages = 4
@@ -101,8 +166,15 @@ func stop(s *plot.State, p *plot.Planting) Stop {
 	), float64(
 		int(size.Width*scale*perMetre+0.5),
 	)
-	if n := len(p.Sightings); n > 0 {
-		stop.SeenToday = p.Sightings[n-1].Day == s.Today
+	stop.SeenToday = lastLook(p) == s.Today
+	_, chance := p.Now.StageOn(s.Today)
+	stop.Sure = chance >= sureChance
+	if days, stage := p.Now.WorthOfLook(s.Today); stage >= 0 && !stop.SeenToday {
+		stop.WorthDays = say.Round1(days)
+		if days >= worthTelling {
+			stop.Worth = fmt.Sprintf("Look here: it makes the days of *%s* about %s narrower.", p.Now.Stages[stage],
+				say.Counted(math.Round(days), "day", "days"))
+		}
 	}
 	return stop
 }

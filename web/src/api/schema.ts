@@ -1831,6 +1831,24 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/round/order": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The order in which the beds are walked */
+        get: operations["getRoundOrder"];
+        /** Change the order in which the beds are walked */
+        put: operations["setRoundOrder"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/seeds": {
         parameters: {
             query?: never;
@@ -4692,6 +4710,27 @@ export interface components {
             start: string;
             today: string;
         };
+        RoundBed: {
+            at: components["schemas"]["Point"];
+            /** Format: int64 */
+            id: number;
+            name: string;
+        };
+        RoundOrder: {
+            /** @description Every bed's id, in the order of the walk */
+            beds: number[];
+        };
+        RoundOrderView: {
+            /** @description In the order of the walk */
+            beds: components["schemas"]["RoundBed"][];
+            /** @description How long the walk is, as the crow flies */
+            length: string;
+            saves: string;
+            /** @description The ids in the order of the shortest walk from the same first bed */
+            shortest: number[];
+            shortestLength: string;
+            version: string;
+        };
         RoundView: {
             /** Format: int64 */
             beds: number;
@@ -5158,6 +5197,8 @@ export interface components {
             /** Format: int64 */
             id: number;
             identity: string;
+            /** @description The last round passed it by */
+            missed: boolean;
             name: string;
             /** @description The stages near the expected one */
             options: string[];
@@ -5173,6 +5214,8 @@ export interface components {
             speciesId: string;
             stage: string;
             stageWords: string;
+            /** @description What is expected is as good as certain */
+            sure: boolean;
             version: string;
             width: string;
             /**
@@ -5180,6 +5223,13 @@ export interface components {
              * @description Expected width in that unit
              */
             widthNumber: number;
+            /** @description Why to look here above all; empty where a look tells little */
+            worth: string;
+            /**
+             * Format: double
+             * @description By how many days a look is expected to narrow what is ahead
+             */
+            worthDays: number;
         };
         SuggestView: {
             bed: string;
@@ -9600,6 +9650,71 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["RoundView"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    getRoundOrder: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RoundOrderView"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    setRoundOrder: {
+        parameters: {
+            query?: never;
+            header: {
+                /** @description The version that was shown, in quotes */
+                "If-Match": string;
+            };
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RoundOrder"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Entry"];
                 };
             };
             /** @description Error */

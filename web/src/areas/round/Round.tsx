@@ -6,6 +6,8 @@ import { affirm, discard, sendWaiting, useForeignLooks, useKeptLooks } from "../
 import { useGo } from "../../parts/shownDay";
 import { Trouble } from "../../parts/Trouble";
 import { PageLine, useUndo } from "../../parts/Undo";
+import { AsExpected } from "./AsExpected";
+import { OrderDialog } from "./OrderDialog";
 import { StopForm } from "./StopForm";
 
 /** How often looks that wait are tried again. */
@@ -24,6 +26,7 @@ export function Round() {
   const [at, setAt] = useState<number>();
   // Looks noted on this walk without a network count as seen, too.
   const [passed, setPassed] = useState<ReadonlySet<number>>(new Set());
+  const [ordering, setOrdering] = useState(false);
 
   const round = query.data;
   const first = useMemo(() => {
@@ -35,6 +38,12 @@ export function Round() {
   const index = at ?? first ?? 0;
   const stop = round.stops[index];
   const next = round.stops[index + 1];
+  // The plants of this bed from here on of which nobody doubts what they are at.
+  const sureHere: typeof round.stops = [];
+  for (const one of round.stops.slice(index)) {
+    if (one.bed !== stop?.bed || !one.sure || one.seenToday || passed.has(one.id)) break;
+    sureHere.push(one);
+  }
   const done = round.stops.filter((s) => s.seenToday || passed.has(s.id)).length;
 
   if (round.stops.length === 0)
@@ -60,6 +69,9 @@ export function Round() {
               Round · {stop ? `bed ${stop.bedNumber} of ${round.beds}` : `${round.beds} beds`} · {done} of{" "}
               {round.stops.length} seen
             </span>
+            <Button size="small" onClick={() => setOrdering(true)}>
+              Order
+            </Button>
             <span role="status">
               {waiting > 0 ? `saved on this device · ${waiting} to send` : "all sent"}
             </span>
@@ -107,6 +119,12 @@ export function Round() {
           A look of {look.note.day} ({look.note.stage}) was not taken in: {look.refused}
         </Alert>
       ))}
+      {stop && (stop.missed || stop.worth) && (
+        <Box sx={{ color: "var(--clay)", fontSize: 15 }}>
+          {stop.missed && <span>Passed by on the last round. </span>}
+          <Emphasised words={stop.worth} />
+        </Box>
+      )}
       {stop ? (
         <StopForm
           key={stop.id}
@@ -118,7 +136,17 @@ export function Round() {
             if (looked) setPassed(new Set([...passed, stop.id]));
             setAt(index + 1);
           }}
-        />
+        >
+          {sureHere.length > 1 && (
+            <AsExpected
+              stops={sureHere}
+              onDone={(looked) => {
+                setPassed(new Set([...passed, ...looked.map((one) => one.id)]));
+                setAt(index + looked.length);
+              }}
+            />
+          )}
+        </StopForm>
       ) : (
         <>
           <Typography variant="h1" sx={{ mt: 3 }}>
@@ -142,6 +170,14 @@ export function Round() {
           </Box>
         </>
       )}
+      {ordering && <OrderDialog onClose={() => setOrdering(false)} />}
     </Box>
   );
+}
+
+/** Emphasised are words of which those between asterisks stand in italics. */
+function Emphasised({ words }: { words: string }) {
+  return words
+    .split("*")
+    .map((part, i) => (i % 2 === 1 ? <i key={part}>{part}</i> : <span key={part}>{part}</span>));
 }

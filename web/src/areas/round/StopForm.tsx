@@ -1,5 +1,5 @@
 import { Box, Button, TextField, Typography } from "@mui/material";
-import { useState } from "react";
+import { useState, type ReactNode } from "react";
 
 import { Fault } from "../../parts/DialogEnd";
 import { newKey, type Schemas } from "../../api/client";
@@ -21,10 +21,11 @@ interface Props {
   next?: string;
   onBack?: () => void;
   onDone: (looked: boolean) => void;
+  children?: ReactNode;
 }
 
 /** StopForm asks what is seen of one planting. If the marked answer is right, one tap goes on. */
-export function StopForm({ stop, marks, next, onBack, onDone }: Props) {
+export function StopForm({ stop, marks, next, onBack, onDone, children }: Props) {
   const site = useSite().data;
   const { noted } = useUndo();
   const { send, sending, fields, fault, asked } = useSend();
@@ -81,6 +82,7 @@ export function StopForm({ stop, marks, next, onBack, onDone }: Props) {
         )}
       </Box>
       {stop.bedNote && <Box sx={{ color: "text.secondary", fontSize: 14.5 }}>Of the bed: {stop.bedNote}</Box>}
+      {children}
       <Meaning of="look" />
       <Question
         text="What do you see?"
