@@ -182,13 +182,17 @@ func readWide(head []string, date int) (func([]string) map[string]string, error)
 
 // readPlain reads lines of one day each, as they are.
 func readPlain(head []string, date int) (func([]string) map[string]string, error) {
-	known := 0
+	known := map[string]string{}
 	for _, name := range head {
-		if _, is := plainColumns[name]; is {
-			known++
+		column, is := plainColumns[name]
+		if before, twice := known[column.field]; is && twice {
+			return nil, weatherFault("The headings %s and %s both tell the same: leave one out.", before, name)
+		}
+		if is {
+			known[column.field] = name
 		}
 	}
-	if known == 0 {
+	if len(known) == 0 {
 		return nil, weatherFault("None of the headings tmin, tmax and rain is there.")
 	}
 	return func(record []string) map[string]string {

@@ -63,13 +63,14 @@ func TestDailyWeatherIsReadInItsOpenLayouts(t *testing.T) {
 // A file that is no table of daily weather is a fault of the file, and says what is missing.
 func TestAFileThatIsNoWeatherIsRefused(t *testing.T) {
 	for text, says := range map[string]string{
-		"":                            "empty",
-		"plant,lot\nhop,x\n":          "its head has to name date",
-		"date,humidity\n2031-05-01,4": "None of the headings tmin",
-		"STATION,DATE,SNOW\nX,1,2":    "None of the headings TMIN",
-		"ID,DATE,ELEMENT,FLAG\n":      "DATA_VALUE is missing",
-		"date,tmin\n\"2031":           "cannot be read",
-		"\x00\x01\x02":                "its head has to name date",
+		"":                                  "empty",
+		"plant,lot\nhop,x\n":                "its head has to name date",
+		"date,humidity\n2031-05-01,4":       "None of the headings tmin",
+		"STATION,DATE,SNOW\nX,1,2":          "None of the headings TMIN",
+		"ID,DATE,ELEMENT,FLAG\n":            "DATA_VALUE is missing",
+		"date,tmin,tmin_f\n2031-05-01,3,40": "both tell the same",
+		"date,tmin\n\"2031":                 "cannot be read",
+		"\x00\x01\x02":                      "its head has to name date",
 	} {
 		lines, err := format.ReadDailyWeather(strings.NewReader(text))
 		if err == nil || !strings.Contains(err.Error(), says) {

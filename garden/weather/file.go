@@ -154,6 +154,9 @@ func fileWords(s *plot.State, rows []fileDay) string {
 		first.DayMonthYear(),
 		last.DayMonthYear(),
 	)
+	if first == last {
+		words = "One day, " + first.DayMonthYear() + "."
+	}
 	if missing := int(last-first) + 1 - len(days); missing > 0 {
 		words += fmt.Sprintf(" %s between them is not in the file.", say.Counted(float64(missing), "day", "days"))
 		words = strings.Replace(words, "days between them is", "days between them are", 1)
