@@ -1,11 +1,12 @@
 import { Box } from "@mui/material";
 
 import type { Schemas } from "../../api/client";
+import { useWidth } from "../../parts/useWidth";
 import { shortDay, weekday } from "../../parts/dates";
 
 type Day = Schemas["DayView"];
 
-const wide = 26;
+const widest = 26;
 const warmTall = 190;
 const rainTall = 70;
 const gap = 26;
@@ -31,11 +32,13 @@ export function DaysChart({ days, outlook, scale, chosen, onChoose }: Props) {
   const highs = days.flatMap((d) => [d.highC ?? d.usualHighC, d.usualHighC]);
   const least = Math.floor((Math.min(...lows, ...outlook.map((d) => d.lowC - d.spreadC)) - 1) / 5) * 5;
   const most = Math.ceil((Math.max(...highs, ...outlook.map((d) => d.highC + d.spreadC)) + 1) / 5) * 5;
+  const [box, width] = useWidth(300);
+  const all = days.length + outlook.length;
+  const wide = Math.min(widest, (width - left - 4) / all);
   const y = (celsius: number) => 8 + ((most - celsius) / (most - least)) * warmTall;
   const x = (i: number) => left + i * wide + wide / 2;
   const ground = 8 + warmTall + gap;
   const marks = scale.filter((mark) => mark.c >= least && mark.c <= most);
-  const all = days.length + outlook.length;
   const usual =
     days.map((d, i) => `${i ? "L" : "M"}${x(i)} ${y(d.usualHighC)}`).join("") +
     [...days]
@@ -44,9 +47,9 @@ export function DaysChart({ days, outlook, scale, chosen, onChoose }: Props) {
       .join("") +
     "Z";
   return (
-    <Box sx={{ overflowX: "auto" }} tabIndex={0} role="region" aria-label="The days">
+    <Box ref={box}>
       <svg
-        width={left + all * wide + 8}
+        width={left + all * wide + 4}
         height={ground + rainTall + 38}
         role="group"
         aria-label="The weather by the day"
@@ -77,10 +80,11 @@ export function DaysChart({ days, outlook, scale, chosen, onChoose }: Props) {
             key={day.day}
             day={day}
             x={x(i)}
+            wide={wide}
             y={y}
             ground={ground}
             chosen={day.day === chosen}
-            named={(days.length - 1 - i) % 5 === 0}
+            named={(days.length - 1 - i) % (wide < 12 ? 14 : 5) === 0}
             onChoose={() => onChoose(day.day)}
           />
         ))}
@@ -106,8 +110,8 @@ export function DaysChart({ days, outlook, scale, chosen, onChoose }: Props) {
                 strokeOpacity={0.55}
               />
               <rect
-                x={at - 6}
-                width={12}
+                x={at - wide / 4}
+                width={wide / 2}
                 y={ground}
                 height={day.wetChance * rainTall}
                 fill="none"
@@ -116,7 +120,7 @@ export function DaysChart({ days, outlook, scale, chosen, onChoose }: Props) {
                 strokeDasharray="3 2"
               />
               <text x={at} y={ground + rainTall + 30} textAnchor="middle" fontSize={12} fill="var(--softInk)">
-                {weekday(day.day).slice(0, 2)}
+                {weekday(day.day).slice(0, wide < 15 ? 1 : 2)}
               </text>
             </g>
           );
@@ -129,6 +133,7 @@ export function DaysChart({ days, outlook, scale, chosen, onChoose }: Props) {
 interface OneProps {
   day: Day;
   x: number;
+  wide: number;
   y: (celsius: number) => number;
   ground: number;
   chosen: boolean;
@@ -136,7 +141,7 @@ interface OneProps {
   onChoose: () => void;
 }
 
-function One({ day, x, y, ground, chosen, named, onChoose }: OneProps) {
+function One({ day, x, wide, y, ground, chosen, named, onChoose }: OneProps) {
   const typed = day.lowFrom === "typed" || day.highFrom === "typed" || day.rainFrom === "typed";
   const rain = Math.min(1, (day.rainMm ?? 0) / mostRain) * rainTall;
   const none = day.lowFrom === "" && day.highFrom === "";
@@ -169,7 +174,7 @@ function One({ day, x, y, ground, chosen, named, onChoose }: OneProps) {
           y1={y(day.highC)}
           y2={y(day.lowC)}
           stroke="var(--clay)"
-          strokeWidth={8}
+          strokeWidth={wide * 0.32}
           strokeLinecap={typed ? "round" : "butt"}
         />
       )}
@@ -187,7 +192,9 @@ function One({ day, x, y, ground, chosen, named, onChoose }: OneProps) {
           ?
         </text>
       )}
-      {rain > 0 && <rect x={x - 6} width={12} y={ground} height={Math.max(1.5, rain)} fill="var(--water)" />}
+      {rain > 0 && (
+        <rect x={x - wide / 4} width={wide / 2} y={ground} height={Math.max(1.5, rain)} fill="var(--water)" />
+      )}
       {day.rainFrom === "" && (
         <text x={x} y={ground + 16} textAnchor="middle" fontSize={12} fill="var(--softInk)">
           ?

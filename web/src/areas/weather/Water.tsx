@@ -49,7 +49,12 @@ export function Water() {
             </li>
           ))}
         </Box>
-        {bed && <BedDetail bed={bed} settings={water.settings} onOpen={setOpened} />}
+        {bed && (
+          // On a phone what was touched comes up to where the eye is.
+          <Box sx={{ minWidth: 0, order: { xs: params.has("bed") ? -1 : 0, md: 0 } }}>
+            <BedDetail bed={bed} settings={water.settings} onOpen={setOpened} />
+          </Box>
+        )}
       </Box>
       {bed && opened === "water" && <WaterDialog bed={bed} today={water.today} onClose={close} />}
       {bed && opened === "feel" && <FeelDialog bed={bed} water={water} onClose={close} />}

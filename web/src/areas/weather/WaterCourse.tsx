@@ -2,8 +2,9 @@ import { Box } from "@mui/material";
 
 import type { Schemas } from "../../api/client";
 import { shortDay } from "../../parts/dates";
+import { useWidth } from "../../parts/useWidth";
 
-const wide = 10;
+const widest = 10;
 const tall = 120;
 const rainTall = 34;
 
@@ -14,6 +15,8 @@ const rainTall = 34;
 export function WaterCourse({ bed }: { bed: Schemas["BedWaterView"] }) {
   const top = Math.min(bed.brim, 1.3);
   const all = [...bed.past, ...bed.ahead];
+  const [box, room] = useWidth(300);
+  const wide = Math.min(widest, (room - 44) / all.length);
   const y = (full: number) => rainTall + (1 - Math.min(full, top) / top) * tall;
   const x = (i: number) => i * wide + wide / 2;
   const from = bed.past.length - 1;
@@ -32,9 +35,9 @@ export function WaterCourse({ bed }: { bed: Schemas["BedWaterView"] }) {
     "Z";
   const width = all.length * wide;
   return (
-    <Box sx={{ overflowX: "auto" }} tabIndex={0} role="region" aria-label={`${bed.name}, day by day`}>
+    <Box ref={box}>
       <svg
-        width={width + 70}
+        width={width + 44}
         height={rainTall + tall + 24}
         role="img"
         aria-label={`${bed.name}: ${bed.words}`}
@@ -103,7 +106,7 @@ export function WaterCourse({ bed }: { bed: Schemas["BedWaterView"] }) {
         />
         {all.map(
           (d, i) =>
-            (i - from) % 7 === 0 && (
+            (i - from) % (wide < 8 ? 14 : 7) === 0 && (
               <text
                 key={d.day}
                 x={x(i)}

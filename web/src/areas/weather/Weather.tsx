@@ -141,7 +141,7 @@ function Scores({ weather }: { weather: Schemas["WeatherView"] }) {
           sx={{
             borderCollapse: "collapse",
             fontSize: 14.5,
-            "& td, & th": { pr: 2, py: 0.1, textAlign: "left", whiteSpace: "nowrap" },
+            "& td, & th": { pr: { xs: 1, md: 2 }, py: 0.1, textAlign: "left", whiteSpace: { md: "nowrap" } },
           }}
         >
           <thead>

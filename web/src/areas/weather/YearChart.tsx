@@ -1,8 +1,9 @@
 import { Box } from "@mui/material";
 
 import type { Schemas } from "../../api/client";
+import { useWidth } from "../../parts/useWidth";
 
-const wide = 44;
+const widest = 44;
 const left = 46;
 const warmTall = 170;
 const rainTall = 80;
@@ -22,6 +23,9 @@ export function YearChart({
   const least = Math.floor((Math.min(...months.map((m) => m.lowC)) - 1) / 5) * 5;
   const most = Math.ceil((Math.max(...months.map((m) => m.highC)) + 1) / 5) * 5;
   const rainiest = Math.max(60, ...months.map((m) => m.rainMm));
+  const [box, room] = useWidth(300);
+  const wide = Math.min(widest, (room - left - 4) / 12);
+  const narrow = wide < 36;
   const y = (celsius: number) => 26 + ((most - celsius) / (most - least)) * warmTall;
   const x = (i: number) => left + i * wide + wide / 2;
   const ground = 26 + warmTall + gap;
@@ -29,7 +33,7 @@ export function YearChart({
   const line = (of: (m: Schemas["MonthView"]) => number) =>
     months.map((m, i) => `${i ? "L" : "M"}${x(i)} ${y(of(m))}`).join("");
   return (
-    <Box sx={{ overflowX: "auto" }} tabIndex={0} role="region" aria-label="The year">
+    <Box ref={box}>
       <svg
         width={left + 12 * wide + 4}
         height={ground + rainTall + 12}
@@ -63,22 +67,22 @@ export function YearChart({
               fillOpacity={0.75 * m.frost}
             />
             <rect
-              x={x(i) - 11}
-              width={22}
+              x={x(i) - wide / 4}
+              width={wide / 2}
               y={y(m.highC)}
               height={y(m.lowC) - y(m.highC)}
               fill="var(--clay)"
               fillOpacity={0.8}
             />
             <text x={x(i)} y={16} textAnchor="middle" fontSize={12.5} fill="var(--softInk)">
-              {m.dayHours.toFixed(1)} h
+              {narrow ? m.dayHours.toFixed(0) : `${m.dayHours.toFixed(1)} h`}
             </text>
             <text x={x(i)} y={ground - 22} textAnchor="middle" fontSize={13} fill="var(--ink)">
               {m.name.slice(0, 3)}
             </text>
             <rect
-              x={x(i) - 11}
-              width={22}
+              x={x(i) - wide / 4}
+              width={wide / 2}
               y={ground - 12}
               height={(m.rainMm / rainiest) * rainTall}
               fill="var(--water)"
