@@ -175,7 +175,7 @@ function One({ day, x, wide, y, ground, chosen, named, onChoose }: OneProps) {
           y2={y(day.lowC)}
           stroke="var(--clay)"
           strokeWidth={wide * 0.32}
-          strokeLinecap={typed ? "round" : "butt"}
+          strokeLinecap={day.lowFrom === "typed" || day.highFrom === "typed" ? "round" : "butt"}
         />
       )}
       {(day.lowC === null) !== (day.highC === null) && (
