@@ -490,3 +490,44 @@ func TestThePlanShowsWaterAndWarmth(t *testing.T) {
 		}
 	}
 }
+
+// Rain is waited for where it is likely to help, and not because a bed does not lack anything yet.
+func TestRainIsWaitedForOnlyWhereItIsLikely(t *testing.T) {
+	p := newPlot(t)
+	ctx := t.Context()
+	many := p.goodPlanting()
+	many.Plants = 200
+	_, err := p.ChangePlanting(ctx, p.planting, say.AsItStands, many)
+	check(t, err)
+	soon := 0
+	for since := 3; since < 40; since++ {
+		p.readWeather(13, 29, rainUntil(day.AddDays(-since)))
+		got := p.bedWater(p.bed)
+		s := must(p.State(ctx))
+		w := must(s.Water(s.BedByID[p.bed]))
+		// By hand: in how many of the seasons the next two days bring half of what is gone, and 5 mm at least.
+		helped, size := 0.0, 0
+		ensemble := must(s.Sky.Ensemble(s.Season))
+		at := day.DaysSince(s.Season.Start)
+		for m := range ensemble.Size() {
+			days := ensemble.Weather(m)
+			if days[at+1].Rain+days[at+2].Rain >= math.Max(5, w.Gone*w.Holding.Available/2) {
+				helped++
+			}
+			size++
+		}
+		if math.Abs(w.Ahead[1].Helped-helped/float64(size)) > 1e-9 {
+			t.Fatalf("rain helps in %v, by hand in %v", w.Ahead[1].Helped, helped/float64(size))
+		}
+		waits := strings.HasPrefix(got.Words, "Wait: rain")
+		if waits != (got.Advice == weather.AdviceWait) || waits && w.Ahead[1].Helped < 0.6 {
+			t.Errorf("%d days after the rain: %s, rain helps in %v: %s", since, got.Advice, w.Ahead[1].Helped, got.Words)
+		}
+		if got.Advice == weather.AdviceSoon {
+			soon++
+		}
+	}
+	if soon == 0 {
+		t.Error("no bed ever wants water soon")
+	}
+}

@@ -61,8 +61,9 @@ type WaterDay struct {
 // WaterAhead is a day to come.
 type WaterAhead struct {
 	P10, P50, P90 float64 // the share that is gone
-	// Lacks and Soaked are the chances that its plants lack water, and that the ground is soaked.
-	Lacks, Soaked, RainMM float64
+	// Lacks and Soaked are the chances that its plants lack water, and that the ground is soaked; Helped that by
+	// then rain has brought half of what is gone today.
+	Lacks, Soaked, Helped, RainMM float64
 }
 
 // Water returns the water of a bed that stands.
@@ -212,12 +213,16 @@ func (s *State) reckonWater(bed store.Bed) (*BedWater, error) {
 	for m := range runs {
 		store, days := runs[m].store, ensemble.Series(m)
 		dry[m] = math.MaxInt
+		helps, fell := math.Max(leastHelpMM, store.Depletion/2), 0.0
 		for i := range ahead {
 			at := today + 1 + i
 			day := thirst.day(at, days[at], store)
 			store, _ = store.Step(day)
 			ahead[i] = append(ahead[i], goneOf(store))
 			b.Ahead[i].RainMM += day.Rain / float64(size)
+			if fell += day.Rain; fell >= helps {
+				b.Ahead[i].Helped += 1 / float64(size)
+			}
 			if store.Lacks(day.Coefficient * day.Reference) {
 				b.Ahead[i].Lacks += 1 / float64(size)
 				dry[m] = min(dry[m], i)
@@ -235,6 +240,9 @@ func (s *State) reckonWater(bed store.Bed) (*BedWater, error) {
 	b.tellDry(dry, s.Today)
 	return b, nil
 }
+
+// leastHelpMM is the least rain that is any help, in mm.
+const leastHelpMM = 5
 
 // mostWaterRuns is through how many seasons a bed's water is reckoned: enough for tenths.
 const mostWaterRuns = 60

@@ -140,13 +140,12 @@ func soakedWords(s *plot.State, bed store.Bed) string {
 	return fmt.Sprintf("Do not water: the ground is soaked, and the roots of %s lack air in it.", say.Joined(suffer))
 }
 
-// rainWithin is about how likely it is that rain makes a bed lack nothing within so many days: by how the chance of a
-// lack falls.
+// rainWithin is how likely it is that rain brings half of what is gone within so many days.
 func rainWithin(w *plot.BedWater, days int) float64 {
-	if len(w.Ahead) < days || w.Holding.Available == 0 {
+	if len(w.Ahead) < days {
 		return 0
 	}
-	return 1 - w.Ahead[days-1].Lacks
+	return w.Ahead[days-1].Helped
 }
 
 // dryWords say when its plants lack water.
