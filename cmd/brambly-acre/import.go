@@ -1,10 +1,12 @@
 package main
 
 import (
+	"bytes"
 	"context"
 	"errors"
 	"fmt"
 	"os"
+	"strings"
 
 	"github.com/spf13/cobra"
 
@@ -29,19 +31,36 @@ var readers = map[string]func(context.Context, *garden.Garden, []byte) (journal.
 		entry, _, err := g.Plants.PutOwnPlant(ctx, say.AsItStands, plants.PlantFileInput{Text: string(text)})
 		return entry, err
 	},
+	"weather": func(ctx context.Context, g *garden.Garden, text []byte) (journal.Entry, error) {
+		lines, err := format.ReadDailyWeather(bytes.NewReader(text))
+		if err != nil {
+			return journal.Entry{}, err
+		}
+		brought, err := g.Weather.BringFile(ctx, lines, true, false)
+		if err != nil {
+			for _, line := range brought.Lines {
+				if len(line.Wrong) > 0 {
+					err = fmt.Errorf("%w Line %d, %s: %s", err, line.Line, line.Words, strings.Join(line.Wrong, " "))
+					break
+				}
+			}
+			return journal.Entry{}, err
+		}
+		return *brought.Entry, nil
+	},
 }
 
-// importCommand reads a plan's or a plant's file into a plot, or a whole plot into a folder.
+// importCommand reads a file of a plan, a plant or daily weather into a plot, or a whole plot into a folder.
 func importCommand() *cobra.Command {
 	var p plotFolder
 	var preview bool
 	cmd := &cobra.Command{
-		Use:   "import plan|plant|archive FILE --data DIR",
-		Short: "Read a plan (GeoJSON) or a plant of your own (TOML) into the plot, or an archive in place of it; all as export writes them",
+		Use:   "import plan|plant|weather|archive FILE --data DIR",
+		Short: "Read a plan (GeoJSON), a plant of your own (TOML) or daily weather (CSV) into the plot, or an archive in place of it; all as export writes them",
 		Args: func(_ *cobra.Command, args []string) error {
 			if len(args) != 2 || readers[args[0]] == nil && args[0] != "archive" {
 				return usageError{
-					errors.New("say what to read and from where: import plan FILE, import plant FILE, or import archive FILE"),
+					errors.New("say what to read and from where: import plan FILE, import plant FILE, import weather FILE, or import archive FILE"),
 				}
 			}
 			return nil
@@ -60,7 +79,7 @@ func importCommand() *cobra.Command {
 			g, s, err := p.open(cmd.Context())
 			var held store.HeldError
 			if errors.As(err, &held) {
-				return fmt.Errorf("%w, or bring the file on its page: a plan under Plot, a plant under Plants", held)
+				return fmt.Errorf("%w, or bring the file on its page: a plan under Plot, a plant under Plants, weather under Weather", held)
 			}
 			if err != nil {
 				return err

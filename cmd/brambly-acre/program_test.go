@@ -274,6 +274,19 @@ func TestExportWritesAFile(t *testing.T) {
 	if status, _, errs := run(t, "import", "plan", file, "--data", mine); status != 1 || !strings.Contains(errs, "local metres") {
 		t.Errorf("a broken plan: %d, %q", status, errs)
 	}
+	// So is daily weather, whole or not at all; what is written of it is read again.
+	gauge := filepath.Join(t.TempDir(), "gauge.csv")
+	check(t, os.WriteFile(gauge, []byte("date,tmin,tmax\n2024-05-01,4,15\n2024-05-02,19,5\n"), 0o600))
+	if status, _, errs := run(t, "import", "weather", gauge, "--data", mine); status != 1 || !strings.Contains(errs, "Line 3, 2024-05-02: The lowest cannot be above the highest.") {
+		t.Errorf("broken weather: %d, %q", status, errs)
+	}
+	check(t, os.WriteFile(gauge, []byte("date,tmin,tmax\n2024-05-01,4,15\n2024-05-02,5,19\n"), 0o600))
+	if status, out, errs := run(t, "import", "weather", gauge, "--data", mine); status != 0 || out != "Brought in the weather of 2 days from a file\n" {
+		t.Errorf("import weather: %d, %q, %q", status, out, errs)
+	}
+	if status, out, errs := run(t, "export", "weather", "--data", mine); status != 0 || !strings.Contains(out, "2024-05-02,5.00,19.00,,file,file,") {
+		t.Errorf("export weather: %d, %q, %q", status, out, errs)
+	}
 	// So is a plant, under an id of its own; a broken one names its line.
 	plant := filepath.Join(t.TempDir(), "plant.toml")
 	if status, _, errs := run(t, "export", "plant", "lovage", "--data", dir, "--out", plant); status != 0 {
