@@ -531,3 +531,30 @@ func TestRainIsWaitedForOnlyWhereItIsLikely(t *testing.T) {
 		t.Error("no bed ever wants water soon")
 	}
 }
+
+// A pond beside a bed keeps it damp from the day on which it is drawn, and an overflow brings its rain again; taken away all is as it was.
+func TestWaterBesideABedKeepsItDamp(t *testing.T) {
+	p := newPlot(t)
+	ctx := t.Context()
+	p.readWeather(11, 25, func(on calendar.Date) float64 {
+		if on%5 == 0 {
+			return 6
+		}
+		return 0
+	})
+	full := func() float64 { return p.bedWater(p.bed).Full }
+	dry := full()
+	for _, kind := range []string{"pond", "overflow"} {
+		in := place.ItemInput{Kind: kind, FormInput: place.FormInput{Shape: "round", X: "10 m", Y: "6.5 m", Width: "1.6 m"}}
+		entry, err := p.Place.AddItem(ctx, in)
+		check(t, err)
+		if wet := full(); wet < dry+0.05 {
+			t.Errorf("beside the %s it is %.2f full, without %.2f", kind, wet, dry)
+		}
+		_, err = p.TakeBack(ctx, entry.ID)
+		check(t, err)
+		if again := full(); math.Abs(again-dry) > 1e-9 {
+			t.Errorf("without the %s it is %.3f full, before %.3f", kind, again, dry)
+		}
+	}
+}

@@ -108,7 +108,10 @@ func (s *State) waterKey(bed store.Bed) string {
 			fmt.Fprint(&key, belief.Chance)
 		}
 	}
-	fmt.Fprintf(&key, "%p", s.Lib)
+	if items := s.rows.items; len(items) > 0 { // what wets the ground beside it; other rows are other items
+		fmt.Fprintf(&key, " i%p %d", &items[0], len(items))
+	}
+	fmt.Fprintf(&key, " %p", s.Lib)
 	return key.String()
 }
 
