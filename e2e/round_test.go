@@ -49,6 +49,20 @@ func TestASureBedIsOneTapAndTheWalkIsShortened(t *testing.T) {
 		}
 		return seen == len(sure)
 	})
+	// The rest is passed by; then it is told what the looks came to.
+	b.until("the end of the round", func() bool {
+		if b.textOf("main h1") != "The round is done" {
+			b.click("Skip")
+		}
+		return b.textOf("main h1") == "The round is done"
+	})
+	b.sees("What comes next")
+	told, err := p.garden.Now.RoundAfter(t.Context())
+	check(t, err)
+	b.sees(told.Next[0].What)
+	if len(told.Looks)+told.Unchanged != len(sure) {
+		t.Errorf("%d looks are told of %d", len(told.Looks)+told.Unchanged, len(sure))
+	}
 	b.click("Order")
 	b.sees("The order of the walk")
 	order, err := p.garden.Place.RoundOrder(t.Context())

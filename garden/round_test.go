@@ -1,7 +1,9 @@
 package garden
 
 import (
+	"fmt"
 	"slices"
+	"strings"
 	"testing"
 
 	"bramblyacre/garden/input"
@@ -130,5 +132,55 @@ func TestTheOrderOfTheRoundIsTheGrowers(t *testing.T) {
 	check(t, err)
 	if back := must(p.Place.RoundOrder(ctx)); back.Version != v.Version {
 		t.Error("taken back the order is not as it was")
+	}
+}
+
+// After the round it is told what each look moved, what surprised first, and what is to be done; a look that was as expected
+// moves nothing and is counted.
+func TestAfterTheRoundItIsToldWhatMoved(t *testing.T) {
+	p := newPlot(t)
+	ctx := t.Context()
+	var ids []int64
+	for _, species := range []string{"valerian", "lovage", "meadowsweet"} {
+		entry, err := p.Garden.Place.AddPlanting(ctx, input.PlantingInput{BedID: p.bed, SpeciesID: species, Plants: 3, StartedOn: "2028-04-10", Origin: "bought"})
+		check(t, err)
+		ids = append(ids, entry.Made)
+	}
+	before := must(p.Now.RoundAfter(ctx))
+	if len(before.Looks) != 0 || before.Unchanged != 0 || len(before.Next) == 0 {
+		t.Errorf("before any look: %+v", before)
+	}
+	round := must(p.Now.Round(ctx))
+	for _, stop := range round.Stops {
+		at := slices.Index(ids, stop.ID)
+		if at < 0 {
+			continue
+		}
+		stage := stop.Expected
+		if at == 0 { // far ahead of what is expected
+			k := slices.Index(stop.AllStages, stage)
+			stage = stop.AllStages[k+4]
+		}
+		_, err := p.seenSo(stop.ID, now.ObservationInput{Day: "2031-05-27", Stage: stage.String(), Share: "most"})
+		check(t, err)
+	}
+	after := must(p.Now.RoundAfter(ctx))
+	if len(after.Looks)+after.Unchanged != 3 || len(after.Looks) == 0 {
+		t.Fatalf("%+v", after)
+	}
+	first := after.Looks[0]
+	if first.PlantingID != ids[0] || !first.Surprise || !strings.Contains(first.Moved, "sooner") || !strings.Contains(first.Why, "Seen ") {
+		t.Errorf("%+v", first)
+	}
+	// What it says is what the planting's own page says.
+	planting := must(p.Place.Planting(ctx, ids[0], plot.NoDay))
+	most := 0
+	for _, stage := range planting.Moved.Stages {
+		if stage.After.P50 >= day && -stage.Days > most {
+			most = -stage.Days
+		}
+	}
+	if !strings.Contains(first.Moved, fmt.Sprintf(" %d days sooner", most)) {
+		t.Errorf("it says %q, its page %d days", first.Moved, most)
 	}
 }

@@ -78,6 +78,8 @@ func (o operations) registerSite(api huma.API) {
 }
 
 func (o operations) registerRoundOrder(api huma.API) {
+	operation(api, http.MethodGet, "/api/round/after", "getRoundAfter", "What today's looks came to",
+		func(ctx context.Context, _ *nothing) (now.RoundAfterView, error) { return o.garden.Now.RoundAfter(ctx) })
 	operation(api, http.MethodGet, "/api/round/order", "getRoundOrder", "The order in which the beds are walked",
 		func(ctx context.Context, _ *nothing) (place.RoundOrderView, error) {
 			return o.garden.Place.RoundOrder(ctx)

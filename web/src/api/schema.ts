@@ -1831,6 +1831,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/round/after": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What today's looks came to */
+        get: operations["getRoundAfter"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/round/order": {
         parameters: {
             query?: never;
@@ -2335,6 +2352,15 @@ export interface paths {
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
+        AfterLook: {
+            bed: string;
+            moved: string;
+            name: string;
+            /** Format: int64 */
+            plantingId: number;
+            surprise: boolean;
+            why: string;
+        };
         AllowanceView: {
             /** @description Up to 14 of 42 stems */
             amount: string;
@@ -3910,6 +3936,11 @@ export interface components {
             plants: number;
             words: string;
         };
+        NextJob: {
+            bed: string;
+            deadline: string;
+            what: string;
+        };
         NowView: {
             closing: components["schemas"]["JobView"][];
             coming: components["schemas"]["JobView"][];
@@ -4709,6 +4740,17 @@ export interface components {
             soilWords: string[];
             start: string;
             today: string;
+        };
+        RoundAfterView: {
+            /** @description What surprised first, then what moved most */
+            looks: components["schemas"]["AfterLook"][];
+            /** @description What is to be done first now */
+            next: components["schemas"]["NextJob"][];
+            /**
+             * Format: int64
+             * @description How many looks moved nothing by more than a day
+             */
+            unchanged: number;
         };
         RoundBed: {
             at: components["schemas"]["Point"];
@@ -9650,6 +9692,35 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["RoundView"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    getRoundAfter: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RoundAfterView"];
                 };
             };
             /** @description Error */

@@ -7,6 +7,7 @@ import { useGo } from "../../parts/shownDay";
 import { Trouble } from "../../parts/Trouble";
 import { PageLine, useUndo } from "../../parts/Undo";
 import { AsExpected } from "./AsExpected";
+import { Done } from "./Done";
 import { OrderDialog } from "./OrderDialog";
 import { StopForm } from "./StopForm";
 
@@ -160,6 +161,7 @@ export function Round() {
               {waiting} looks wait on this device and are sent as soon as the plot can be reached.
             </Alert>
           )}
+          <Done />
           <Box sx={{ display: "flex", gap: 1 }}>
             <Button variant="contained" onClick={() => void go("/")}>
               What to do now
