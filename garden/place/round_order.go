@@ -3,6 +3,7 @@ package place
 import (
 	"context"
 	"fmt"
+	"math"
 	"slices"
 
 	"bramblyacre/core/geometry"
@@ -49,9 +50,9 @@ func (u *Uses) RoundOrder(ctx context.Context) (RoundOrderView, error) {
 		v.Shortest = append(v.Shortest, s.Beds[i].ID)
 	}
 	now, short := plan.WalkLength(points, asIs), plan.WalkLength(points, order)
-	v.Length, v.ShortestLength = s.Units.GroundLength(now), s.Units.GroundLength(short)
+	v.Length, v.ShortestLength = s.Units.GroundLength(math.Round(now)), s.Units.GroundLength(math.Round(short))
 	if saves := now - short; saves >= 1 {
-		v.Saves = s.Units.GroundLength(saves)
+		v.Saves = s.Units.GroundLength(math.Round(saves))
 	}
 	return v, nil
 }
