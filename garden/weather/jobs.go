@@ -7,6 +7,7 @@ import (
 	"bramblyacre/core/agenda"
 	"bramblyacre/core/calendar"
 	"bramblyacre/core/flora"
+	"bramblyacre/core/parallel"
 	"bramblyacre/garden/area"
 	"bramblyacre/garden/plot"
 	"bramblyacre/garden/say"
@@ -21,11 +22,17 @@ func waterJobs(s *plot.State, on calendar.Date) []area.Job {
 	if on != s.Today {
 		return nil
 	}
+	waters := make([]*plot.BedWater, len(s.Beds))
+	parallel.Each(len(waters), func(i int) {
+		if w, err := s.Water(s.Beds[i]); err == nil { // else the page of the water says so
+			waters[i] = w
+		}
+	})
 	var all []area.Job
-	for _, bed := range s.Beds {
-		w, err := s.Water(bed)
-		if err != nil {
-			continue // the page of the water says so
+	for i, bed := range s.Beds {
+		w := waters[i]
+		if w == nil {
+			continue
 		}
 		a := adviceFor(s, bed, w)
 		if a.is != AdviceWater && a.is != AdviceSoon {
