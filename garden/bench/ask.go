@@ -81,7 +81,7 @@ func readDayWanted(c *say.Checklist, s *plot.State, text string) calendar.Date {
 		c.Add("by", "This is not a whole day. Type one like 27 May 2031.")
 		return plot.NoDay
 	case day <= s.Today:
-		c.Add("by", "%s is past. Say a day to come, or none.", day.DayMonthYear())
+		c.Add("by", "%s is no day to come. Say a later one, or none.", day.DayMonthYear())
 	case day > s.Today.AddDays(mostWantedYears*366):
 		c.Add("by", "That is too far off: no more than %d years.", mostWantedYears)
 	}

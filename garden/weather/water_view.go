@@ -176,7 +176,9 @@ func viewBedWater(s *plot.State, bed store.Bed, w *plot.BedWater) BedWaterView {
 		}
 	}
 	for _, p := range s.StandingIn(bed.ID) {
-		v.Plantings = append(v.Plantings, p.Species.Names.Name)
+		if name := p.Species.Names.Name; !slices.Contains(v.Plantings, name) {
+			v.Plantings = append(v.Plantings, name)
+		}
 	}
 	for i, day := range w.Past {
 		one := WaterDayView{Day: w.First.AddDays(i), Full: there(day.Gone), RainMM: day.RainMM, Watered: day.WateredMM > 0}

@@ -49,7 +49,7 @@ export function Weather() {
         <Typography variant="h2">
           {dayMonth(weather.first)} to {fullDay(weather.last)}
         </Typography>
-        <Box sx={{ flex: 1, color: "text.secondary" }}>{weather.sumWords}</Box>
+        <Box sx={{ flex: { xs: "1 0 100%", md: 1 }, color: "text.secondary" }}>{weather.sumWords}</Box>
         <Button onClick={() => show(addDays(weather.last, -28))}>Four weeks back</Button>
         <Button disabled={isNow} onClick={() => show(addDays(weather.last, 28))}>
           Four weeks on
