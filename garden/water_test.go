@@ -558,3 +558,17 @@ func TestWaterBesideABedKeepsItDamp(t *testing.T) {
 		}
 	}
 }
+
+// At a season's end no more is promised than is told.
+func TestNoMoreWaterIsPromisedThanIsTold(t *testing.T) {
+	p := newPlot(t)
+	for on, says := range map[calendar.Date]string{
+		calendar.Must(2031, 12, 29): "enough for 2 days, likely", calendar.Must(2031, 12, 31): "lacks nothing today", calendar.Must(2031, 11, 20): "three weeks",
+	} {
+		*p.today = on
+		p.readWeather(2, 8, rainUntil(on.AddDays(-5)))
+		if got := p.bedWater(p.bed); !strings.Contains(got.Words, says) {
+			t.Errorf("%s: %s", on, got.Words)
+		}
+	}
+}

@@ -107,7 +107,7 @@ func adviceFor(s *plot.State, bed store.Bed, w *plot.BedWater) advice {
 	case bare:
 		a.is, a.words = AdviceEnough, "Nothing stands in it."
 	case !w.DryNow && !soon && w.DryP50 == plot.NoDay:
-		a.is, a.words = AdviceEnough, "Do not water: there is enough for three weeks, likely."
+		a.is, a.words = AdviceEnough, enoughWords(w)
 	case !w.DryNow && !soon:
 		a.is, a.words = AdviceEnough, "Do not water yet: enough until about "+dryWords(w)+"."
 	case a.until != plot.NoDay:
@@ -123,6 +123,19 @@ func adviceFor(s *plot.State, bed store.Bed, w *plot.BedWater) advice {
 		a.is, a.words = AdviceSoon, "Water by about "+w.DryP50.DayMonth()+": "+amount+" fills it today."
 	}
 	return a
+}
+
+// enoughWords say for how long there is enough, as far ahead as that is told: at a season's end not far.
+func enoughWords(w *plot.BedWater) string {
+	switch n := len(w.Ahead); n {
+	case 0:
+		return "Do not water: it lacks nothing today."
+	case plot.WaterAheadDays:
+		return "Do not water: there is enough for three weeks, likely."
+	default:
+		return fmt.Sprintf("Do not water: there is enough for %s, likely; what comes after is not told yet.",
+			say.Counted(float64(n), "day", "days"))
+	}
 }
 
 // soakedWords say what soaked ground means to what stands in it.
