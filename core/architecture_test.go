@@ -36,6 +36,7 @@ var mayImport = map[string][]string{
 var withinCore = map[string][]string{
 	"agenda":      {"calendar"},
 	"calendar":    {},
+	"care":        {"flora"},
 	"climate":     {"calendar", "parallel"},
 	"flora":       {"calendar", "spelling"},
 	"geometry":    {},

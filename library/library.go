@@ -16,6 +16,7 @@ import (
 	"strings"
 	"sync"
 
+	"bramblyacre/core/care"
 	"bramblyacre/core/climate"
 	"bramblyacre/core/flora"
 	"bramblyacre/core/identity"
@@ -24,7 +25,7 @@ import (
 	"bramblyacre/core/propagation"
 )
 
-//go:embed species/*.toml climates/*.toml ground/*.toml usual/*.toml works/*.toml bench/*.toml
+//go:embed species/*.toml climates/*.toml ground/*.toml usual/*.toml works/*.toml bench/*.toml care/*.toml
 var shipped embed.FS
 
 // Library is a set of species and climates.
@@ -35,6 +36,7 @@ type Library struct {
 	stations []climate.Normals
 	ground   Ground
 	bench    propagation.Lore
+	care     care.Lore
 	usual    flora.UsualFigures
 	works    map[string]flora.Work
 	courses  *phenology.Courses
@@ -80,7 +82,7 @@ func Read(files fs.FS) (*Library, error) {
 	if l.works, err = readWorks(files); err != nil {
 		return nil, err
 	}
-	if err := l.readBench(files); err != nil {
+	if err := l.readLore(files); err != nil {
 		return nil, err
 	}
 	if err := l.readAllSpecies(files); err != nil {
@@ -155,6 +157,7 @@ func (l *Library) InTheSouth() *Library {
 		stations: l.stations,
 		ground:   l.ground,
 		bench:    l.bench,
+		care:     l.care,
 		usual:    l.usual,
 		works:    l.works,
 		courses:  l.courses,

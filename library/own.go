@@ -43,6 +43,7 @@ func (l *Library) With(own map[string][]byte, figures []OwnFigure) (merged *Libr
 		stations: l.stations,
 		ground:   l.ground,
 		bench:    l.bench,
+		care:     l.care,
 		usual:    l.usual,
 		works:    l.works,
 		courses:  l.courses,

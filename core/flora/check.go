@@ -98,14 +98,7 @@ func (s *Species) Check() []Problem {
 	s.checkSite(c)
 	s.checkGrowth(c)
 	s.checkParts(c)
-	for i, care := range s.Care {
-		key := fmt.Sprintf("care[%d]", i)
-		c.want(identifier.MatchString(care.ID), key+".id", "%q must be lower-case letters, digits and hyphens", care.ID)
-		c.want(care.Verb != "" && care.What != "" && care.Why != "", key, "needs verb, what and why")
-		c.want(care.MinYear >= 1, key+".min_year", "must be 1 or more")
-		c.figure(key+".minutes_each", unitMinute, care.MinutesEach, 0, 600)
-		s.checkBand(c, key, care.From, care.Until)
-	}
+	s.checkCare(c)
 	s.checkTender(c)
 	s.Flowering.check(c)
 	s.checkPropagation(c)

@@ -150,21 +150,6 @@ func (s *Species) IsDug() bool {
 	return false
 }
 
-// Care is a job that the plant's stage calls for, other than a harvest.
-type Care struct {
-	ID    string `toml:"id"`
-	Verb  string `toml:"verb"`
-	What  string `toml:"what"`
-	From  Stage  `toml:"from"`
-	Until Stage  `toml:"until"`
-	// MinYear is the first year of life that it is done in.
-	MinYear int    `toml:"min_year"`
-	Why     string `toml:"why"`
-	// Irreversible is true where it cannot be made good once the time is past.
-	Irreversible bool   `toml:"irreversible"`
-	MinutesEach  Figure `toml:"minutes_each"`
-}
-
 // LookAlike is a plant that this one is mistaken for, and what decides.
 type LookAlike struct {
 	Name      string `toml:"name"`
