@@ -330,10 +330,11 @@ func (b *browser) clickOn(selector, name string) {
 	for range 3 {
 		at := b.locate(selector, name)
 		_, err := chromedp.Run(b.ctx, chromedp.Evaluate[bool](fmt.Sprintf(`(() => {
-			const e = (%s)(%s, %s);
 			window.reached = "";
-			window.addEventListener("click", (click) => { window.reached = e?.contains(click.target) ? "it" : "another"; },
-				{once: true, capture: true});
+			window.addEventListener("click", (click) => {
+				// As it stands when it is clicked: a page may have drawn it anew since.
+				window.reached = (%s)(%s, %s)?.contains(click.target) ? "it" : "another";
+			}, {once: true, capture: true});
 			return true; })()`, finder, quoted(selector), quoted(name))))
 		check(b.t, err)
 		check(b.t, chromedp.Do(b.ctx, chromedp.MouseClickXY(at.X, at.Y)))

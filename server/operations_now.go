@@ -31,6 +31,15 @@ func (o operations) registerNow(api huma.API) {
 			return o.garden.Gather.Gather(ctx, on)
 		},
 	)
+	show(api, "/api/week", "getWeek", "What is done on which day of a week, and what there is no time for",
+		func(ctx context.Context, on calendar.Date) (now.WeekView, error) { return o.garden.Now.Week(ctx, on) })
+	operation(api, http.MethodPut, "/api/hours", "setHours", "Note how much time there is for the garden",
+		func(ctx context.Context, in *struct {
+			Seen
+			Body now.HoursInput
+		}) (journal.Entry, error) {
+			return o.garden.Now.SetHours(ctx, in.version(), in.Body)
+		})
 	operation(api, http.MethodGet, "/api/round", "getRound", "Today's walk",
 		func(ctx context.Context, _ *nothing) (now.RoundView, error) { return o.garden.Now.Round(ctx) })
 	operation(api, http.MethodPost, "/api/jobs/answer", "answerJob", "Note that a job is done, put off or skipped",

@@ -211,6 +211,13 @@ type Observation struct {
 	Note       string   `json:"note"`
 	ClientKey  *string  `json:"client_key"`
 	Affirmed   int64    `json:"affirmed"`
+	Counted    *int64   `json:"counted"`
+	Photos     string   `json:"photos"`
+}
+
+type OwnClimate struct {
+	ID   int64  `json:"id"`
+	Text string `json:"text"`
 }
 
 type OwnFigure struct {
@@ -433,6 +440,11 @@ type StationDay struct {
 	RainMm  *float64 `json:"rain_mm"`
 }
 
+type Thumbnail struct {
+	Sha256 string `json:"sha256"`
+	Bytes  []byte `json:"bytes"`
+}
+
 type Tray struct {
 	ID        int64   `json:"id"`
 	Name      string  `json:"name"`
@@ -497,4 +509,16 @@ type Wish struct {
 	Day       string  `json:"day"`
 	Note      string  `json:"note"`
 	EndedOn   *string `json:"ended_on"`
+}
+
+type WorkSetting struct {
+	ID          int64   `json:"id"`
+	Monday      *int64  `json:"monday"`
+	Tuesday     *int64  `json:"tuesday"`
+	Wednesday   *int64  `json:"wednesday"`
+	Thursday    *int64  `json:"thursday"`
+	Friday      *int64  `json:"friday"`
+	Saturday    *int64  `json:"saturday"`
+	Sunday      *int64  `json:"sunday"`
+	NightChance float64 `json:"night_chance"`
 }

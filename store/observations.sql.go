@@ -19,7 +19,7 @@ func (q *Queries) DropObservation(ctx context.Context, id int64) error {
 }
 
 const getObservation = `-- name: GetObservation :one
-SELECT id, planting_id, day, stage, share, height_m, width_m, marks, note, client_key, affirmed FROM observations WHERE id = ?
+SELECT id, planting_id, day, stage, share, height_m, width_m, marks, note, client_key, affirmed, counted, photos FROM observations WHERE id = ?
 `
 
 func (q *Queries) GetObservation(ctx context.Context, id int64) (Observation, error) {
@@ -37,12 +37,14 @@ func (q *Queries) GetObservation(ctx context.Context, id int64) (Observation, er
 		&i.Note,
 		&i.ClientKey,
 		&i.Affirmed,
+		&i.Counted,
+		&i.Photos,
 	)
 	return i, err
 }
 
 const listObservations = `-- name: ListObservations :many
-SELECT id, planting_id, day, stage, share, height_m, width_m, marks, note, client_key, affirmed FROM observations ORDER BY day, id
+SELECT id, planting_id, day, stage, share, height_m, width_m, marks, note, client_key, affirmed, counted, photos FROM observations ORDER BY day, id
 `
 
 func (q *Queries) ListObservations(ctx context.Context) ([]Observation, error) {
@@ -66,6 +68,8 @@ func (q *Queries) ListObservations(ctx context.Context) ([]Observation, error) {
 			&i.Note,
 			&i.ClientKey,
 			&i.Affirmed,
+			&i.Counted,
+			&i.Photos,
 		); err != nil {
 			return nil, err
 		}
@@ -81,8 +85,8 @@ func (q *Queries) ListObservations(ctx context.Context) ([]Observation, error) {
 }
 
 const putObservation = `-- name: PutObservation :one
-INSERT INTO observations (id, planting_id, day, stage, share, height_m, width_m, marks, note, client_key, affirmed)
-VALUES (?1, ?2, ?3, ?4, ?5, ?6, ?7, ?8, ?9, ?10, ?11)
+INSERT INTO observations (id, planting_id, day, stage, share, height_m, width_m, marks, note, client_key, affirmed, counted, photos)
+VALUES (?1, ?2, ?3, ?4, ?5, ?6, ?7, ?8, ?9, ?10, ?11, ?12, ?13)
 ON CONFLICT (id) DO UPDATE SET
     planting_id = excluded.planting_id,
     day = excluded.day,
@@ -93,8 +97,10 @@ ON CONFLICT (id) DO UPDATE SET
     marks = excluded.marks,
     note = excluded.note,
     client_key = excluded.client_key,
-    affirmed = excluded.affirmed
-RETURNING id, planting_id, day, stage, share, height_m, width_m, marks, note, client_key, affirmed
+    affirmed = excluded.affirmed,
+    counted = excluded.counted,
+    photos = excluded.photos
+RETURNING id, planting_id, day, stage, share, height_m, width_m, marks, note, client_key, affirmed, counted, photos
 `
 
 type PutObservationParams struct {
@@ -109,6 +115,8 @@ type PutObservationParams struct {
 	Note       string   `json:"note"`
 	ClientKey  *string  `json:"client_key"`
 	Affirmed   int64    `json:"affirmed"`
+	Counted    *int64   `json:"counted"`
+	Photos     string   `json:"photos"`
 }
 
 // Put writes a whole row: a new one where id is null, else in place of the old.
@@ -126,6 +134,8 @@ func (q *Queries) PutObservation(ctx context.Context, arg PutObservationParams) 
 		arg.Note,
 		arg.ClientKey,
 		arg.Affirmed,
+		arg.Counted,
+		arg.Photos,
 	)
 	var i Observation
 	err := row.Scan(
@@ -140,6 +150,8 @@ func (q *Queries) PutObservation(ctx context.Context, arg PutObservationParams) 
 		&i.Note,
 		&i.ClientKey,
 		&i.Affirmed,
+		&i.Counted,
+		&i.Photos,
 	)
 	return i, err
 }

@@ -20,6 +20,17 @@ func (q *Queries) GetPhotograph(ctx context.Context, sha256 string) (Photograph,
 	return i, err
 }
 
+const getThumbnail = `-- name: GetThumbnail :one
+SELECT bytes FROM thumbnails WHERE sha256 = ?
+`
+
+func (q *Queries) GetThumbnail(ctx context.Context, sha256 string) ([]byte, error) {
+	row := q.db.QueryRowContext(ctx, getThumbnail, sha256)
+	var bytes []byte
+	err := row.Scan(&bytes)
+	return bytes, err
+}
+
 const keepPhotograph = `-- name: KeepPhotograph :exec
 INSERT INTO photographs (sha256, kind, bytes) VALUES (?, ?, ?) ON CONFLICT (sha256) DO NOTHING
 `
@@ -33,5 +44,19 @@ type KeepPhotographParams struct {
 // Photographs are kept once by what they hold, and never changed.
 func (q *Queries) KeepPhotograph(ctx context.Context, arg KeepPhotographParams) error {
 	_, err := q.db.ExecContext(ctx, keepPhotograph, arg.Sha256, arg.Kind, arg.Bytes)
+	return err
+}
+
+const keepThumbnail = `-- name: KeepThumbnail :exec
+INSERT INTO thumbnails (sha256, bytes) VALUES (?, ?) ON CONFLICT (sha256) DO NOTHING
+`
+
+type KeepThumbnailParams struct {
+	Sha256 string `json:"sha256"`
+	Bytes  []byte `json:"bytes"`
+}
+
+func (q *Queries) KeepThumbnail(ctx context.Context, arg KeepThumbnailParams) error {
+	_, err := q.db.ExecContext(ctx, keepThumbnail, arg.Sha256, arg.Bytes)
 	return err
 }

@@ -8,6 +8,7 @@ import (
 	"net/url"
 	"os"
 	"path/filepath"
+	"slices"
 	"strings"
 )
 
@@ -22,9 +23,11 @@ type Table struct {
 	Rows    [][]any
 }
 
-// ownTables are the tables that are the database's and the migrations' own, and no part of
+// ownTables are the tables that are the database's and the migrations' own or only made of others, and no part of
 // the plot.
-const ownTables = `name NOT LIKE 'sqlite_%' AND name <> 'goose_db_version'`
+const ownTables = `name NOT LIKE 'sqlite_%' AND name NOT IN ('goose_db_version', 'thumbnails')`
+
+var notOfThePlot = []string{"goose_db_version", "thumbnails"}
 
 // Form is the number of the form that the plot's tables have.
 func (s *Store) Form(ctx context.Context) (int64, error) {
@@ -189,7 +192,7 @@ func fillTable(ctx context.Context, tx *sql.Tx, table Table) error {
 	if err != nil {
 		return err
 	}
-	if len(columns) == 0 || strings.HasPrefix(table.Name, "sqlite_") || table.Name == "goose_db_version" {
+	if len(columns) == 0 || strings.HasPrefix(table.Name, "sqlite_") || slices.Contains(notOfThePlot, table.Name) {
 		return errors.New("there is no such table")
 	}
 	has := map[string]bool{}

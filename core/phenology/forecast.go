@@ -575,3 +575,29 @@ func (f *Forecast) band(opens, closes []int16) Band {
 	}
 	return band
 }
+
+// BestDays returns the longest run of days on which the band is as surely open as it gets, or by eight seasons in
+// ten; opens is false if it likely never is.
+func (b Band) BestDays() (first, last calendar.Date, opens bool) {
+	const sure = 0.8
+	top := 0.0
+	for _, chance := range b.ByDay {
+		top = math.Max(top, chance)
+	}
+	least := math.Min(sure, top)
+	if top < Likely {
+		return b.LikelyDays()
+	}
+	longest := 0
+	for i := 0; i < len(b.ByDay); i++ {
+		run := 0
+		for i+run < len(b.ByDay) && b.ByDay[i+run] >= least {
+			run++
+		}
+		if run > longest {
+			longest, first, last = run, b.start.AddDays(i), b.start.AddDays(i+run-1)
+		}
+		i += run
+	}
+	return first, last, true
+}

@@ -22,10 +22,11 @@ const (
 	Area
 	Temperature
 	Volume
+	Duration
 )
 
 var kindNames = map[Kind]string{
-	Length: "length", Mass: "weight", Area: "area", Temperature: "temperature", Volume: "volume",
+	Length: "length", Mass: "weight", Area: "area", Temperature: "temperature", Volume: "volume", Duration: "time",
 }
 
 // String names the kind in a grower's word.
@@ -125,13 +126,20 @@ var scales = map[string]scale{
 	"quarts": {Volume, 0.946352946, 0},
 	"gal":    {Volume, 3.785411784, 0},
 	"gallon": {Volume, 3.785411784, 0},
-	"°c":     {Temperature, 1, 0},
-	"c":      {Temperature, 1, 0},
-	"°f":     {Temperature, 5.0 / 9, -32},
-	"f":      {Temperature, 5.0 / 9, -32},
+	"min":    {Duration, 1, 0},
+	"mins":   {Duration, 1, 0},
+	"minute": {Duration, 1, 0}, "minutes": {Duration, 1, 0},
+	"h":     {Duration, 60, 0},
+	"hr":    {Duration, 60, 0},
+	"hour":  {Duration, 60, 0},
+	"hours": {Duration, 60, 0},
+	"°c":    {Temperature, 1, 0},
+	"c":     {Temperature, 1, 0},
+	"°f":    {Temperature, 5.0 / 9, -32},
+	"f":     {Temperature, 5.0 / 9, -32},
 }
 
-// Parse reads one amount of a kind and returns it in the base unit (m, g, m², °C or l; pint, quart and
+// Parse reads one amount of a kind and returns it in the base unit (m, g, m², °C, l or minutes; pint, quart and
 // gallon are those of the United States). A number without a unit takes the given default unit. Several
 // parts are added up ("2 lb 3 oz", "5' 4\""), temperatures excepted; only the last may lack its unit. A
 // unit of another kind, an unknown unit, or a text that is no number is an error that says what to write;
@@ -172,7 +180,7 @@ func Parse(kind Kind, text, defaultUnit string) (float64, error) {
 
 var examples = map[Kind]string{
 	Length: "45 cm or 18 in", Mass: "1.2 kg or 2 lb 3 oz", Area: "3 m² or 32 ft²", Temperature: "18 °C or 64 °F",
-	Volume: "85 ml or 3 qt",
+	Volume: "85 ml or 3 qt", Duration: "45 min or 1 h 30 min",
 }
 
 func example(kind Kind) string { return examples[kind] }

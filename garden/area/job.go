@@ -36,14 +36,22 @@ type JobView struct {
 	First    calendar.Date `json:"first"`
 	Last     calendar.Date `json:"last"`
 	Minutes  float64       `json:"minutes"`
-	Caution  string        `json:"caution" doc:"The usual cautions in a line; empty where none is on record"`
-	PutOff   bool          `json:"-"`
+	Best     string        `json:"best" doc:"The days on which it is done best; empty for any of its days"`
+	Cost     string        `json:"cost" doc:"What leaving it costs; empty where its reason says so"`
+	// Lasting is true where a job missed cannot be made good.
+	Lasting bool   `json:"lasting" doc:"Missed, it cannot be made good"`
+	Caution string `json:"caution" doc:"The usual cautions in a line; empty where none is on record"`
+	PutOff  bool   `json:"-"`
 }
 
 // Job is a job as it is ordered, with how it is shown.
 type Job struct {
 	agenda.Job
 	View JobView
+	// Detail is its amount without the minutes, where it may be done for several plantings of a kind as one; Parts are
+	// those that one was made of.
+	Detail string
+	Parts  []Job
 }
 
 // Source is where jobs come from: what an area would have done. Either part may be nil.
@@ -89,7 +97,7 @@ func NewJob(
 	on calendar.Date,
 ) Job {
 	key := fmt.Sprintf("%s:%d:%s:%d", kind, p.ID, detail, season.Start.Year())
-	j := Job{Job: agenda.Job{Key: key, First: first, Last: last}}
+	j := Job{Job: agenda.Job{Key: key, First: first, Last: last, Bed: p.BedID}}
 	stage := flora.Resting
 	if forecast, _ := s.ForecastOn(p, on); forecast != nil {
 		index, _ := forecast.StageOn(on)

@@ -5,7 +5,9 @@ import (
 	"math"
 	"strings"
 
+	"bramblyacre/core/agenda"
 	"bramblyacre/core/calendar"
+	"bramblyacre/core/flora"
 	"bramblyacre/garden/area"
 	"bramblyacre/garden/plot"
 	"bramblyacre/garden/say"
@@ -30,6 +32,7 @@ func pickJobs(s *plot.State, p *plot.Planting, on calendar.Date) []area.Job {
 		j := area.NewJob(s, p, "pick", part.Name, calendar.SeasonOf(s.Site.Latitude, span.First), span.First, span.Last, on)
 		j.Minutes = math.Max(3, offer.Units*part.Harvest.MinutesEach.Value)
 		j.View.Minutes = j.Minutes
+		j.Stake, j.Wants = pickStake(s, p, part, on), agenda.DryDay
 		j.View.Verb, j.View.What, j.View.Part = offer.Verb, view.PartOf(p.Species.Names.Name, part.Name), part.Name
 		j.View.Amount = say.LowerFirst(offer.Amount) + " · " + offer.Weight
 		if on < span.First {
@@ -43,6 +46,20 @@ func pickJobs(s *plot.State, p *plot.Planting, on calendar.Date) []area.Job {
 		jobs = append(jobs, j)
 	}
 	return jobs
+}
+
+// pickStake is what is lost where a part is not picked: its year, where the household still needs of it, little where
+// it has what it needs, and less than half where nobody said.
+func pickStake(s *plot.State, p *plot.Planting, part flora.Part, on calendar.Date) float64 {
+	const unsaid, covered = 0.3, 0.05
+	needed := s.StillNeeded(p, part, s.YearOfLife(p, calendar.SeasonOf(s.Site.Latitude, on)))
+	switch {
+	case needed == nil:
+		return unsaid
+	case *needed <= 0:
+		return covered
+	}
+	return 1
 }
 
 // regrowthWords repeats the regrowth limit's reason where there is one.

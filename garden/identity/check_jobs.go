@@ -18,6 +18,9 @@ import (
 // jobs are the checks that are owed, of plantings and of finds.
 var jobs = area.Source{Planting: checkJobs, Plot: findJobs}
 
+// checkStake is what a check that is left costs: the plant is not used this year. It puts jobs in an order.
+const checkStake = 0.5
+
 // checkJobs asks for the proof of a planting that could be used were it sure.
 func checkJobs(s *plot.State, p *plot.Planting, on calendar.Date) []area.Job {
 	if p.IdentityState == identity.Sure || p.Ground != "" || !p.Species.IsUsed() || !s.Season.Contains(on) ||
@@ -25,7 +28,7 @@ func checkJobs(s *plot.State, p *plot.Planting, on calendar.Date) []area.Job {
 		return nil
 	}
 	j := area.NewJob(s, p, "check", "identity", s.Season, s.Season.Start, s.Next.End, on)
-	j.Minutes = 10
+	j.Minutes, j.Stake = 10, checkStake
 	j.View.Minutes = j.Minutes
 	j.View.Verb, j.View.What = "Check", p.Species.Names.Name
 	j.View.Deadline = "before use"

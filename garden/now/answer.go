@@ -39,13 +39,15 @@ func (u *Uses) AnswerJob(ctx context.Context, key, answer string) (journal.Entry
 					{Field: "answer", Message: "A check is done by noting on the planting how it was proved."},
 				}
 			}
-			row := store.PutJobAnswerParams{PlantingID: j.View.PlantingID, JobKey: key, Answer: answer, Day: s.Today.String()}
-			if answer == NotYet {
-				until := s.Today.AddDays(notYetDays).String()
-				row.UntilDay = &until
-			}
-			if _, err := jobAnswersTable.Put(ctx, d, 0, row); err != nil {
-				return journal.Record{}, err
+			for _, part := range each(j) {
+				row := store.PutJobAnswerParams{PlantingID: part.View.PlantingID, JobKey: part.Key, Answer: answer, Day: s.Today.String()}
+				if answer == NotYet {
+					until := s.Today.AddDays(notYetDays).String()
+					row.UntilDay = &until
+				}
+				if _, err := jobAnswersTable.Put(ctx, d, 0, row); err != nil {
+					return journal.Record{}, err
+				}
 			}
 			p := s.ByID[j.View.PlantingID]
 			summary := fmt.Sprintf("%s: %s %s in %s", said, say.LowerFirst(j.View.Verb), j.View.What, p.Bed.Name)

@@ -2,16 +2,17 @@ package now
 
 import (
 	"fmt"
-	"math"
 	"slices"
 
 	"bramblyacre/core/agenda"
 	"bramblyacre/core/calendar"
+	"bramblyacre/core/care"
 	"bramblyacre/core/flora"
 	"bramblyacre/core/identity"
 	"bramblyacre/garden/area"
 	"bramblyacre/garden/plot"
 	"bramblyacre/garden/say"
+	"bramblyacre/garden/view"
 )
 
 // jobs returns everything there is to do on a day or soon after, in order.
@@ -26,9 +27,27 @@ func (u *Uses) jobs(s *plot.State, on calendar.Date) []area.Job {
 			wanted = append(wanted, j)
 		}
 	}
+	wanted = asOne(wanted, on)
 	order(wanted, on)
+	for i := range wanted {
+		finish(&wanted[i])
+	}
 	return wanted
 }
+
+// finish says of a job what is said of all: its best days, and whether it can be made good.
+func finish(j *area.Job) {
+	if j.Stake == 0 {
+		j.Stake = unsaidStake
+	}
+	j.View.Lasting = j.Irreversible
+	if j.BestFirst != 0 && (j.BestFirst > j.First || j.BestLast < j.Last) {
+		j.View.Best = calendar.Span(j.BestFirst, j.BestLast)
+	}
+}
+
+// unsaidStake is what a job costs that is left, where nothing says more.
+const unsaidStake = 0.2
 
 // jobs are the jobs of looking after and of the round.
 var jobs = area.Source{
@@ -36,7 +55,7 @@ var jobs = area.Source{
 		if p.Aside {
 			return asideJobs(s, p, on)
 		}
-		return slices.Concat(careJobs(s, p, on), frostJobs(s, p, on), troubleJobs(s, p, on))
+		return slices.Concat(careJobs(s, p, on), nightJobs(s, p, on), troubleJobs(s, p, on))
 	},
 	Plot:        roundJobs,
 	SeesToAside: true,
@@ -76,35 +95,51 @@ func answered(s *plot.State, j *area.Job, on calendar.Date) (wanted bool) {
 	return true
 }
 
-// careJobs are the tasks of a species' care rows that are due of a planting.
+// careJobs are the rows of a species' care that are wanted of a planting, this season and, shortly before its end, the
+// next.
 func careJobs(s *plot.State, p *plot.Planting, on calendar.Date) []area.Job {
 	var jobs []area.Job
-	for _, care := range p.Species.Care {
-		if p.Now == nil || p.Year < care.MinYear {
-			continue
-		}
-		for _, band := range p.Now.Bands(care.From, care.Until, care.From) {
-			first, last, opens := band.LikelyDays()
-			if !opens {
+	for _, season := range say.Distinct([]calendar.Season{seasonOf(s, on), seasonOf(s, on.AddDays(comingDays))}) {
+		for _, due := range view.CareOf(s, p, max(season.Start, on)) {
+			if !due.Wanted {
 				continue
 			}
-			j := area.NewJob(s, p, "care", care.ID, s.Season, first, last, on)
-			j.Irreversible = care.Irreversible
-			j.Minutes = math.Max(2, float64(p.Standing())*care.MinutesEach.Value)
+			row := due.Row
+			j := area.NewJob(s, p, "care", row.ID, season, due.First, due.Last, on)
+			j.BestFirst, j.BestLast = due.BestFirst, due.BestLast
+			j.Irreversible, j.Stake, j.Minutes = row.Irreversible, due.Work.Stake.Value, due.Minutes
+			switch due.Work.Weather {
+			case care.DryDay:
+				j.Wants = agenda.DryDay
+			case care.Roof:
+				j.Wants = agenda.UnderRoof
+			}
 			j.View.Minutes = j.Minutes
-			j.View.Verb, j.View.What = care.Verb, p.Species.Names.Name
+			j.View.Verb, j.View.What = row.Verb, p.Species.Names.Name
 			if p.IdentityState != identity.Sure {
 				j.View.What += " (unproven)"
 			}
-			j.View.Amount = care.What + " · " + say.MinutesWords(j.Minutes)
-			j.View.Reason = care.Why
-			if care.Irreversible {
-				j.View.Reason = fmt.Sprintf("%s about %s. %s", endWords[care.Until], band.Closes.P50.DayMonth(), care.Why)
+			j.Detail = row.What
+			j.View.Amount = row.What + " · " + say.MinutesWords(j.Minutes)
+			j.View.Reason, j.View.Cost = due.WhyWords(p.Species), due.CostWords()
+			if ends, known := endWords[row.Until]; row.Irreversible && known && row.ByNight.Unit == "" {
+				j.View.Reason = fmt.Sprintf("%s about %s. %s", ends, due.Closes.P50.DayMonth(), j.View.Reason)
 			}
 			jobs = append(jobs, j)
 		}
 	}
 	return jobs
+}
+
+// comingDays is how far ahead a season's jobs are told.
+const comingDays = 21
+
+// seasonOf is the season of the two that are forecast that a day lies in.
+func seasonOf(s *plot.State, on calendar.Date) calendar.Season {
+	if s.Next.Contains(on) {
+		return s.Next
+	}
+	return s.Season
 }
 
 // endWords say what ends a band that must not be missed.
@@ -137,7 +172,7 @@ func roundJobs(s *plot.State, on calendar.Date) []area.Job {
 		return nil
 	}
 	j := area.Job{
-		Job: agenda.Job{Key: roundKey, First: on, Last: on.AddDays(roundEveryDays), Minutes: float64(2 * waiting)},
+		Job: agenda.Job{Key: roundKey, First: on, Last: on.AddDays(roundEveryDays), Minutes: float64(2 * waiting), Stake: unsaidStake},
 	}
 	j.View = area.JobView{
 		Key:      roundKey,

@@ -15,6 +15,6 @@ var jobAnswersTable = journal.NewTable(
 
 // registration is what the journal has to know of now.
 var registration = journal.Registration{
-	Tables: []journal.AnyTable{plot.ObservationsTable, jobAnswersTable},
-	Kinds:  []string{"observation", "job"},
+	Tables: []journal.AnyTable{plot.ObservationsTable, jobAnswersTable, workTable},
+	Kinds:  []string{"observation", "job", kindWork},
 }

@@ -1,9 +1,5 @@
 package say
 
-import (
-	"bramblyacre/core/flora"
-)
-
 // CompareTexts compares pairs of texts until one pair differs.
 func CompareTexts(pairs ...string) int {
 	for i := 0; i+1 < len(pairs); i += 2 {
@@ -28,14 +24,14 @@ func CompareBools(a, b bool) int {
 	return -1
 }
 
-// Distinct leaves out a stage that stands twice, as the rest at both ends.
-func Distinct(stages []flora.Stage) []flora.Stage {
-	var once []flora.Stage
-	had := map[flora.Stage]bool{}
-	for _, stage := range stages {
-		if !had[stage] {
-			had[stage] = true
-			once = append(once, stage)
+// Distinct leaves out what stands twice, as the rest at both ends.
+func Distinct[T comparable](all []T) []T {
+	var once []T
+	had := map[T]bool{}
+	for _, one := range all {
+		if !had[one] {
+			had[one] = true
+			once = append(once, one)
 		}
 	}
 	return once

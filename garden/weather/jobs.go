@@ -44,7 +44,7 @@ func waterJobs(s *plot.State, on calendar.Date) []area.Job {
 		}
 		key := fmt.Sprintf("water:%d:%s", bed.ID, first)
 		minutes := math.Max(2, a.litres/settingsOf(s).FlowL)
-		j := area.Job{Job: agenda.Job{Key: key, First: first, Last: last, Minutes: minutes}}
+		j := area.Job{Job: agenda.Job{Key: key, First: first, Last: last, Minutes: minutes, Stake: waterStake, Bed: bed.ID}}
 		j.View = area.JobView{
 			Key: key, Kind: "water", Verb: "Water", What: say.Joined(namesIn(s, bed.ID)), Bed: bed.Name, BedID: bed.ID, Stage: flora.FullLeaf,
 			Amount: s.Units.Volume(a.litres) + " · " + say.MinutesWords(minutes), Reason: a.words + " " + reasonOf(s, w),
@@ -54,6 +54,9 @@ func waterJobs(s *plot.State, on calendar.Date) []area.Job {
 	}
 	return all
 }
+
+// waterStake is what a bed that is not watered costs of its year, to put jobs in an order.
+const waterStake = 0.5
 
 // mostNames is how many kinds of a bed a job names.
 const mostNames = 3

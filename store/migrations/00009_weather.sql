@@ -46,7 +46,7 @@ CREATE TABLE soil_feels (
 
 -- How the household waters, one row: what its hose or can brings a minute, and that a soil probe is at hand.
 CREATE TABLE water_settings (
-    id        INTEGER PRIMARY KEY CHECK (id = 1),
+    id        INTEGER PRIMARY KEY,
     flow_l    REAL NOT NULL CHECK (flow_l > 0),
     probe     TEXT NOT NULL CHECK (probe IN ('', 'simulated'))
 ) STRICT;

@@ -4,3 +4,9 @@ INSERT INTO photographs (sha256, kind, bytes) VALUES (?, ?, ?) ON CONFLICT (sha2
 
 -- name: GetPhotograph :one
 SELECT * FROM photographs WHERE sha256 = ?;
+
+-- name: KeepThumbnail :exec
+INSERT INTO thumbnails (sha256, bytes) VALUES (?, ?) ON CONFLICT (sha256) DO NOTHING;
+
+-- name: GetThumbnail :one
+SELECT bytes FROM thumbnails WHERE sha256 = ?;

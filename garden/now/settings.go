@@ -1,0 +1,146 @@
+package now
+
+import (
+	"context"
+	"math"
+	"strconv"
+	"time"
+
+	"bramblyacre/core/calendar"
+	"bramblyacre/core/unit"
+	"bramblyacre/garden/journal"
+	"bramblyacre/garden/plot"
+	"bramblyacre/garden/say"
+	"bramblyacre/store"
+)
+
+var workTable = journal.NewTable(
+	"work_settings",
+	(*store.Queries).GetWorkSettings,
+	(*store.Queries).PutWorkSettings,
+	(*store.Queries).DropWorkSettings,
+)
+
+var workRows = plot.Keep(
+	workTable, (*store.Queries).ListWorkSettings, func(r store.WorkSetting) int64 { return r.ID },
+	func(store.WorkSetting, store.WorkSetting) int { return 0 })
+
+const (
+	kindWork = "work"
+	// unsaidNightChance is from which chance on a cold night is told, until the household says another.
+	unsaidNightChance = 0.2
+)
+
+// settingsOf are how the household works, or what stands for it until something is said.
+func settingsOf(s *plot.State) store.WorkSetting {
+	if rows := workRows.Of(s); len(rows) > 0 {
+		return rows[0]
+	}
+	return store.WorkSetting{NightChance: unsaidNightChance}
+}
+
+// minutesOf are the minutes of the weekdays, Monday first; nil where nobody said.
+func minutesOf(w store.WorkSetting) [7]*int64 {
+	return [7]*int64{w.Monday, w.Tuesday, w.Wednesday, w.Thursday, w.Friday, w.Saturday, w.Sunday}
+}
+
+// minutesOn are the minutes there are on a day; +Inf where nobody said for any day, none where only for others.
+func minutesOn(w store.WorkSetting, day calendar.Date) float64 {
+	all := minutesOf(w)
+	if said := all[(int(day.Weekday())+6)%7]; said != nil {
+		return float64(*said)
+	}
+	for _, other := range all {
+		if other != nil {
+			return 0
+		}
+	}
+	return math.Inf(1)
+}
+
+// HoursInput is the time there is for the garden by weekday, and from which chance on a cold night is told.
+type HoursInput struct {
+	// Minutes are of Monday to Sunday, as typed: 45, 1 h 30 min, or empty.
+	Minutes []string `json:"minutes" minItems:"7" maxItems:"7" doc:"Of Monday to Sunday, as typed: 45, 1 h 30 min, or empty"`
+	// NightChance is in tenths, 1 to 9.
+	NightChance int `json:"nightChance" minimum:"1" maximum:"9" doc:"From how many in ten on a cold night is told"`
+}
+
+// HoursView is what was said of the time there is.
+type HoursView struct {
+	Version     say.Version `json:"version"`
+	Days        []string    `json:"days" doc:"Monday to Sunday"`
+	Minutes     []string    `json:"minutes" doc:"As typed last; empty where nobody said"`
+	NightChance int         `json:"nightChance"`
+}
+
+// Hours is the time there is for the garden by weekday.
+func (u *Uses) Hours(ctx context.Context) (HoursView, error) {
+	s, err := u.plot.State(ctx)
+	if err != nil {
+		return HoursView{}, err
+	}
+	return viewHours(s), nil
+}
+
+func viewHours(s *plot.State) HoursView {
+	w := settingsOf(s)
+	v := HoursView{Version: say.VersionOf(w), NightChance: int(math.Round(10 * w.NightChance))}
+	for i, minutes := range minutesOf(w) {
+		v.Days = append(v.Days, time.Weekday((i+1)%7).String())
+		text := ""
+		if minutes != nil {
+			text = strconv.FormatInt(*minutes, 10)
+		}
+		v.Minutes = append(v.Minutes, text)
+	}
+	return v
+}
+
+// SetHours notes the time there is for the garden.
+func (u *Uses) SetHours(ctx context.Context, seen say.Version, in HoursInput) (journal.Entry, error) {
+	return u.plot.Change(ctx, func(s *plot.State, d *journal.Draft) (journal.Record, error) {
+		if err := seen.IsOf(viewHours(s).Version, "the hours"); err != nil {
+			return journal.Record{}, err
+		}
+		var c say.Checklist
+		row := store.PutWorkSettingsParams{NightChance: float64(in.NightChance) / 10}
+		if in.NightChance < 1 || in.NightChance > 9 {
+			c.Add("nightChance", "Say from how many in ten on: 1 to 9.")
+		}
+		if len(in.Minutes) != 7 {
+			c.Add("minutes", "Say the time of each of the seven days.")
+			return journal.Record{}, c.Err()
+		}
+		days := []**int64{&row.Monday, &row.Tuesday, &row.Wednesday, &row.Thursday, &row.Friday, &row.Saturday, &row.Sunday}
+		total := int64(0)
+		for i, text := range in.Minutes {
+			minutes, err := unit.Parse(unit.Duration, text, "min")
+			switch {
+			case text == "":
+				continue
+			case err != nil:
+				c.AddError("minutes."+strconv.Itoa(i), err)
+			case minutes < 0 || minutes > 24*60:
+				c.Add("minutes."+strconv.Itoa(i), "A day has no more than 24 hours.")
+			default:
+				whole := int64(math.Round(minutes))
+				total += whole
+				*days[i] = &whole
+			}
+		}
+		if err := c.Err(); err != nil {
+			return journal.Record{}, err
+		}
+		was := settingsOf(s)
+		if was.ID != 0 {
+			row.ID = &was.ID
+		}
+		_, err := workTable.Put(ctx, d, was.ID, row)
+		summary := "Time for the garden: " + say.MinutesWords(float64(total)) + " a week"
+		if total == 0 {
+			summary = "Time for the garden: not said"
+		}
+		return journal.Record{Kind: kindWork, Summary: summary}, err
+	})
+}
