@@ -128,10 +128,18 @@ func inOrder() []event {
 	for _, p := range plantings {
 		events = append(events, event{mustDay(p.in.StartedOn), p.key, func(b *builder) error { return b.plant(p) }})
 	}
-	for _, n := range notes {
+	for _, p := range newcomers {
+		written := max(mustDay(p.in.StartedOn), mustDay(writtenDown))
+		events = append(events, event{written, p.key, func(b *builder) error { return b.plant(p) }})
+	}
+	events = append(events, event{mustDay("2031-05-03"), "hours", func(b *builder) error {
+		_, err := b.garden.Now.SetHours(b.ctx, say.AsItStands, hours)
+		return err
+	}})
+	for _, n := range slices.Concat(notes, newcomerNotes) {
 		events = append(events, event{mustDay(n.day), n.planting, func(b *builder) error { return b.note(n) }})
 	}
-	for _, l := range looks {
+	for _, l := range slices.Concat(looks, newcomerLooks) {
 		events = append(events, event{mustDay(l.day), l.planting, func(b *builder) error { return b.check(l) }})
 	}
 	for _, sign := range signs {

@@ -90,6 +90,17 @@ var beds = []place.BedInput{
 		Note:      "Shade of the hedge; the lane beyond it is sprayed.",
 	},
 	{
+		Name:      "South Wall",
+		FormInput: at("24.6 m", "15.9 m", "8 m", "1.2 m"),
+		Moisture:  "fresh",
+		Texture:   "sandy loam",
+		Drainage:  "free",
+		Fertility: "fair",
+		SoilDepth: "over 50 cm",
+		Warmth:    "warm",
+		Note:      "Under the house's south wall.",
+	},
+	{
 		Name:      "Mint Pot",
 		FormInput: place.FormInput{Shape: "round", X: "5.2 m", Y: "23.6 m", Width: "60 cm"},
 		Moisture:  "fresh",

@@ -2,12 +2,15 @@ package garden
 
 import (
 	"fmt"
+	"slices"
 	"testing"
 
+	"bramblyacre/core/climate"
 	"bramblyacre/core/flora"
 	"bramblyacre/garden/input"
 	"bramblyacre/garden/place"
 	"bramblyacre/garden/say"
+	"bramblyacre/garden/view"
 )
 
 // Every care rule and every harvest of every plant comes up in some year of the
@@ -63,14 +66,38 @@ func TestEveryRuleComesUp(t *testing.T) {
 					t.Errorf("%s %s is not open on its first day, %s", planting.SpeciesID, span.Window.Part.Name, span.First)
 				}
 			}
+			asked := map[string]bool{}
 			for _, j := range plot.Now.Part().Jobs.Of(state, planting, state.Today) {
 				if j.View.Verb == "" || j.View.Amount == "" || j.View.Reason == "" || j.Minutes < 1 || j.First > j.Last {
 					t.Errorf("%s: %+v", planting.SpeciesID, j.View)
 				}
-				for _, care := range planting.Species.Care {
-					if care.Verb == j.View.Verb {
-						delete(wanted, planting.SpeciesID+" "+care.ID)
+				if j.BestFirst != 0 && (j.BestFirst < j.First || j.BestLast > j.Last || j.BestFirst > j.BestLast) {
+					t.Errorf("%s is best %s to %s, of %s to %s", j.Key, j.BestFirst, j.BestLast, j.First, j.Last)
+				}
+				asked[j.Key] = true
+			}
+			// What is not asked for says why.
+			for _, due := range view.CareOf(state, planting, state.Today) {
+				delete(wanted, planting.SpeciesID+" "+due.Row.ID)
+				key := view.CareKey(planting, due.Row.ID, state.Season.Start.Year())
+				if due.Wanted != asked[key] || !due.Wanted && due.Why == "" || due.CostWords() == "" {
+					t.Errorf("%s is wanted %v for %q and asked for %v", key, due.Wanted, due.Why, asked[key])
+				}
+			}
+			for _, care := range planting.Species.Care {
+				if care.ByNight.Unit == "" {
+					continue
+				}
+				// Where no such nights come nothing is asked for.
+				cold := 0
+				for m := range state.Sky.Usual.Size() {
+					autumn := state.Sky.Usual.Weather(m)[state.Season.Days()/2:]
+					if slices.ContainsFunc(autumn, func(day climate.Day) bool { return day.TMin <= care.ByNight.Value }) {
+						cold++
 					}
+				}
+				if cold*10 < state.Sky.Usual.Size() {
+					delete(wanted, planting.SpeciesID+" "+care.ID)
 				}
 			}
 		}
@@ -92,7 +119,7 @@ func startsOf(s *flora.Species) []string {
 	case flora.Biennial:
 		return []string{"2030-04-20", "2031-04-20"}
 	}
-	return []string{"2010-04-20"}
+	return []string{"2010-04-20", "2029-04-20", "2031-04-20"}
 }
 
 // An annual is in its only year however it came to the plot: bought in May it is picked

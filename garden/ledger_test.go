@@ -82,6 +82,13 @@ func (p *fixture) everyChange() []change {
 		{"planting added", func() (journal.Entry, error) { return p.Garden.Place.AddPlanting(ctx, p.goodPlanting()) }},
 		{"planting changed", func() (journal.Entry, error) { return p.ChangePlanting(ctx, p.planting, say.AsItStands, more) }},
 		{"planting removed", func() (journal.Entry, error) { return p.Place.RemovePlanting(ctx, p.planting) }},
+		{"hours said", func() (journal.Entry, error) {
+			return p.Now.SetHours(ctx, say.AsItStands, now.HoursInput{Minutes: []string{"30", "", "", "", "1 h", "2 h 30 min", ""}, NightChance: 3})
+		}},
+		{"look with a count", func() (journal.Entry, error) {
+			seen, err := p.Now.NoteObservation(ctx, p.planting, now.ObservationInput{Day: "2031-05-27", Stage: "in bud", Count: "3", Photos: []string{p.photograph()}})
+			return seen.Entry, err
+		}},
 		{"look", func() (journal.Entry, error) {
 			seen, err := p.Now.NoteObservation(ctx, p.planting, now.ObservationInput{Day: "2031-05-27", Stage: "in bud", Marks: []string{"dry"}, Height: "30 cm"})
 			return seen.Entry, err

@@ -17,8 +17,8 @@ const benchFile = "bench/bench.toml"
 // Bench is what is known of raising plants that is of no one species.
 func (l *Library) Bench() *propagation.Lore { return &l.bench }
 
-// careFile holds the kinds of work on plants.
-const careFile = "care/care.toml"
+// careFile holds the kinds of work on plants, troubleFile the signs of trouble.
+const careFile, troubleFile = "care/care.toml", "care/trouble.toml"
 
 // Care is what is known of work on plants that is of no one species.
 func (l *Library) Care() *care.Lore { return &l.care }
@@ -28,7 +28,10 @@ func (l *Library) readLore(files fs.FS) error {
 	if err := l.readOne(files, benchFile, &l.bench); err != nil {
 		return err
 	}
-	return l.readOne(files, careFile, &l.care)
+	if err := l.readOne(files, careFile, &l.care); err != nil {
+		return err
+	}
+	return l.readOne(files, troubleFile, &l.care)
 }
 
 func (l *Library) readOne(files fs.FS, file string, into interface{ Check() error }) error {

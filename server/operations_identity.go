@@ -128,15 +128,43 @@ func (o operations) registerPhotographs(api huma.API) {
 		},
 		func(ctx context.Context, in *struct {
 			ID string `path:"id" pattern:"^[0-9a-f]{64}$"`
-		}) (*fileAnswer, error) {
+		}) (*pictureAnswer, error) {
 			photo, err := o.garden.Identity.Photograph(ctx, in.ID)
 			if err != nil {
 				return nil, asProblem(err)
 			}
-			return &fileAnswer{photo.Kind, "inline", photo.Bytes}, nil
+			return &pictureAnswer{photo.Kind, "inline", neverChanges, photo.Bytes}, nil
+		},
+	)
+	huma.Register(
+		api,
+		huma.Operation{
+			OperationID: "getThumbnail",
+			Method:      http.MethodGet,
+			Path:        "/api/photographs/{id}/small",
+			Summary:     "A photograph that was kept, made small",
+		},
+		func(ctx context.Context, in *struct {
+			ID string `path:"id" pattern:"^[0-9a-f]{64}$"`
+		}) (*pictureAnswer, error) {
+			small, err := o.garden.Identity.Thumbnail(ctx, in.ID)
+			if err != nil {
+				return nil, asProblem(err)
+			}
+			return &pictureAnswer{"image/jpeg", "inline", neverChanges, small}, nil
 		},
 	)
 }
+
+// pictureAnswer is a picture, which is known by what it holds: under one name it never changes.
+type pictureAnswer struct {
+	ContentType        string `header:"Content-Type"`
+	ContentDisposition string `header:"Content-Disposition"`
+	CacheControl       string `header:"Cache-Control"`
+	Body               []byte
+}
+
+const neverChanges = "private, max-age=31536000, immutable"
 
 // BySpecimen is a specimen in an address: its pair, and the seed it is made from.
 type BySpecimen struct {

@@ -49,6 +49,7 @@ func TestWorkIsWantedByWhatStands(t *testing.T) {
 		{"dry ground is watered first", flora.Care{MinYear: 1}, care.Mulch, care.Situation{Year: 1, KnowsWater: true, Short: true, YearsSince: care.Never}, true, care.GroundDry},
 		{"rich ground is not fed", flora.Care{MinYear: 1}, care.Feed, care.Situation{Year: 1, TooRich: true, YearsSince: care.Never}, false, care.TooRich},
 		{"poor ground is", flora.Care{MinYear: 1}, care.Feed, care.Situation{Year: 1, YearsSince: care.Never}, true, care.NoReason},
+		{"what single nights harm is covered on those", flora.Care{MinYear: 1}, care.Shelter, care.Situation{Year: 1, NightsTold: true, YearsSince: care.Never}, false, care.OnTheNight},
 		{"a reckoned bed is watered as a bed", flora.Care{MinYear: 1}, care.Water, care.Situation{Year: 1, KnowsWater: true, YearsSince: care.Never}, false, care.BedIsWatered},
 		{"one that is not is watered by its row", flora.Care{MinYear: 1}, care.Water, care.Situation{Year: 1, YearsSince: care.Never}, true, care.NoReason},
 	}

@@ -42,7 +42,8 @@ type Work struct {
 
 // Lore is what is known of work on plants that is of no one species.
 type Lore struct {
-	Works []Work `toml:"work"`
+	Works    []Work    `toml:"work"`
+	Troubles []Trouble `toml:"trouble"`
 }
 
 // WorkOf is the kind of work of a species' row: the one it names, else the one of its verb, else "other".
@@ -61,7 +62,7 @@ func (l Lore) WorkOf(row flora.Care) Work {
 	return Work{Name: Other, Weather: AnyWeather}
 }
 
-// Check tells what is wrong with the kinds of work: one without a name, a stake or words, or a verb of two.
+// Check tells what is wrong with the kinds of work and the troubles: one without a name, a stake or words, or a verb of two.
 func (l Lore) Check() error {
 	of := map[string]string{}
 	for i, w := range l.Works {
@@ -80,5 +81,5 @@ func (l Lore) Check() error {
 			of[verb] = w.Name
 		}
 	}
-	return nil
+	return l.checkTroubles()
 }

@@ -20,6 +20,8 @@ type Situation struct {
 	MulchCm float64
 	// TooRich is true where the ground is richer than the plant wants.
 	TooRich bool
+	// NightsTold is true where shelter is asked for on the evening before each night that harms it.
+	NightsTold bool
 	// Crowded is true where its plants have grown into each other's room.
 	Crowded bool
 }
@@ -44,6 +46,7 @@ const (
 	Mulched      Reason = "mulched already"
 	TooRich      Reason = "too rich"
 	LargeEnough  Reason = "large enough"
+	OnTheNight   Reason = "told on the night"
 )
 
 // Verdict is whether work is wanted, and what besides its stage decides that.
@@ -74,6 +77,8 @@ func Judge(row flora.Care, work Work, at Situation) Verdict {
 		return against(BedIsWatered) // it says when and how much, for all that stands there
 	case work.Name == Mulch && at.MulchCm >= deepMulchCm:
 		return against(Mulched)
+	case work.Name == Shelter && at.NightsTold:
+		return against(OnTheNight)
 	case work.Name == Feed && at.TooRich:
 		return against(TooRich)
 	case isGrown(row, at):

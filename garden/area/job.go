@@ -27,6 +27,7 @@ type JobView struct {
 	// SeedOf is the planting that a job of the bench would have seed saved of.
 	SeedOf   int64         `json:"seedOf" doc:"The planting that seed is to be saved of; 0 else"`
 	Part     string        `json:"part"`
+	Trouble  string        `json:"trouble" doc:"The sign that was marked, which has a page; empty for none"`
 	BedID    int64         `json:"bedId" doc:"The bed that is to be watered; 0 else"`
 	Bed      string        `json:"bed"`
 	Stage    flora.Stage   `json:"stage"`

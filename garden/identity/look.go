@@ -40,8 +40,6 @@ func (in LookInput) sending(kind string, id int64) (journal.Sending, error) {
 	return journal.SentAs(in.ClientKey, kind, id, content)
 }
 
-// mostPhotos is how many photographs a look may hold.
-const mostPhotos = 12
 
 // NoteLook notes a look at a planting's characters.
 func (u *Uses) NoteLook(ctx context.Context, plantingID int64, in LookInput) (journal.Entry, error) {
@@ -153,15 +151,10 @@ func readLook(
 			)
 		}
 	}
-	if len(in.Photos) > mostPhotos {
-		c.Add("photos", "%d photographs are the most for one look.", mostPhotos)
-	}
-	for _, sum := range in.Photos {
-		if _, err := d.GetPhotograph(ctx, sum); err != nil {
-			c.Add("photos", "One of the photographs is not kept here. Add it again.")
-			break
-		}
-	}
+	input.CheckPhotos(c, in.Photos, func(id string) bool {
+		_, err := d.GetPhotograph(ctx, id)
+		return err == nil
+	})
 	if err := c.Err(); err != nil {
 		return row, err
 	}

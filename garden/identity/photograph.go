@@ -81,7 +81,7 @@ func readPicture(picture []byte) (kind string, err error) {
 	return "", say.Faults{{Field: "photo", Message: "This is no JPEG, PNG or WebP picture."}}
 }
 
-// KeepPhotograph keeps a JPEG, PNG or WebP and returns the name it is kept by, which is
+// KeepPhotograph keeps a JPEG, PNG or WebP, without what the camera wrote beside it, and returns the name it is kept by, which is
 // the same for the same picture.
 func (u *Uses) KeepPhotograph(ctx context.Context, picture []byte) (id string, err error) {
 	if len(picture) > MostPhotographBytes {
@@ -92,6 +92,12 @@ func (u *Uses) KeepPhotograph(ctx context.Context, picture []byte) (id string, e
 	u.picturing.Unlock()
 	if err != nil {
 		return "", err
+	}
+	picture, whole := stripped(kind, picture)
+	if !whole {
+		return "", say.Faults{
+			{Field: "photo", Message: "The photograph is broken: not all of it can be read. Save it anew."},
+		}
 	}
 	sum := sha256.Sum256(picture)
 	id = hex.EncodeToString(sum[:])

@@ -108,6 +108,9 @@ func careJobs(s *plot.State, p *plot.Planting, on calendar.Date) []area.Job {
 			j := area.NewJob(s, p, "care", row.ID, season, due.First, due.Last, on)
 			j.BestFirst, j.BestLast = due.BestFirst, due.BestLast
 			j.Irreversible, j.Stake, j.Minutes = row.Irreversible, due.Work.Stake.Value, due.Minutes
+			if _, harm := mostTender(p.Species); row.ByNight.Unit != "" && harm == flora.Kills {
+				j.Irreversible, j.Stake = true, 1
+			}
 			switch due.Work.Weather {
 			case care.DryDay:
 				j.Wants = agenda.DryDay

@@ -6,6 +6,7 @@ import (
 	"fmt"
 	"math"
 	"slices"
+	"strconv"
 	"strings"
 
 	"bramblyacre/core/calendar"
@@ -30,7 +31,10 @@ type ObservationInput struct {
 	Height    string   `json:"height,omitempty"`
 	Width     string   `json:"width,omitempty"`
 	Marks     []string `json:"marks,omitempty"`
-	Note      string   `json:"note,omitempty"`
+	// Count is how many plants stand, as typed; empty where nobody counted.
+	Count  string   `json:"count,omitempty" doc:"How many plants stand, as typed"`
+	Photos []string `json:"photos,omitempty" doc:"Of photographs kept before"`
+	Note   string   `json:"note,omitempty"`
 	// ClientKey makes a note that is sent twice, as after a lost connection,
 	// count once.
 	ClientKey string `json:"clientKey,omitempty"`
@@ -70,16 +74,25 @@ func (u *Uses) NoteObservation(ctx context.Context, plantingID int64, in Observa
 				return journal.Record{}, err
 			}
 		}
-		row, err := readObservation(s, p, in)
+		row, err := readObservation(ctx, s, d, p, in)
 		if err != nil {
 			return journal.Record{}, err
 		}
 		if _, err := plot.ObservationsTable.Put(ctx, d, 0, row); err != nil {
 			return journal.Record{}, err
 		}
+		if err := recount(ctx, s, d, p, row); err != nil {
+			return journal.Record{}, err
+		}
 		summary := fmt.Sprintf("Saw %s in %s: %s, %s", p.Species.Names.Name, p.Bed.Name, row.Stage, row.Share)
 		if row.Marks != "" {
 			summary += "; " + strings.ReplaceAll(row.Marks, ",", ", ")
+		}
+		if row.Counted != nil {
+			summary += "; counted " + say.Counted(float64(*row.Counted), "plant", "plants")
+		}
+		if n := len(in.Photos); n > 0 {
+			summary += "; " + say.Counted(float64(n), "photograph", "photographs")
 		}
 		return journal.Record{Kind: "observation", Summary: summary, Bed: &p.BedID, Planting: &p.ID}, nil
 	})
@@ -94,7 +107,41 @@ func (u *Uses) NoteObservation(ctx context.Context, plantingID int64, in Observa
 	return Observed{Entry: entry, Moved: view.Moved(s, p), Ready: view.ReadyWords(s, p, s.Today)}, nil
 }
 
-func readObservation(s *plot.State, p *plot.Planting, in ObservationInput) (store.PutObservationParams, error) {
+// recount takes over how many plants a look counted, where none were counted later.
+func recount(ctx context.Context, s *plot.State, d *journal.Draft, p *plot.Planting, row store.PutObservationParams) error {
+	if row.Counted == nil || row.Day < p.CountedOn || int(*row.Counted) == p.Standing() {
+		return nil
+	}
+	params := plot.PlantingParams(p.Planting)
+	params.Plants, params.CountedOn, params.CountedAfter = *row.Counted, row.Day, s.LastEntry
+	_, err := plot.PlantingsTable.Put(ctx, d, p.ID, params)
+	return err
+}
+
+// mostCounted is how many plants a planting may be counted to have.
+const mostCounted = 10_000
+
+// readCount reads how many plants were counted; nil where nothing is typed.
+func readCount(c *say.Checklist, text string) *int64 {
+	text = strings.TrimSpace(text)
+	if text == "" {
+		return nil
+	}
+	count, err := strconv.ParseInt(text, 10, 64)
+	switch {
+	case err != nil:
+		c.Add("count", "%q is not a number of plants; write for example 7.", text)
+	case count == 0:
+		c.Add("count", "Where none stands any more, mark it as gone.")
+	case count < 0 || count > mostCounted:
+		c.Add("count", "A planting has between 1 and %d plants.", mostCounted)
+	}
+	return &count
+}
+
+func readObservation(
+	ctx context.Context, s *plot.State, d *journal.Draft, p *plot.Planting, in ObservationInput,
+) (store.PutObservationParams, error) {
 	var c say.Checklist
 	row := store.PutObservationParams{PlantingID: p.ID, Note: c.Text("note", in.Note, say.LongestNote)}
 	day := input.ReadPastDay(s, &c, p, in.Day)
@@ -124,11 +171,17 @@ func readObservation(s *plot.State, p *plot.Planting, in ObservationInput) (stor
 	row.HeightM = readSize(s, &c, "height", in.Height, p.Species.Size.Height.High)
 	row.WidthM = readSize(s, &c, "width", in.Width, p.Species.Size.Width.High)
 	for _, mark := range in.Marks {
-		if !slices.Contains(plot.Marks, mark) {
+		if !slices.Contains(s.Marks(), mark) {
 			c.Add("marks", "%q is not a sign of trouble that can be marked. Write it as a note.", mark)
 		}
 	}
 	row.Marks = strings.Join(in.Marks, ",")
+	row.Counted = readCount(&c, in.Count)
+	input.CheckPhotos(&c, in.Photos, func(id string) bool {
+		_, err := d.GetPhotograph(ctx, id)
+		return err == nil
+	})
+	row.Photos = strings.Join(in.Photos, ",")
 	row.ClientKey = say.ReadClientKey(in.ClientKey)
 	if len(c.Faults) == 0 {
 		if askAbout(s, &c, p, phenology.Sighting{Day: day, Stage: stage, Share: share}, in.Affirmed) && len(c.Faults) == 0 {

@@ -38,6 +38,8 @@ type Stop struct {
 	WidthNumber   float64       `json:"widthNumber" doc:"Expected width in that unit"`
 	SeenToday     bool          `json:"seenToday"`
 	Ready         string        `json:"ready"`
+	// LikelyMarks are the signs of trouble that this plant is known to get, or that the weather of late brings on.
+	LikelyMarks []string `json:"likelyMarks" doc:"The signs of trouble that are likeliest here"`
 	// Missed is true where the last round passed it by: it comes first.
 	Missed bool `json:"missed" doc:"The last round passed it by"`
 	// Worth says why to look here above all; empty where a look tells little.
@@ -54,8 +56,9 @@ func (u *Uses) Round(ctx context.Context) (RoundView, error) {
 	if err != nil {
 		return RoundView{}, err
 	}
-	v := RoundView{Day: s.Today, Marks: plot.Marks, Stops: []Stop{}}
+	v := RoundView{Day: s.Today, Marks: s.Marks(), Stops: []Stop{}}
 	missed := missedLastTime(s)
+	lately, _, _, _, _ := s.Lately()
 	for _, bed := range s.Beds {
 		first := true
 		for _, p := range s.Plantings {
@@ -67,6 +70,7 @@ func (u *Uses) Round(ctx context.Context) (RoundView, error) {
 				first = false
 			}
 			stop := stop(s, p)
+			stop.LikelyMarks = likelyMarks(s, p, lately)
 			stop.BedNumber, stop.BedNote = v.Beds, bed.Note
 			stop.Missed = missed[p.ID] && !stop.SeenToday
 			if stop.SeenToday {

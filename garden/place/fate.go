@@ -90,7 +90,7 @@ func (u *Uses) NoteFate(ctx context.Context, plantingID int64, in FateInput) (jo
 		}
 		summary := fmt.Sprintf("%s %s in %s: %s", say.Capital(p.Species.Names.Name), in.Outcome, p.Bed.Name, in.Cause)
 		if in.Gone {
-			gone := plantingParams(p.Planting)
+			gone := plot.PlantingParams(p.Planting)
 			gone.RemovedOn = &row.Day
 			if _, err := plot.PlantingsTable.Put(ctx, d, p.ID, gone); err != nil {
 				return journal.Record{}, err

@@ -62,7 +62,7 @@ func (u *Uses) RemovePlanting(ctx context.Context, id int64) (journal.Entry, err
 		if err != nil {
 			return journal.Record{}, err
 		}
-		row := plantingParams(p.Planting)
+		row := plot.PlantingParams(p.Planting)
 		today := s.Today.String()
 		row.RemovedOn = &today
 		return u.putPlanting(ctx, s, d, id, row, "Removed ")
@@ -90,25 +90,6 @@ func (u *Uses) putPlanting(
 		s.BedByID[row.BedID].Name,
 	)
 	return journal.Record{Kind: "planting", Summary: summary, Bed: &row.BedID, Planting: &written.ID}, nil
-}
-
-func plantingParams(p store.Planting) store.PutPlantingParams {
-	return store.PutPlantingParams{
-		ID:           &p.ID,
-		BedID:        p.BedID,
-		SpeciesID:    p.SpeciesID,
-		Plants:       p.Plants,
-		AreaM2:       p.AreaM2,
-		CountedOn:    p.CountedOn,
-		StartedOn:    p.StartedOn,
-		CountedAfter: p.CountedAfter,
-		StartYear:    p.StartYear,
-		Origin:       p.Origin,
-		Identity:     p.Identity,
-		IdentityNote: p.IdentityNote,
-		Note:         p.Note,
-		RemovedOn:    p.RemovedOn,
-	}
 }
 
 func originChoices() []OriginChoice {

@@ -3,6 +3,8 @@ package place
 import (
 	"context"
 	"fmt"
+	"slices"
+	"strings"
 
 	"bramblyacre/core/calendar"
 	"bramblyacre/core/flora"
@@ -46,6 +48,8 @@ type PlantingView struct {
 	Moved      *view.MovedView      `json:"moved,omitempty"`
 	Pace       string               `json:"pace"`
 	Standing   string               `json:"standing" doc:"The weakest standing the forecast rests on"`
+	Looks      []PastLook           `json:"looks" doc:"The looks at it, the newest first"`
+	Care       []view.CareView      `json:"care" doc:"The care of its year, by its days"`
 	History    []journal.LedgerLine `json:"history"`
 	LookAlike  []view.OwedCheck     `json:"lookAlikes"`
 	Verdicts   []PartVerdict        `json:"verdicts"`
@@ -65,6 +69,41 @@ type SeenMark struct {
 	Day   calendar.Date `json:"day"`
 	Stage flora.Stage   `json:"stage"`
 	Share string        `json:"share"`
+}
+
+// PastLook is a look as the planting's page lists it.
+type PastLook struct {
+	Day    calendar.Date `json:"day"`
+	Words  string        `json:"words" doc:"in bud, half; 1.2 m tall; 6 plants"`
+	Marks  []string      `json:"marks" doc:"Signs of trouble, each of which has a page"`
+	Note   string        `json:"note"`
+	Photos []string      `json:"photos"`
+}
+
+// mostPastLooks is how many looks a page lists.
+const mostPastLooks = 40
+
+// pastLooks are the looks at a planting, the newest first.
+func pastLooks(s *plot.State, p *plot.Planting) []PastLook {
+	all := []PastLook{}
+	for i := len(p.Sightings) - 1; i >= 0 && len(all) < mostPastLooks; i-- {
+		seen := p.Sightings[i]
+		words := fmt.Sprintf("%s, %s", seen.Stage, seen.Share)
+		if h := seen.Row.HeightM; h != nil {
+			words += "; " + s.Units.PlantLength(*h) + " tall"
+		}
+		if w := seen.Row.WidthM; w != nil {
+			words += "; " + s.Units.PlantLength(*w) + " wide"
+		}
+		if n := seen.Row.Counted; n != nil {
+			words += "; " + say.Counted(float64(*n), "plant", "plants")
+		}
+		split := func(list string) []string {
+			return slices.DeleteFunc(strings.Split(list, ","), func(one string) bool { return one == "" })
+		}
+		all = append(all, PastLook{seen.Day, words, split(seen.Row.Marks), seen.Row.Note, split(seen.Row.Photos)})
+	}
+	return all
 }
 
 // PartVerdict is what a part may serve for.
@@ -136,6 +175,8 @@ func viewPlanting(s *plot.State, p *plot.Planting, on calendar.Date) PlantingVie
 		Ground:     view.Notices(p),
 		Neighbours: view.Neighbours(s, p),
 		Fates:      viewFates(s.Fates[p.ID]),
+		Looks:      pastLooks(s, p),
+		Care:       []view.CareView{},
 	}
 	if p.StartYear != nil {
 		v.StartYear = *p.StartYear
@@ -168,6 +209,7 @@ func addForecast(s *plot.State, v *PlantingView, p *plot.Planting, forecast *phe
 		v.Pace += " " + little
 	}
 	v.Standing = forecast.Standing().String()
+	v.Care = view.ViewCare(s, p, on)
 	v.Options = say.Distinct(forecast.Stages)
 	index, _ := p.Now.StageOn(s.Today)
 	v.Expected = p.Now.Stages[index]

@@ -141,7 +141,7 @@ func (u *Uses) Site(ctx context.Context) (SiteView, error) {
 		WeatherSource:    s.Sky.Source(),
 		WeatherSimulated: s.Sky.Station != nil && s.Sky.Station.Simulated(),
 		Station:          s.Site.Station,
-		Marks:            plot.Marks,
+		Marks:            s.Marks(),
 		Shelters:         flora.ShelterWords,
 		Uses:             flora.UseWords,
 		Causes:           FateCauses{causes[throve], causes[failed]},

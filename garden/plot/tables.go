@@ -40,3 +40,23 @@ var WeatherTable = journal.NewTable(
 	(*store.Queries).PutWeatherReading,
 	(*store.Queries).DropWeatherReading,
 )
+
+// PlantingParams is a planting as it is written whole.
+func PlantingParams(p store.Planting) store.PutPlantingParams {
+	return store.PutPlantingParams{
+		ID:           &p.ID,
+		BedID:        p.BedID,
+		SpeciesID:    p.SpeciesID,
+		Plants:       p.Plants,
+		AreaM2:       p.AreaM2,
+		CountedOn:    p.CountedOn,
+		StartedOn:    p.StartedOn,
+		CountedAfter: p.CountedAfter,
+		StartYear:    p.StartYear,
+		Origin:       p.Origin,
+		Identity:     p.Identity,
+		IdentityNote: p.IdentityNote,
+		Note:         p.Note,
+		RemovedOn:    p.RemovedOn,
+	}
+}

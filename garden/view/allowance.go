@@ -105,7 +105,7 @@ func Allowance(s *plot.State, p *plot.Planting, part flora.Part, on calendar.Dat
 			p.Species.ID,
 		),
 		Need:    KeptNeedWords(s, p.Species.ID, part.Name),
-		Notices: NonNil(slices.Concat(treeNotices(p), troubleNotices(p, on), sunNotices(s, p, rule))),
+		Notices: NonNil(slices.Concat(treeNotices(p), troubleNotices(s, p, on), sunNotices(s, p, rule))),
 		Beside:  []Neighbour{},
 	}
 	if rule.TakesPlant {

@@ -96,7 +96,7 @@ func judgeCare(s *plot.State, p *plot.Planting, forecast *phenology.Forecast, ye
 	situation := care.Situation{
 		Year: year, HeightCm: 100 * height, WidthCm: 100 * width,
 		YearsSince: yearsSinceCare(s, p, due.Row.ID, forecast.Season), MulchCm: 100 * p.Bed.MulchM,
-		TooRich: isTooRich(p), Crowded: isCrowded(s, p.BedID),
+		TooRich: isTooRich(p), Crowded: isCrowded(s, p.BedID), NightsTold: nightsTold(p.Species, due.Row),
 	}
 	if name := due.Work.Name; name == care.Water || name == care.Mulch {
 		if w, err := s.Water(p.Bed); err == nil && w != nil {
@@ -138,6 +138,13 @@ func yearsSinceCare(s *plot.State, p *plot.Planting, row string, season calendar
 	return care.Never
 }
 
+// nightsTold tells whether a row is of shelter at stages at which single nights harm the plant: those nights are told.
+func nightsTold(species *flora.Species, row flora.Care) bool {
+	return row.ByNight.Unit == "" && slices.ContainsFunc(species.Tender, func(frost flora.Tender) bool {
+		return frost.From != frost.Until && row.From < frost.Until && frost.From < row.Until
+	})
+}
+
 // isTooRich tells whether a bed's ground is said to be richer than a plant wants.
 func isTooRich(p *plot.Planting) bool {
 	said := slices.Index(flora.FertilityWords, p.Bed.Fertility)
@@ -174,6 +181,8 @@ func careWords(s *plot.State, due *CareDue, verdict care.Verdict, at care.Situat
 		return "Its bed is watered when its ground has lost what it can spare."
 	case care.Mulched:
 		return fmt.Sprintf("%s of mulch lie there already.", s.Units.PlantLength(at.MulchCm/100))
+	case care.OnTheNight:
+		return "It is asked for on the evening before such a night."
 	case care.TooRich:
 		return "Its ground is said to be richer than it wants."
 	}

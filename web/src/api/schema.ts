@@ -789,6 +789,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/hours": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Note how much time there is for the garden */
+        put: operations["setHours"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/household": {
         parameters: {
             query?: never;
@@ -1072,6 +1089,23 @@ export interface paths {
         };
         /** A photograph that was kept */
         get: operations["getPhotograph"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/photographs/{id}/small": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A photograph that was kept, made small */
+        get: operations["getThumbnail"];
         put?: never;
         post?: never;
         delete?: never;
@@ -2125,6 +2159,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/troubles/{mark}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What a sign of trouble is, what brings it and what to do */
+        get: operations["getTrouble"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/volunteers": {
         parameters: {
             query?: never;
@@ -2292,6 +2343,23 @@ export interface paths {
         post?: never;
         /** Take away the reading of a day */
         delete: operations["dropReading"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/week": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What is done on which day of a week, and what there is no time for */
+        get: operations["getWeek"];
+        put?: never;
+        post?: never;
+        delete?: never;
         options?: never;
         head?: never;
         patch?: never;
@@ -2818,6 +2886,24 @@ export interface components {
             name: string;
             /** @description It can be checked as this; a plant that is never used has no check */
             used: boolean;
+        };
+        CareView: {
+            /** @description What leaving it costs */
+            cost: string;
+            days: string;
+            /** @description It was noted as done this season */
+            done: boolean;
+            /** @description It is asked for when its days come */
+            wanted: boolean;
+            /** @description Pinch the tips of young plants */
+            what: string;
+            why: string;
+            work: string;
+        };
+        CauseView: {
+            /** @description Why it is likelier now; empty where nothing speaks for it */
+            likely: string;
+            says: string;
         };
         CautionView: {
             /** @description Who of the household it is for; everyone's names nobody */
@@ -3424,6 +3510,24 @@ export interface components {
             winter: string;
             zone: string;
         };
+        HoursInput: {
+            /** @description Of Monday to Sunday, as typed: 45, 1 h 30 min, or empty */
+            minutes: string[];
+            /**
+             * Format: int64
+             * @description From how many in ten on a cold night is told
+             */
+            nightChance: number;
+        };
+        HoursView: {
+            /** @description Monday to Sunday */
+            days: string[];
+            /** @description As typed last; empty where nobody said */
+            minutes: string[];
+            /** Format: int64 */
+            nightChance: number;
+            version: string;
+        };
         HouseholdView: {
             circumstances: components["schemas"]["CircumstanceView"][];
             people: components["schemas"]["PersonView"][];
@@ -3530,8 +3634,12 @@ export interface components {
              * @description The bed that is to be watered; 0 else
              */
             bedId: number;
+            /** @description The days on which it is done best; empty for any of its days */
+            best: string;
             /** @description The usual cautions in a line; empty where none is on record */
             caution: string;
+            /** @description What leaving it costs; empty where its reason says so */
+            cost: string;
             deadline: string;
             /**
              * Format: int64
@@ -3543,6 +3651,8 @@ export interface components {
             /** @enum {string} */
             kind: "pick" | "care" | "check" | "round" | "bench" | "water";
             last: string;
+            /** @description Missed, it cannot be made good */
+            lasting: boolean;
             /** Format: double */
             minutes: number;
             part: string;
@@ -3557,6 +3667,8 @@ export interface components {
             /** @description Of the planting, for its drawing; empty where it is of none */
             speciesId: string;
             stage: string;
+            /** @description The sign that was marked, which has a page; empty for none */
+            trouble: string;
             verb: string;
             /**
              * Format: int64
@@ -3961,10 +4073,14 @@ export interface components {
             /** @description The questions that were asked back, word for word, and said yes to */
             affirmed?: string[];
             clientKey?: string;
+            /** @description How many plants stand, as typed */
+            count?: string;
             day: string;
             height?: string;
             marks?: string[];
             note?: string;
+            /** @description Of photographs kept before */
+            photos?: string[];
             share?: string;
             /** @description The plant that the page showed */
             speciesId?: string;
@@ -4050,6 +4166,15 @@ export interface components {
             /** @description In which of those months too little shows to prove it, against what; empty for none */
             unproved: string;
             verb: string;
+            words: string;
+        };
+        PastLook: {
+            day: string;
+            /** @description Signs of trouble, each of which has a page */
+            marks: string[];
+            note: string;
+            photos: string[];
+            /** @description in bud, half; 1.2 m tall; 6 plants */
             words: string;
         };
         PersonInput: {
@@ -4148,6 +4273,15 @@ export interface components {
             name: string;
             standing: string;
             words: string;
+        };
+        PlantFault: {
+            cause: string;
+            do: string;
+            name: string;
+            plant: string;
+            sign: string;
+            speciesId: string;
+            urgent: string;
         };
         PlantFile: {
             id: string;
@@ -4492,6 +4626,8 @@ export interface components {
             /** Format: int64 */
             bedId: number;
             botanical: string;
+            /** @description The care of its year, by its days */
+            care: components["schemas"]["CareView"][];
             day: string;
             expected: string;
             family: string;
@@ -4506,6 +4642,8 @@ export interface components {
             identity: string;
             labelled: boolean;
             lookAlikes: components["schemas"]["OwedCheck"][];
+            /** @description The looks at it, the newest first */
+            looks: components["schemas"]["PastLook"][];
             moved?: components["schemas"]["MovedView"];
             name: string;
             /** @description What stands within reach of a spade */
@@ -5239,6 +5377,8 @@ export interface components {
             /** Format: int64 */
             id: number;
             identity: string;
+            /** @description The signs of trouble that are likeliest here */
+            likelyMarks: string[];
             /** @description The last round passed it by */
             missed: boolean;
             name: string;
@@ -5402,6 +5542,33 @@ export interface components {
         TreeChoice: {
             id: string;
             name: string;
+            why: string;
+        };
+        TroubleSeen: {
+            bed: string;
+            day: string;
+            plant: string;
+            /** Format: int64 */
+            plantingId: number;
+        };
+        TroubleView: {
+            /** @description Those first that the weather of late brings on */
+            causes: components["schemas"]["CauseView"][];
+            /** @description What the weather of the last two weeks was */
+            lately: string;
+            looks: string;
+            mark: string;
+            /** @description What to mind where something is picked meanwhile; empty for nothing */
+            picking: string;
+            /** @description What plants of the plot are known to get of this sign */
+            plants: components["schemas"]["PlantFault"][];
+            /** @description Where it was marked of late */
+            seen: components["schemas"]["TroubleSeen"][];
+            steps: string[];
+            title: string;
+            unlike: string;
+            /** @description today, this week or can wait */
+            urgent: string;
             why: string;
         };
         UnfitBatchView: {
@@ -5688,6 +5855,106 @@ export interface components {
             /** Format: int64 */
             unread: number;
             unreadWords: string;
+        };
+        WeekDay: {
+            day: string;
+            name: string;
+            /**
+             * Format: double
+             * @description Minutes there are; 0 where nobody said
+             */
+            of: number;
+            /**
+             * Format: double
+             * @description Minutes of work
+             */
+            used: number;
+            /** @description Beds in the order of the shortest walk */
+            walk: components["schemas"]["WeekStop"][];
+            /** @description How likely it is to rain */
+            wet: string;
+            /** @description 35 of 60 min */
+            words: string;
+        };
+        WeekJob: {
+            amount: string;
+            /**
+             * Format: int64
+             * @description The batch that a job of the bench is about; 0 else
+             */
+            batchId: number;
+            bed: string;
+            /**
+             * Format: int64
+             * @description The bed that is to be watered; 0 else
+             */
+            bedId: number;
+            /** @description The days on which it is done best; empty for any of its days */
+            best: string;
+            /** @description The usual cautions in a line; empty where none is on record */
+            caution: string;
+            /** @description What leaving it costs; empty where its reason says so */
+            cost: string;
+            deadline: string;
+            /**
+             * Format: int64
+             * @description Where it is the check of a find; 0 else
+             */
+            findId: number;
+            first: string;
+            key: string;
+            /** @enum {string} */
+            kind: "pick" | "care" | "check" | "round" | "bench" | "water";
+            last: string;
+            /** @description Missed, it cannot be made good */
+            lasting: boolean;
+            /** Format: double */
+            minutes: number;
+            /** @description Why it stands where it stands */
+            note: string;
+            part: string;
+            /** Format: int64 */
+            plantingId: number;
+            reason: string;
+            /**
+             * Format: int64
+             * @description The planting that seed is to be saved of; 0 else
+             */
+            seedOf: number;
+            /** @description Of the planting, for its drawing; empty where it is of none */
+            speciesId: string;
+            stage: string;
+            /** @description The sign that was marked, which has a page; empty for none */
+            trouble: string;
+            verb: string;
+            /**
+             * Format: int64
+             * @description The volunteers that a job of the bench is about; 0 else
+             */
+            volunteerId: number;
+            what: string;
+        };
+        WeekStop: {
+            bed: string;
+            jobs: components["schemas"]["WeekJob"][];
+        };
+        WeekView: {
+            /** @description Jobs that have longer than the week */
+            anyTime: components["schemas"]["WeekJob"][];
+            days: components["schemas"]["WeekDay"][];
+            /** @description What there is no time for, the costliest first */
+            fallOff: components["schemas"]["WeekJob"][];
+            first: string;
+            hours: components["schemas"]["HoursView"];
+            /** @description Somebody said how much time there is: else nothing falls off */
+            hoursSaid: boolean;
+            /** @description It begins today */
+            isToday: boolean;
+            plot: string;
+            /** @description What is done under a roof, in the hours of the wettest days */
+            rainy: components["schemas"]["WeekJob"][];
+            summary: string;
+            title: string;
         };
         WeightsView: {
             /** Format: double */
@@ -7507,6 +7774,42 @@ export interface operations {
             };
         };
     };
+    setHours: {
+        parameters: {
+            query?: never;
+            header: {
+                /** @description The version that was shown, in quotes */
+                "If-Match": string;
+            };
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["HoursInput"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Entry"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
     getHousehold: {
         parameters: {
             query?: never;
@@ -8109,6 +8412,41 @@ export interface operations {
             /** @description OK */
             200: {
                 headers: {
+                    "Cache-Control"?: string;
+                    "Content-Disposition"?: string;
+                    "Content-Type"?: string;
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": string;
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    getThumbnail: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    "Cache-Control"?: string;
                     "Content-Disposition"?: string;
                     "Content-Type"?: string;
                     [name: string]: unknown;
@@ -10430,6 +10768,40 @@ export interface operations {
             };
         };
     };
+    getTrouble: {
+        parameters: {
+            query?: {
+                /** @description Of one planting; of all where left out */
+                planting?: number;
+            };
+            header?: never;
+            path: {
+                mark: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TroubleView"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
     getVolunteers: {
         parameters: {
             query?: never;
@@ -10813,6 +11185,38 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Entry"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    getWeek: {
+        parameters: {
+            query?: {
+                /** @description The day to show, 2031-05-27; today where it is left out */
+                on?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WeekView"];
                 };
             };
             /** @description Error */

@@ -7,7 +7,9 @@ import { usePlanting, useSite } from "../api/queries";
 import { useUndo } from "./Undo";
 import { AskBack } from "./AskBack";
 import { Choice, ChoiceRow } from "./Choices";
+import { MarkChoice } from "./MarkChoice";
 import { MovedBox } from "./MovedBox";
+import { Photographs } from "./Photographs";
 import { Question } from "./Question";
 import { Ready } from "./Ready";
 import { Sprig } from "./Sprig";
@@ -31,6 +33,8 @@ export function ObserveDialog({ plantingId, onClose }: { plantingId: number; onC
   const [width, setWidth] = useState("");
   const [marks, setMarks] = useState<string[]>([]);
   const [note, setNote] = useState("");
+  const [count, setCount] = useState("");
+  const [photos, setPhotos] = useState<string[]>([]);
   const [moved, setMoved] = useState<Awaited<ReturnType<typeof save>>>();
 
   const save = (affirmed: string[]) =>
@@ -46,6 +50,8 @@ export function ObserveDialog({ plantingId, onClose }: { plantingId: number; onC
           height,
           width,
           marks,
+          count,
+          photos,
           note,
           affirmed,
         },
@@ -127,20 +133,18 @@ export function ObserveDialog({ plantingId, onClose }: { plantingId: number; onC
             </Box>
           </Question>
           <Question text="Anything wrong?" error={fields.marks}>
-            <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1 }}>
-              {site.marks.map((mark) => (
-                <Choice
-                  key={mark}
-                  dark
-                  chosen={marks.includes(mark)}
-                  onChoose={() =>
-                    setMarks(marks.includes(mark) ? marks.filter((m) => m !== mark) : [...marks, mark])
-                  }
-                >
-                  {mark}
-                </Choice>
-              ))}
-            </Box>
+            <MarkChoice marks={site.marks} chosen={marks} onChange={setMarks} />
+          </Question>
+          <Question text="Counted or photographed?">
+            <TextField
+              label="How many plants stand?"
+              placeholder={String(planting.plants)}
+              value={count}
+              onChange={(e) => setCount(e.target.value)}
+              slotProps={{ htmlInput: { inputMode: "numeric" } }}
+              {...at("count")}
+            />
+            <Photographs photos={photos} onChange={setPhotos} fault={fields.photos} />
           </Question>
           <TextField
             label="Note"

@@ -13,7 +13,7 @@ import { Trouble } from "../../parts/Trouble";
 import { useDraft } from "../../parts/useDraft";
 import { useInView } from "../../parts/useInView";
 import { useSend } from "../../parts/useSend";
-import { Photographs } from "./Photographs";
+import { Photographs } from "../../parts/Photographs";
 import { PlantFind } from "./PlantFind";
 import { Standing } from "./Standing";
 

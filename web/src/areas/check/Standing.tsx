@@ -113,7 +113,7 @@ export function Standing({ view }: { view: Schemas["CheckView"] }) {
             {look.photos.map((id) => (
               <a key={id} href={`/api/photographs/${id}`} target="_blank" rel="noreferrer">
                 <img
-                  src={`/api/photographs/${id}`}
+                  src={`/api/photographs/${id}/small`}
                   alt="Photograph of the look"
                   width={72}
                   height={54}

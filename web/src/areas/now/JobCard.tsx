@@ -14,6 +14,7 @@ export function JobCard({ job, edge, canAct }: { job: Schemas["JobView"]; edge: 
   const { pick } = useActs();
   const { noted, say } = useUndo();
   const [cautions, setCautions] = useState(false);
+  const [why, setWhy] = useState(false);
   const answer = async (word: string) => {
     try {
       noted(await answerOf(api.POST("/api/jobs/answer", { body: { key: job.key, answer: word } })));
@@ -69,7 +70,23 @@ export function JobCard({ job, edge, canAct }: { job: Schemas["JobView"]; edge: 
           <Box sx={{ color: "var(--clay)", fontSize: 14, whiteSpace: "nowrap" }}>{job.deadline}</Box>
         </Box>
         <Box sx={{ fontWeight: 700, fontSize: 15.5 }}>{job.amount}</Box>
-        <Box sx={{ fontSize: 14, color: "text.secondary", lineHeight: 1.35 }}>{job.reason}</Box>
+        <Box sx={{ fontSize: 14, color: "text.secondary", lineHeight: 1.35 }}>
+          {job.reason}
+          {job.best && ` Best ${job.best}.`}
+          {job.trouble && (
+            <>
+              {" "}
+              <Link to={`/trouble/${encodeURIComponent(job.trouble)}?planting=${job.plantingId}`}>
+                What to do
+              </Link>
+            </>
+          )}
+        </Box>
+        {job.cost && why && (
+          <Box sx={{ fontSize: 14, lineHeight: 1.35 }}>
+            <b>Left undone:</b> {job.cost}
+          </Box>
+        )}
         {job.caution && (
           <Box
             className={cautions ? undefined : "print-only"}
@@ -96,6 +113,17 @@ export function JobCard({ job, edge, canAct }: { job: Schemas["JobView"]; edge: 
             <Button size="small" sx={small} color="inherit" onClick={() => void answer("skip")}>
               Skip
             </Button>
+            {job.cost && (
+              <Button
+                size="small"
+                sx={small}
+                color="inherit"
+                aria-expanded={why}
+                onClick={() => setWhy(!why)}
+              >
+                If left
+              </Button>
+            )}
             {job.caution && (
               <Button
                 size="small"

@@ -5,10 +5,12 @@ import { Link, Navigate } from "react-router";
 import type { Schemas } from "../../api/client";
 import { useNow, useSite } from "../../api/queries";
 import { useShownDay } from "../../parts/shownDay";
+import { PagesHead } from "../../parts/PagesHead";
 import { Trouble } from "../../parts/Trouble";
 import { Meaning } from "../../parts/Meaning";
 import { JobCard } from "./JobCard";
 import { Outlook } from "./Outlook";
+import { pages } from "./pages";
 
 const columns = [
   { key: "closing", title: "Closing", note: "", empty: "Nothing closes within the week." },
@@ -27,14 +29,14 @@ export function Now() {
   if (!now) return <Box sx={{ minHeight: 400 }} />;
   return (
     <>
-      <Box sx={{ display: "flex", flexWrap: "wrap", alignItems: "center", columnGap: 2, rowGap: 1, mb: 2 }}>
-        <Typography variant="h1">{now.title}</Typography>
-        <Box sx={{ color: "text.secondary", flex: 1, minWidth: 180 }}>
-          {now.isToday ? "" : "shown, not today · "}
-          {now.summary}
-        </Box>
+      <PagesHead
+        title={now.title}
+        words={`${now.isToday ? "" : "shown, not today · "}${now.summary}`}
+        pages={pages}
+        label="What to do"
+      >
         <Outlook days={now.weather} source={now.source} />
-      </Box>
+      </PagesHead>
       {now.plantings === 0 ? (
         <FirstSteps hasBeds={now.hasBeds} />
       ) : (

@@ -3,7 +3,15 @@ import type { Area } from "../../parts/area";
 import { Waiting } from "./Waiting";
 
 export const area: Area = {
-  node: { path: "/", name: "Now", key: "n", order: 10, outdoors: true, Waiting },
+  node: {
+    path: "/",
+    name: "Now",
+    key: "n",
+    order: 10,
+    outdoors: true,
+    Waiting,
+    also: ["/week", "/year", "/trouble"],
+  },
   screens: [
     {
       path: "/",
@@ -12,5 +20,6 @@ export const area: Area = {
       days: true,
       ask: (client, day) => client.prefetchQuery(nowQuery(day)),
     },
+    { path: "/week", title: "The week", load: () => import("./Week").then((m) => m.Week), days: true },
   ],
 };

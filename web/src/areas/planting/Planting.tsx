@@ -15,6 +15,8 @@ import { Trouble } from "../../parts/Trouble";
 import { LedgerList } from "../../parts/LedgerList";
 import { PlantingDialog } from "../../parts/PlantingDialog";
 import { PlantingEnd } from "../../parts/PlantingEnd";
+import { CareYear } from "./CareYear";
+import { Looks } from "./Looks";
 import { SharesBar } from "./SharesBar";
 import { YearChart } from "./YearChart";
 
@@ -126,6 +128,7 @@ export function Planting() {
               <MovedBox moved={p.moved} />
             </Box>
           )}
+          <CareYear care={p.care} />
         </Box>
         <Box sx={{ minWidth: 0 }}>
           <Typography variant="h2" sx={{ mb: 1 }}>
@@ -190,6 +193,7 @@ export function Planting() {
               ))}
             </>
           )}
+          <Looks looks={p.looks} plantingId={p.id} />
           <Typography variant="h2" sx={{ mt: 2.5, mb: 0.5 }}>
             History
           </Typography>

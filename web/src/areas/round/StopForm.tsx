@@ -8,7 +8,9 @@ import { useSite } from "../../api/queries";
 import { useUndo } from "../../parts/Undo";
 import { AskBack } from "../../parts/AskBack";
 import { Choice, ChoiceRow } from "../../parts/Choices";
+import { MarkChoice } from "../../parts/MarkChoice";
 import { Meaning } from "../../parts/Meaning";
+import { Photographs } from "../../parts/Photographs";
 import { Question } from "../../parts/Question";
 import { Ready } from "../../parts/Ready";
 import { Sprig } from "../../parts/Sprig";
@@ -39,6 +41,9 @@ export function StopForm({ stop, marks, next, onBack, onDone, children }: Props)
   const [note, setNote] = useState("");
   const [all, setAll] = useState(false);
   const [writing, setWriting] = useState(false);
+  const [more, setMore] = useState(false);
+  const [count, setCount] = useState("");
+  const [photos, setPhotos] = useState<string[]>([]);
 
   const typed = (value: number | undefined) => (value === undefined ? "" : `${value} ${stop.sizeStep}`);
   const onNext = async (affirmed: string[] = []) => {
@@ -51,6 +56,8 @@ export function StopForm({ stop, marks, next, onBack, onDone, children }: Props)
         height: typed(height),
         width: typed(width),
         marks: wrong,
+        count,
+        photos,
         note,
         affirmed,
       }),
@@ -138,23 +145,14 @@ export function StopForm({ stop, marks, next, onBack, onDone, children }: Props)
         </Box>
       </Question>
       <Question text="Anything wrong?" error={fields.marks}>
-        <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1 }}>
-          {marks.map((mark) => (
-            <Choice
-              key={mark}
-              dark
-              chosen={wrong.includes(mark)}
-              onChoose={() =>
-                setWrong(wrong.includes(mark) ? wrong.filter((m) => m !== mark) : [...wrong, mark])
-              }
-            >
-              {mark}
-            </Choice>
-          ))}
+        <MarkChoice marks={marks} likely={stop.likelyMarks} chosen={wrong} onChange={setWrong}>
           <Choice chosen={writing} onChoose={() => setWriting(!writing)}>
             write…
           </Choice>
-        </Box>
+          <Choice chosen={more} onChoose={() => setMore(!more)}>
+            count, photograph…
+          </Choice>
+        </MarkChoice>
         {writing && (
           <TextField
             autoFocus
@@ -167,6 +165,21 @@ export function StopForm({ stop, marks, next, onBack, onDone, children }: Props)
             helperText={fields.note}
             sx={{ mt: 1.2 }}
           />
+        )}
+        {more && (
+          <>
+            <TextField
+              label="How many plants stand?"
+              placeholder={String(stop.plants)}
+              value={count}
+              onChange={(e) => setCount(e.target.value)}
+              error={"count" in fields}
+              helperText={fields.count}
+              slotProps={{ htmlInput: { inputMode: "numeric" } }}
+              sx={{ mt: 1.2 }}
+            />
+            <Photographs photos={photos} onChange={setPhotos} fault={fields.photos} />
+          </>
         )}
       </Question>
       <AskBack

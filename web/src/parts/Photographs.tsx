@@ -1,7 +1,7 @@
 import { Box, Button } from "@mui/material";
 import { useRef, useState } from "react";
 
-import { plotShown, type Problem } from "../../api/client";
+import { plotShown, type Problem } from "../api/client";
 
 interface Props {
   photos: string[];
@@ -62,7 +62,7 @@ export function Photographs({ photos, onChange, fault }: Props) {
         {photos.map((id) => (
           <img
             key={id}
-            src={`/api/photographs/${id}`}
+            src={`/api/photographs/${id}/small`}
             alt="Photograph of this look"
             width={72}
             height={54}
