@@ -19,7 +19,7 @@ const (
 	sheetMargin  = 12.0
 	legendWidth  = 82.0
 	headHeight   = 14.0
-	legendLine   = 4.0
+	legendLine   = 3.6
 	smallestType = 6.0
 )
 

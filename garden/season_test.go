@@ -295,7 +295,7 @@ func TestTheWeekFitsTheHours(t *testing.T) {
 		check(t, err)
 	}
 	free := must(p.Now.Week(t.Context(), plot.NoDay))
-	if free.HoursSaid || len(free.FallOff) != 0 {
+	if free.HoursSaid || len(free.FallOff)+len(free.Waits) != 0 {
 		t.Errorf("nobody said how much time there is, and %d fall off", len(free.FallOff))
 	}
 	all := map[string]bool{}
@@ -320,10 +320,10 @@ func TestTheWeekFitsTheHours(t *testing.T) {
 			}
 		}
 	}
-	for _, j := range slices.Concat(week.Rainy, week.FallOff) {
+	for _, j := range slices.Concat(week.Rainy, week.FallOff, week.Waits) {
 		told[j.Key]++
 	}
-	if len(week.FallOff) == 0 || !strings.Contains(week.Summary, "no time for") {
+	if len(week.FallOff)+len(week.Waits) == 0 || !strings.Contains(week.Summary, "no time for") {
 		t.Errorf("an hour and a half is enough for %s", week.Summary)
 	}
 	for key := range all {

@@ -3,6 +3,7 @@ package now
 import (
 	"fmt"
 	"slices"
+	"strings"
 
 	"bramblyacre/core/agenda"
 	"bramblyacre/core/calendar"
@@ -41,7 +42,7 @@ func finish(j *area.Job) {
 		j.Stake = unsaidStake
 	}
 	j.View.Lasting = j.Irreversible
-	if j.BestFirst != 0 && (j.BestFirst > j.First || j.BestLast < j.Last) {
+	if j.BestFirst != 0 && (j.BestFirst > j.First || j.BestLast < j.Last) && !strings.Contains(j.View.Deadline, "best") {
 		j.View.Best = calendar.Span(j.BestFirst, j.BestLast)
 	}
 }

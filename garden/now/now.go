@@ -17,18 +17,21 @@ import (
 
 // NowView is what to do on a day.
 type NowView struct {
-	Day       calendar.Date     `json:"day"`
-	Title     string            `json:"title"`
-	Summary   string            `json:"summary"`
-	IsToday   bool              `json:"isToday"`
-	Closing   []area.JobView    `json:"closing"`
-	Open      []area.JobView    `json:"open"`
-	Coming    []area.JobView    `json:"coming"`
-	Weather   []view.WeatherDay `json:"weather"`
-	Source    string            `json:"source"`
-	Usual     bool              `json:"usual" doc:"The weather is what is usual in this climate: nothing was read or foretold"`
-	HasBeds   bool              `json:"hasBeds"`
-	Plantings int               `json:"plantings"`
+	Day     calendar.Date     `json:"day"`
+	Title   string            `json:"title"`
+	Summary string            `json:"summary"`
+	IsToday bool              `json:"isToday"`
+	Closing []area.JobView    `json:"closing"`
+	Open    []area.JobView    `json:"open"`
+	Coming  []area.JobView    `json:"coming"`
+	Weather []view.WeatherDay `json:"weather"`
+	Source  string            `json:"source"`
+	Usual   bool              `json:"usual" doc:"The weather is what is usual in this climate: nothing was read or foretold"`
+	// Past is true for a day before today: then there is nothing to do, and Noted is what was seen and done in its week.
+	Past      bool    `json:"past" doc:"The day is past: there is nothing to do on it"`
+	Noted     []Noted `json:"noted" doc:"What was seen and done in the week up to a past day"`
+	HasBeds   bool    `json:"hasBeds"`
+	Plantings int     `json:"plantings"`
 }
 
 // Now returns what is closing, open and coming on a day.
@@ -39,7 +42,8 @@ func (u *Uses) Now(ctx context.Context, on calendar.Date) (NowView, error) {
 	}
 	v := NowView{
 		Day:       on,
-		Title:     on.WeekdayDayMonth(),
+		Title:     title(s, on),
+		Noted:     []Noted{},
 		IsToday:   on == s.Today,
 		Closing:   []area.JobView{},
 		Open:      []area.JobView{},
@@ -47,6 +51,19 @@ func (u *Uses) Now(ctx context.Context, on calendar.Date) (NowView, error) {
 		Source:    s.Sky.Source(),
 		HasBeds:   len(s.Beds) > 0,
 		Plantings: len(s.Plantings),
+	}
+	if v.Past = on < s.Today; v.Past {
+		v.Noted = notedBefore(s, on)
+		v.Summary = "nothing was noted in its week"
+		if n := len(v.Noted); n > 0 {
+			v.Summary = fmt.Sprintf("%d noted in its week", n)
+		}
+		v.Weather, v.Usual, err = asItWas(s, on)
+		v.Source = "The weather as it was"
+		if v.Usual {
+			v.Source = "What is usual then"
+		}
+		return v, err
 	}
 	lists := map[agenda.Urgency]*[]area.JobView{agenda.Closing: &v.Closing, agenda.Open: &v.Open, agenda.Coming: &v.Coming}
 	minutes, beds := 0.0, map[string]bool{}
@@ -76,6 +93,31 @@ func (u *Uses) Now(ctx context.Context, on calendar.Date) (NowView, error) {
 		v.Source = "What is usual then"
 	}
 	return v, err
+}
+
+// title is a day's name, with its year where that is not today's season's.
+func title(s *plot.State, on calendar.Date) string {
+	if s.IsOther() {
+		return on.WeekdayDayMonth() + fmt.Sprintf(" %d", on.Year())
+	}
+	return on.WeekdayDayMonth()
+}
+
+// asItWas is the weather of the week from a past day on, as it was read; as it usually is where nobody read it.
+func asItWas(s *plot.State, on calendar.Date) (days []view.WeatherDay, usual bool, err error) {
+	read, err := s.Sky.Read(on, min(on.AddDays(station.OutlookDays-1), s.Today))
+	if err != nil {
+		return nil, false, fmt.Errorf("read the weather: %w", err)
+	}
+	for i, day := range read {
+		if day.Whole() {
+			days = append(days, view.ReadDay(s, on.AddDays(i), day.Day))
+		}
+	}
+	if len(days) == 0 {
+		return usualWeek(s, on), true, nil
+	}
+	return days, false, nil
 }
 
 // outlook returns the week from a day on: what was read and what the station expects where they

@@ -30,7 +30,9 @@ type WeekView struct {
 	Rainy     []WeekJob `json:"rainy" doc:"What is done under a roof, in the hours of the wettest days"`
 	// AnyTime are jobs with weeks left, where nobody said how much time there is.
 	AnyTime []WeekJob `json:"anyTime" doc:"Jobs that have longer than the week"`
-	FallOff []WeekJob `json:"fallOff" doc:"What there is no time for, the costliest first"`
+	FallOff []WeekJob `json:"fallOff" doc:"What there is no time for and is lost, the costliest first"`
+	// Waits is what there is no time for either, but can be done later.
+	Waits []WeekJob `json:"waits" doc:"What there is no time for and can be done later, the costliest first"`
 	Hours   HoursView `json:"hours"`
 }
 
@@ -72,7 +74,7 @@ func (u *Uses) Week(ctx context.Context, on calendar.Date) (WeekView, error) {
 	settings := settingsOf(s)
 	v := WeekView{
 		First: on, Title: calendar.Span(on, on.AddDays(weekDays-1)), Plot: s.Site.Name, IsToday: on == s.Today,
-		Days: []WeekDay{}, Rainy: []WeekJob{}, AnyTime: []WeekJob{}, FallOff: []WeekJob{}, Hours: viewHours(s),
+		Days: []WeekDay{}, Rainy: []WeekJob{}, AnyTime: []WeekJob{}, FallOff: []WeekJob{}, Waits: []WeekJob{}, Hours: viewHours(s),
 	}
 	var days []agenda.Day
 	for i := range weekDays {
@@ -140,7 +142,9 @@ func (v *WeekView) fill(s *plot.State, week agenda.Week, jobs []area.Job, days [
 		switch {
 		case !math.IsInf(day.Minutes, 1):
 			d.Of = day.Minutes
-			d.Words = fmt.Sprintf("%s of %s", minutesOrNone(d.Used), minutesOrNone(d.Of))
+			if d.Words = minutesOrNone(d.Of); d.Of > 0 {
+				d.Words = fmt.Sprintf("%.0f of %s", d.Used, say.MinutesWords(d.Of))
+			}
 		case d.Used > 0:
 			d.Words = say.MinutesWords(d.Used)
 		}
@@ -148,19 +152,23 @@ func (v *WeekView) fill(s *plot.State, week agenda.Week, jobs []area.Job, days [
 	}
 	end := days[len(days)-1].Date
 	for _, i := range week.FallOff {
-		note := "Waits for next week."
+		note, lost := "Waits for next week.", false
 		switch j := jobs[i]; {
 		case j.Minutes > mostMinutes(days):
 			note = "It takes longer than any day there is. Part it, or find the time."
 		case j.Last <= end && j.Irreversible:
-			note = "Lost for good: its last day is " + j.Last.DayMonth() + "."
+			note, lost = "Lost for good: its last day is "+j.Last.DayMonth()+".", true
 		case j.Last <= end:
-			note = "Lost for this year: its last day is " + j.Last.DayMonth() + "."
+			note, lost = "Lost for this year: its last day is "+j.Last.DayMonth()+".", true
 		}
-		v.FallOff = append(v.FallOff, WeekJob{jobs[i].View, note})
+		if lost {
+			v.FallOff = append(v.FallOff, WeekJob{jobs[i].View, note})
+		} else {
+			v.Waits = append(v.Waits, WeekJob{jobs[i].View, note})
+		}
 	}
 	v.Summary = fmt.Sprintf("%s · %s", say.Counted(float64(len(week.Placed)), "job", "jobs"), minutesOrNone(total))
-	if n := len(v.FallOff); n > 0 {
+	if n := len(week.FallOff); n > 0 {
 		v.Summary += fmt.Sprintf(" · no time for %d", n)
 	}
 }
@@ -179,8 +187,8 @@ func minutesOrNone(minutes float64) string {
 	return say.MinutesWords(minutes)
 }
 
-// elsewhere is where a job is done that is of no bed.
-const elsewhere = "Elsewhere"
+// theBench and elsewhere are where a job is done that is of no bed.
+const theBench, elsewhere = "The bench", "Elsewhere"
 
 // dayWalk puts a day's jobs into one walk: by bed, from the first on the round by the shortest way.
 func dayWalk(s *plot.State, jobs []area.Job) []WeekStop {
@@ -204,14 +212,22 @@ func dayWalk(s *plot.State, jobs []area.Job) []WeekStop {
 			stops = append(stops, WeekStop{names[i], by[names[i]]})
 		}
 	}
-	var rest []WeekJob
-	for _, j := range jobs {
-		if !slices.ContainsFunc(s.Beds, func(bed store.Bed) bool { return bed.ID == j.Bed }) {
-			rest = append(rest, weekJob(j))
+	for _, place := range []struct {
+		name string
+		is   func(area.Job) bool
+	}{
+		{theBench, func(j area.Job) bool { return j.View.Kind == "bench" }},
+		{elsewhere, func(j area.Job) bool { return j.View.Kind != "bench" }},
+	} {
+		var rest []WeekJob
+		for _, j := range jobs {
+			if place.is(j) && !slices.ContainsFunc(s.Beds, func(bed store.Bed) bool { return bed.ID == j.Bed }) {
+				rest = append(rest, weekJob(j))
+			}
 		}
-	}
-	if rest != nil {
-		stops = append(stops, WeekStop{elsewhere, rest})
+		if rest != nil {
+			stops = append(stops, WeekStop{place.name, rest})
+		}
 	}
 	return stops
 }

@@ -40,12 +40,13 @@ type SiteView struct {
 	Units       string      `json:"units" enum:"metric,us"`
 	Customs     bool        `json:"customs" doc:"The grower's customs are shown"`
 
-	Today       calendar.Date `json:"today"`
-	Pinned      bool          `json:"pinned" doc:"Today is fixed and does not follow the clock"`
-	Sample      bool          `json:"sample" doc:"This is the sample plot"`
-	SeasonStart calendar.Date `json:"seasonStart"`
-	SeasonEnd   calendar.Date `json:"seasonEnd"`
-	LatestShown calendar.Date `json:"latestShown" doc:"The last day that can be shown"`
+	Today         calendar.Date `json:"today"`
+	Pinned        bool          `json:"pinned" doc:"Today is fixed and does not follow the clock"`
+	Sample        bool          `json:"sample" doc:"This is the sample plot"`
+	SeasonStart   calendar.Date `json:"seasonStart"`
+	SeasonEnd     calendar.Date `json:"seasonEnd"`
+	EarliestShown calendar.Date `json:"earliestShown" doc:"The first day that can be shown"`
+	LatestShown   calendar.Date `json:"latestShown" doc:"The last day that can be shown"`
 
 	Newcomer bool `json:"newcomer" doc:"Few looks are noted yet: words of ours are explained where they first stand"`
 
@@ -137,7 +138,8 @@ func (u *Uses) Site(ctx context.Context) (SiteView, error) {
 		Sample:           u.plot.Sample,
 		SeasonStart:      s.Season.Start,
 		SeasonEnd:        s.Season.End,
-		LatestShown:      s.Next.End,
+		EarliestShown:    s.FirstShown(),
+		LatestShown:      s.LastShown(),
 		WeatherSource:    s.Sky.Source(),
 		WeatherSimulated: s.Sky.Station != nil && s.Sky.Station.Simulated(),
 		Station:          s.Site.Station,

@@ -1,8 +1,6 @@
 package plot
 
 import (
-	"context"
-	"fmt"
 	"sync"
 
 	"bramblyacre/core/calendar"
@@ -11,7 +9,6 @@ import (
 	"bramblyacre/core/phenology"
 	"bramblyacre/core/plan"
 	"bramblyacre/core/unit"
-	"bramblyacre/garden/say"
 	"bramblyacre/library"
 	"bramblyacre/store"
 )
@@ -65,6 +62,8 @@ type State struct {
 	rows *rows
 	// water is each bed's water, made when first asked for; waterBefore are those of the state before.
 	water, waterBefore *sync.Map
+	// others are the plot in other seasons, made when first asked for.
+	others *sync.Map
 	// usual are the forecasts of plants that nobody has looked at, made when first asked
 	// for.
 	usual *sync.Map
@@ -107,21 +106,3 @@ func (p *Planting) SeenIn(season calendar.Season) []phenology.Sighting {
 
 // NoDay stands for "today" where a day to show can be left out.
 const NoDay calendar.Date = -1 << 31
-
-// StateOn returns the plot and the day to show, which is today for NoDay. A day
-// outside this season and the next is a fault.
-func (g *Plot) StateOn(ctx context.Context, on calendar.Date) (*State, calendar.Date, error) {
-	s, err := g.State(ctx)
-	if err != nil {
-		return nil, 0, err
-	}
-	if on == NoDay {
-		return s, s.Today, nil
-	}
-	if !s.Season.Contains(on) && !s.Next.Contains(on) {
-		return nil, 0, say.Faults{
-			{Field: "on", Message: fmt.Sprintf("Only days from %s to %s can be shown.", s.Season.Start, s.Next.End)},
-		}
-	}
-	return s, on, nil
-}

@@ -68,6 +68,9 @@ type WaterAhead struct {
 
 // Water returns the water of a bed that stands.
 func (s *State) Water(bed store.Bed) (*BedWater, error) {
+	if s.IsOther() {
+		return nil, ErrOtherSeason
+	}
 	key := s.waterKey(bed)
 	for _, kept := range []*sync.Map{s.water, s.waterBefore} {
 		if kept == nil {

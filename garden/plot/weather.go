@@ -42,6 +42,8 @@ type Sky struct {
 	lows  []float64
 
 	thisSeason, nextSeason *climate.Ensemble
+	// of is the sky of today, where this one is that of another season.
+	of *Sky
 
 	mu       sync.Mutex // guards what follows, which is made when first asked for
 	seasons  map[calendar.Season]*climate.Ensemble
@@ -157,6 +159,9 @@ func (s *Sky) takeOver(before *Sky) {
 // Ensemble returns the weather of a season: read up to today, generated after. A season that
 // is over has a single member, the weather as it was.
 func (s *Sky) Ensemble(season calendar.Season) (*climate.Ensemble, error) {
+	if s.of != nil {
+		return s.of.Ensemble(season)
+	}
 	s.mu.Lock()
 	defer s.mu.Unlock()
 	if made, has := s.seasons[season]; has {
@@ -192,6 +197,20 @@ func (s *Sky) Ensemble(season calendar.Season) (*climate.Ensemble, error) {
 	return e, nil
 }
 
+// in is the same sky with two other seasons in the place of this one and the next.
+func (s *Sky) in(season, next calendar.Season) (*Sky, error) {
+	other := &Sky{
+		key: s.key, log: s.log, outlook: s.outlook, size: s.size, normals: s.normals, generator: s.generator,
+		Station: s.Station, Usual: s.Usual, Frost: s.Frost, Soil: s.Soil, lows: s.lows, of: s,
+	}
+	var err error
+	if other.thisSeason, err = s.Ensemble(season); err != nil {
+		return nil, err
+	}
+	other.nextSeason, err = s.Ensemble(next)
+	return other, err
+}
+
 // readings are the days from first on as they were read, up to the last that was.
 func (s *Sky) readings(first, last calendar.Date) (days []climate.Day, err error) {
 	read, err := s.Read(first, last)
@@ -216,6 +235,9 @@ func (s *Sky) Normals() climate.Normals { return s.normals }
 
 // daylightOf returns the hours of daylight of a season.
 func (s *Sky) daylightOf(season calendar.Season) (*phenology.Daylight, error) {
+	if s.of != nil {
+		return s.of.daylightOf(season)
+	}
 	s.mu.Lock()
 	defer s.mu.Unlock()
 	if made, has := s.daylight[season]; has && made != nil {

@@ -1,5 +1,5 @@
-import { Box, Typography } from "@mui/material";
-import { Fragment } from "react";
+import { Box, Button, Typography } from "@mui/material";
+import { Fragment, useState } from "react";
 import { Link, Navigate } from "react-router";
 
 import type { Schemas } from "../../api/client";
@@ -63,6 +63,9 @@ export function Now() {
   );
 }
 
+/** How many checks a column shows at once. */
+const mostChecks = 4;
+
 interface ColumnProps {
   title: string;
   note: string;
@@ -74,7 +77,11 @@ interface ColumnProps {
 }
 
 function Column({ title, note, empty, jobs, canAct, explains }: ColumnProps) {
-  const firstCheck = explains ? jobs.findIndex((job) => job.kind === "check") : -1;
+  const [all, setAll] = useState(false);
+  // Checks can wait for months: of many, a few stand for all.
+  const checks = jobs.filter((job) => job.kind === "check");
+  const shown = all ? jobs : jobs.filter((job) => job.kind !== "check" || checks.indexOf(job) < mostChecks);
+  const firstCheck = explains ? shown.findIndex((job) => job.kind === "check") : -1;
   const edges: Record<string, string> = { Closing: "--clay", Open: "--leaf", Coming: "--rule" };
   return (
     <Box component="section" aria-label={title} sx={{ minWidth: 0 }}>
@@ -85,7 +92,7 @@ function Column({ title, note, empty, jobs, canAct, explains }: ColumnProps) {
         </Box>
       </Typography>
       {jobs.length === 0 && <Box sx={{ color: "text.secondary" }}>{empty}</Box>}
-      {jobs.map((job, i) => (
+      {shown.map((job, i) => (
         <Fragment key={job.key}>
           {i === firstCheck && (
             <>
@@ -96,6 +103,11 @@ function Column({ title, note, empty, jobs, canAct, explains }: ColumnProps) {
           <JobCard job={job} edge={edges[title] ?? "--rule"} canAct={canAct && title !== "Coming"} />
         </Fragment>
       ))}
+      {shown.length < jobs.length && (
+        <Button onClick={() => setAll(true)} sx={{ ml: -1 }}>
+          {jobs.length - shown.length} more checks
+        </Button>
+      )}
     </Box>
   );
 }

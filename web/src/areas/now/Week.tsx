@@ -49,7 +49,7 @@ export function Week() {
         }}
       >
         {week.days.map((day) => (
-          <Trough key={day.day} day={day} most={most} />
+          <Trough key={day.day} day={day} most={most} said={week.hoursSaid} />
         ))}
       </Box>
       <Box
@@ -100,8 +100,9 @@ export function Week() {
         </Box>
         <Box sx={{ minWidth: 0 }}>
           <Apart title="No time for" jobs={week.fallOff} edge="--clay" />
+          <Apart title="Waits for next week" jobs={week.waits} edge="--straw" most={6} />
           <Apart title="For a day of rain" jobs={week.rainy} edge="--water" />
-          <Apart title="Any time" jobs={week.anyTime} edge="--rule" />
+          <Apart title="Any time" jobs={week.anyTime} edge="--rule" most={8} />
         </Box>
       </Box>
       {hours && <HoursDialog hours={week.hours} onClose={() => setHours(false)} />}
@@ -110,10 +111,10 @@ export function Week() {
 }
 
 /** Trough is a day's time as a trough that work fills: how full it is, and how likely rain is. */
-function Trough({ day, most }: { day: Schemas["WeekDay"]; most: number }) {
+function Trough({ day, most, said }: { day: Schemas["WeekDay"]; most: number; said: boolean }) {
   const deep = 46;
   const height = (minutes: number) => (minutes / most) * deep;
-  const rim = day.of > 0 ? height(day.of) : deep;
+  const rim = said ? Math.max(1, height(day.of)) : deep;
   return (
     <Box sx={{ fontSize: 13, minWidth: 0, textAlign: "left" }}>
       <svg
@@ -130,7 +131,7 @@ function Trough({ day, most }: { day: Schemas["WeekDay"]; most: number }) {
           fill="none"
           stroke="var(--softInk)"
           strokeWidth={1.5}
-          strokeDasharray={day.of > 0 ? undefined : "3 4"}
+          strokeDasharray={said ? undefined : "3 4"}
           vectorEffect="non-scaling-stroke"
         />
       </svg>
@@ -152,18 +153,33 @@ function Line({ job }: { job: Schemas["WeekJob"] }) {
   );
 }
 
-function Apart({ title, jobs, edge }: { title: string; jobs: Schemas["WeekJob"][]; edge: string }) {
+interface ApartProps {
+  title: string;
+  jobs: Schemas["WeekJob"][];
+  edge: string;
+  /** How many are shown at once; the others on demand, and none of them on paper. */
+  most?: number;
+}
+
+function Apart({ title, jobs, edge, most = Infinity }: ApartProps) {
+  const [all, setAll] = useState(false);
   if (jobs.length === 0) return null;
+  const shown = all ? jobs : jobs.slice(0, most);
   return (
     <Box component="section" aria-label={title} sx={{ mb: 1.5 }}>
       <Typography variant="h2">{title}</Typography>
-      {jobs.map((job) => (
+      {shown.map((job) => (
         <Box key={job.key} sx={{ borderLeft: `5px solid var(${edge})`, pl: 1, mb: 0.6, lineHeight: 1.35 }}>
           <b>{job.verb}</b> {job.what}
           {job.bed && `, ${job.bed}`}: {job.amount}
           <Box sx={{ color: "text.secondary", fontSize: 14 }}>{job.note}</Box>
         </Box>
       ))}
+      {shown.length < jobs.length && (
+        <Button className="no-print" onClick={() => setAll(true)} sx={{ ml: -1 }}>
+          {jobs.length - shown.length} more
+        </Button>
+      )}
     </Box>
   );
 }
