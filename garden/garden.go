@@ -17,6 +17,7 @@ import (
 	"bramblyacre/garden/plot"
 	"bramblyacre/garden/practice"
 	"bramblyacre/garden/weather"
+	"bramblyacre/garden/year"
 )
 
 // Garden is one household's plot with all that is done with it.
@@ -31,6 +32,7 @@ type Garden struct {
 	Practice  *practice.Uses
 	Bench     *bench.Uses
 	Weather   *weather.Uses
+	Year      *year.Uses
 }
 
 // Open returns the garden of a store, laying down a site where it has none yet.
@@ -39,7 +41,7 @@ func Open(ctx context.Context, options plot.Options) (*Garden, error) {
 	g := &Garden{
 		Plot: p, Place: place.New(p), Plants: plants.New(p), Identity: identity.New(p), Gather: gather.New(p),
 		Household: household.New(p), Practice: practice.New(p), Bench: bench.New(p),
-		Weather: weather.New(p),
+		Weather: weather.New(p), Year: year.New(p),
 	}
 	parts := []area.Part{
 		g.Gather.Part(),

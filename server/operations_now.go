@@ -10,6 +10,7 @@ import (
 	"bramblyacre/garden/gather"
 	"bramblyacre/garden/journal"
 	"bramblyacre/garden/now"
+	"bramblyacre/garden/year"
 )
 
 func (o operations) registerNow(api huma.API) {
@@ -31,6 +32,8 @@ func (o operations) registerNow(api huma.API) {
 			return o.garden.Gather.Gather(ctx, on)
 		},
 	)
+	show(api, "/api/year", "getYear", "A year looked back at",
+		func(ctx context.Context, on calendar.Date) (year.YearView, error) { return o.garden.Year.Year(ctx, on) })
 	show(api, "/api/week", "getWeek", "What is done on which day of a week, and what there is no time for",
 		func(ctx context.Context, on calendar.Date) (now.WeekView, error) { return o.garden.Now.Week(ctx, on) })
 	operation(api, http.MethodPut, "/api/hours", "setHours", "Note how much time there is for the garden",

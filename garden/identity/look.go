@@ -40,7 +40,6 @@ func (in LookInput) sending(kind string, id int64) (journal.Sending, error) {
 	return journal.SentAs(in.ClientKey, kind, id, content)
 }
 
-
 // NoteLook notes a look at a planting's characters.
 func (u *Uses) NoteLook(ctx context.Context, plantingID int64, in LookInput) (journal.Entry, error) {
 	sent, err := in.sending("look", plantingID)

@@ -47,8 +47,7 @@ func notedBefore(s *plot.State, on calendar.Date) []Noted {
 			if seen.Row.Note != "" {
 				words += ". " + seen.Row.Note
 			}
-			photos := slices.DeleteFunc(strings.Split(seen.Row.Photos, ","), func(id string) bool { return id == "" })
-			add(seen.Day, words, photos)
+			add(seen.Day, words, view.ListOf(seen.Row.Photos))
 		}
 		for _, picking := range p.Pickings {
 			if day, is := within(picking.Day); is {

@@ -33,7 +33,7 @@ type WeekView struct {
 	FallOff []WeekJob `json:"fallOff" doc:"What there is no time for and is lost, the costliest first"`
 	// Waits is what there is no time for either, but can be done later.
 	Waits []WeekJob `json:"waits" doc:"What there is no time for and can be done later, the costliest first"`
-	Hours   HoursView `json:"hours"`
+	Hours HoursView `json:"hours"`
 }
 
 // WeekDay is a day of the week with its walk.

@@ -3,8 +3,6 @@ package place
 import (
 	"context"
 	"fmt"
-	"slices"
-	"strings"
 
 	"bramblyacre/core/calendar"
 	"bramblyacre/core/flora"
@@ -98,10 +96,7 @@ func pastLooks(s *plot.State, p *plot.Planting) []PastLook {
 		if n := seen.Row.Counted; n != nil {
 			words += "; " + say.Counted(float64(*n), "plant", "plants")
 		}
-		split := func(list string) []string {
-			return slices.DeleteFunc(strings.Split(list, ","), func(one string) bool { return one == "" })
-		}
-		all = append(all, PastLook{seen.Day, words, split(seen.Row.Marks), seen.Row.Note, split(seen.Row.Photos)})
+		all = append(all, PastLook{seen.Day, words, view.ListOf(seen.Row.Marks), seen.Row.Note, view.ListOf(seen.Row.Photos)})
 	}
 	return all
 }

@@ -1,14 +1,18 @@
 package plot
 
 import (
+	"cmp"
 	"context"
 	"errors"
 	"fmt"
+	"slices"
 	"sync"
 
 	"bramblyacre/core/calendar"
 	"bramblyacre/core/parallel"
+	"bramblyacre/core/phenology"
 	"bramblyacre/garden/say"
+	"bramblyacre/store"
 )
 
 const (
@@ -130,6 +134,36 @@ func (s *State) makeSeason(ctx context.Context, season calendar.Season) (*State,
 		return nil, ctx.Err() // whoever asked has left
 	}
 	return &other, nil
+}
+
+// AtStart is the forecast of a planting as it was told at the start of this state's season: by the looks of the seasons
+// before and the usual weather. Usual is the same for a plant that nobody has looked at. They are nil for a year
+// that it does not live to see.
+func (s *State) AtStart(p *Planting) (told, usual *phenology.Forecast, err error) {
+	plan, lives := s.Plan(p, s.Season)
+	if !lives || p.Aside {
+		return nil, nil, nil
+	}
+	weather, err := s.Sky.Unread(s.Season)
+	if err != nil {
+		return nil, nil, err
+	}
+	copied := *p // what was learned is kept with the planting, and this is to change nothing
+	copied.past = nil
+	return plan.Forecast(weather, s.learnPast(&copied), nil), plan.Forecast(weather, phenology.PriorPace(), nil), nil
+}
+
+// DoneIn are the jobs that were noted as done in a season, by day.
+func (s *State) DoneIn(season calendar.Season) (done []store.JobAnswer) {
+	for _, answers := range s.rows.answers {
+		for _, answer := range answers {
+			if day, err := calendar.Parse(answer.Day); err == nil && answer.Answer == "done" && season.Contains(day) {
+				done = append(done, answer)
+			}
+		}
+	}
+	slices.SortFunc(done, func(a, b store.JobAnswer) int { return cmp.Compare(a.ID, b.ID) })
+	return done
 }
 
 // stoodIn tells whether a planting stands in some part of a season: it was set by its end, and not removed before it.

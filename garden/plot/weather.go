@@ -47,6 +47,7 @@ type Sky struct {
 
 	mu       sync.Mutex // guards what follows, which is made when first asked for
 	seasons  map[calendar.Season]*climate.Ensemble
+	unread   map[calendar.Season]*climate.Ensemble
 	daylight map[calendar.Season]*phenology.Daylight
 }
 
@@ -209,6 +210,27 @@ func (s *Sky) in(season, next calendar.Season) (*Sky, error) {
 	}
 	other.nextSeason, err = s.Ensemble(next)
 	return other, err
+}
+
+// Unread is the weather of a season as it may come where nothing of it was read: as at its start.
+func (s *Sky) Unread(season calendar.Season) (*climate.Ensemble, error) {
+	if s.of != nil {
+		return s.of.Unread(season)
+	}
+	s.mu.Lock()
+	defer s.mu.Unlock()
+	if made, has := s.unread[season]; has {
+		return made, nil
+	}
+	made, err := climate.NewEnsemble(s.generator, season, 0, nil, s.size, s.seedFor("unread "+season.Start.String()))
+	if err != nil {
+		return nil, err
+	}
+	if s.unread == nil {
+		s.unread = map[calendar.Season]*climate.Ensemble{}
+	}
+	s.unread[season] = made
+	return made, nil
 }
 
 // readings are the days from first on as they were read, up to the last that was.

@@ -2416,6 +2416,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/year": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A year looked back at */
+        get: operations["getYear"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -2874,6 +2891,27 @@ export interface components {
             words: string;
             /** @description What is wrong with it; none where it is taken */
             wrong: string[];
+        };
+        CameRow: {
+            bed: string;
+            day: string;
+            held: boolean;
+            /** @description When it came in other years */
+            others: string[];
+            plant: string;
+            /** Format: int64 */
+            plantingId: number;
+            speciesId: string;
+            stage: string;
+            told: string;
+            usual: string;
+            /**
+             * Format: int64
+             * @description By how many days it came after the usual; below 0 before
+             */
+            usualDays: number;
+            /** @description about 12 June, within 4 days */
+            words: string;
         };
         CandidateView: {
             /** @description What speaks against it */
@@ -3354,6 +3392,12 @@ export interface components {
             /** @description throve or failed */
             outcome: string;
         };
+        FateRow: {
+            bed: string;
+            failed: boolean;
+            plant: string;
+            words: string;
+        };
         FateView: {
             /** Format: int64 */
             id: number;
@@ -3455,6 +3499,10 @@ export interface components {
             minds: boolean;
             question: string;
         };
+        FormRow: {
+            form: string;
+            words: string;
+        };
         Found: {
             /** Format: int64 */
             bedId: number;
@@ -3509,6 +3557,18 @@ export interface components {
             /** @description The coldest night here */
             winter: string;
             zone: string;
+        };
+        HeldView: {
+            byForm: components["schemas"]["FormRow"][];
+            /** @description What came outside of what was told, the furthest first */
+            misses: components["schemas"]["MissView"][];
+            /** Format: int64 */
+            of: number;
+            /** @description Whether that is what 8 in 10 promises */
+            verdict: string;
+            /** Format: int64 */
+            within: number;
+            words: string;
         };
         HoursInput: {
             /** @description Of Monday to Sunday, as typed: 45, 1 h 30 min, or empty */
@@ -3947,6 +4007,9 @@ export interface components {
             value: number;
             verdict: string;
         };
+        MissView: {
+            words: string;
+        };
         MixPart: {
             for: string;
             name: string;
@@ -4053,13 +4116,26 @@ export interface components {
             deadline: string;
             what: string;
         };
+        Noted: {
+            bed: string;
+            day: string;
+            photos: string[];
+            plant: string;
+            /** Format: int64 */
+            plantingId: number;
+            words: string;
+        };
         NowView: {
             closing: components["schemas"]["JobView"][];
             coming: components["schemas"]["JobView"][];
             day: string;
             hasBeds: boolean;
             isToday: boolean;
+            /** @description What was seen and done in the week up to a past day */
+            noted: components["schemas"]["Noted"][];
             open: components["schemas"]["JobView"][];
+            /** @description The day is past: there is nothing to do on it */
+            past: boolean;
             /** Format: int64 */
             plantings: number;
             source: string;
@@ -5211,6 +5287,8 @@ export interface components {
             depth: string;
             /** Format: double */
             depthM: number;
+            /** @description The first day that can be shown */
+            earliestShown: string;
             frostWords: string[];
             /** @description Things that can be set on the plan */
             kinds: components["schemas"]["KindChoice"][];
@@ -5543,6 +5621,10 @@ export interface components {
             id: string;
             name: string;
             why: string;
+        };
+        TroubleRow: {
+            mark: string;
+            words: string;
         };
         TroubleSeen: {
             bed: string;
@@ -5942,7 +6024,7 @@ export interface components {
             /** @description Jobs that have longer than the week */
             anyTime: components["schemas"]["WeekJob"][];
             days: components["schemas"]["WeekDay"][];
-            /** @description What there is no time for, the costliest first */
+            /** @description What there is no time for and is lost, the costliest first */
             fallOff: components["schemas"]["WeekJob"][];
             first: string;
             hours: components["schemas"]["HoursView"];
@@ -5955,6 +6037,8 @@ export interface components {
             rainy: components["schemas"]["WeekJob"][];
             summary: string;
             title: string;
+            /** @description What there is no time for and can be done later, the costliest first */
+            waits: components["schemas"]["WeekJob"][];
         };
         WeightsView: {
             /** Format: double */
@@ -6134,6 +6218,61 @@ export interface components {
             /** @description What is under way */
             state: string;
             words: string;
+        };
+        WorkRow: {
+            /** Format: double */
+            minutes: number;
+            name: string;
+            words: string;
+        };
+        WorkView: {
+            /** @description By bed, the most first */
+            beds: components["schemas"]["WorkRow"][];
+            /** @description By plant, the most first */
+            kinds: components["schemas"]["WorkRow"][];
+            /** @description Empty where nothing was noted */
+            total: string;
+        };
+        YearChoice: {
+            name: string;
+            /** @description A day in it */
+            on: string;
+        };
+        YearView: {
+            /** @description What came when, by day */
+            came: components["schemas"]["CameRow"][];
+            /** @description Nothing was noted in it */
+            empty: boolean;
+            end: string;
+            /** @description What throve and what failed */
+            fates: components["schemas"]["FateRow"][];
+            hours: components["schemas"]["WorkView"];
+            /** Format: int64 */
+            looks: number;
+            /** @description 2030, or 2030/31 where it runs through the turn of the year */
+            name: string;
+            /** @description It is over; else it is told up to today */
+            over: boolean;
+            plot: string;
+            score: components["schemas"]["HeldView"];
+            start: string;
+            trouble: components["schemas"]["TroubleRow"][];
+            weather: string[];
+            /** @description The years that can be looked back at, the newest first */
+            years: components["schemas"]["YearChoice"][];
+            yields: components["schemas"]["YieldRow"][];
+        };
+        YieldRow: {
+            bed: string;
+            /** @description The year before */
+            before: string;
+            /** @description Of what the household needs a year; empty where nobody said */
+            need: string;
+            part: string;
+            perPlant: string;
+            plant: string;
+            /** @description 1.2 kg in 3 pickings */
+            taken: string;
         };
     };
     responses: never;
@@ -11314,6 +11453,38 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Entry"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    getYear: {
+        parameters: {
+            query?: {
+                /** @description The day to show, 2031-05-27; today where it is left out */
+                on?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["YearView"];
                 };
             };
             /** @description Error */

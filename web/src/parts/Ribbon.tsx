@@ -1,9 +1,9 @@
-import { Box } from "@mui/material";
+import { Box, ButtonBase } from "@mui/material";
 import { useRef, useState, type KeyboardEvent, type PointerEvent, type ReactNode } from "react";
 
-import { useRibbon } from "../api/queries";
+import { useRibbon, useSite } from "../api/queries";
 import { useShownDay } from "./shownDay";
-import { addDays, dayMonth, daysBetween, fullDay, monthsOf, shortDay } from "./dates";
+import { addDays, dayMonth, daysBetween, fullDay, monthsOf, sameDayIn, shortDay } from "./dates";
 
 const width = 1000;
 const height = 46;
@@ -30,6 +30,10 @@ const bars = (
     })
     .join("");
 
+/** seasonName is the year of a season, or both where it runs through the turn of the year. */
+const seasonName = (start: string, end: string) =>
+  start.slice(0, 4) === end.slice(0, 4) ? start.slice(0, 4) : `${start.slice(0, 4)}/${end.slice(2, 4)}`;
+
 /** inTen says a chance as growers do. */
 const inTen = (chance: number) => `${Math.round(chance * 10)} in 10`;
 
@@ -40,6 +44,7 @@ const inTen = (chance: number) => `${Math.round(chance * 10)} in 10`;
 export function Ribbon() {
   const { today, shown, show, move, isToday, asked } = useShownDay();
   const year = useRibbon(asked).data;
+  const site = useSite().data;
   const field = useRef<HTMLDivElement>(null);
   const [under, setUnder] = useState<string>();
   if (!year || !today || !shown) return <Box sx={{ height: 74, borderBottom: "1px solid var(--rule)" }} />;
@@ -74,6 +79,15 @@ export function Ribbon() {
       setUnder(today);
     } else return;
     event.preventDefault();
+  };
+
+  const isThisYear = today >= year.start && today <= year.end;
+  /** A year before or after, where there is one to show. */
+  const otherYear = (step: number) => {
+    const day = sameDayIn(shown, step);
+    const there =
+      site && (step < 0 ? addDays(year.start, -1) >= site.earliestShown : year.end < site.latestShown);
+    return there ? day : undefined;
   };
 
   /** figures are what the ribbon says of a day: how its three marks are read. */
@@ -172,7 +186,38 @@ export function Ribbon() {
             </Box>
           </Box>
         ))}
-        {today >= year.start && today <= year.end && (
+        {([-1, 1] as const).map((step) => {
+          const day = otherYear(step);
+          return (
+            day && (
+              <ButtonBase
+                key={step}
+                aria-label={`Show ${seasonName(sameDayIn(year.start, step), sameDayIn(year.end, step))}`}
+                onPointerDown={(event) => event.stopPropagation()}
+                onClick={() => show(day)}
+                sx={{
+                  position: "absolute",
+                  top: 0,
+                  ...(step < 0 ? { left: 0 } : { right: 0 }),
+                  zIndex: 3,
+                  background: "var(--card)",
+                  border: "1px solid var(--rule)",
+                  color: "var(--bramble)",
+                  fontFamily: "inherit",
+                  fontSize: 13,
+                  px: 0.8,
+                  minHeight: { xs: 30, md: 24 },
+                  cursor: "pointer",
+                }}
+              >
+                {step < 0 && "‹ "}
+                {seasonName(sameDayIn(year.start, step), sameDayIn(year.end, step))}
+                {step > 0 && " ›"}
+              </ButtonBase>
+            )
+          );
+        })}
+        {isThisYear && (
           <Box
             sx={{
               position: "absolute",
@@ -249,7 +294,7 @@ export function Ribbon() {
                 ...(x(shown) > width * 0.85 ? { right: 0 } : { left: 0 }),
               }}
             >
-              shown: {dayMonth(shown)}
+              shown: {isThisYear ? dayMonth(shown) : fullDay(shown)}
             </Box>
           )}
         </Box>

@@ -44,3 +44,9 @@ export function monthsOf(start: string, end: string): { first: string; name: str
   }
   return months;
 }
+
+/** sameDayIn is the same day some years later; the last of February where that year has no 29th. */
+export const sameDayIn = (day: string, years: number) => {
+  const there = `${String(Number(day.slice(0, 4)) + years).padStart(4, "0")}${day.slice(4)}`;
+  return new Date(at(there)).toISOString().slice(0, 10) === there ? there : `${there.slice(0, 8)}28`;
+};

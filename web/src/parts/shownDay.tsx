@@ -16,7 +16,7 @@ export function useShownDay() {
       setParams(
         (before) => {
           const next = new URLSearchParams(before);
-          const held = site && day < site.seasonStart ? site.seasonStart : day;
+          const held = site && day < site.earliestShown ? site.earliestShown : day;
           const kept = site && held > site.latestShown ? site.latestShown : held;
           if (kept === site?.today) next.delete("on");
           else next.set("on", kept);

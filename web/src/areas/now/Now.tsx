@@ -8,9 +8,10 @@ import { useShownDay } from "../../parts/shownDay";
 import { PagesHead } from "../../parts/PagesHead";
 import { Trouble } from "../../parts/Trouble";
 import { Meaning } from "../../parts/Meaning";
+import { Behind } from "./Behind";
 import { JobCard } from "./JobCard";
 import { Outlook } from "./Outlook";
-import { pages } from "./pages";
+import { pages } from "../../parts/whatToDo";
 
 const columns = [
   { key: "closing", title: "Closing", note: "", empty: "Nothing closes within the week." },
@@ -37,7 +38,9 @@ export function Now() {
       >
         <Outlook days={now.weather} source={now.source} />
       </PagesHead>
-      {now.plantings === 0 ? (
+      {now.past ? (
+        <Behind noted={now.noted} />
+      ) : now.plantings === 0 ? (
         <FirstSteps hasBeds={now.hasBeds} />
       ) : (
         <Box

@@ -7,7 +7,7 @@ import { PagesHead } from "../../parts/PagesHead";
 import { useShownDay } from "../../parts/shownDay";
 import { Trouble } from "../../parts/Trouble";
 import { HoursDialog } from "./HoursDialog";
-import { pages } from "./pages";
+import { pages } from "../../parts/whatToDo";
 
 const useWeek = (on?: string) =>
   useQuery({

@@ -1,4 +1,4 @@
-import type { Page } from "../../parts/PagesHead";
+import type { Page } from "./PagesHead";
 
 /** The pages of what there is to do. */
 export const pages: readonly Page[] = [
