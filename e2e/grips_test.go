@@ -55,7 +55,7 @@ func TestAThingIsSizedAndTurnedByItsGrips(t *testing.T) {
 	if math.Abs(was-is) > 0.01 {
 		t.Errorf("the corner across moved from %v to %v", was, is)
 	}
-	if len(after.Plantings) != 2 {
+	if len(after.Plantings) != 5 {
 		t.Errorf("%d plantings are left in it", len(after.Plantings))
 	}
 
