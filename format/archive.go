@@ -73,7 +73,8 @@ var apart = map[string]struct {
 	"photographs": {"bytes", func(row map[string]any) string {
 		return fmt.Sprintf("photographs/%v.%s", row["sha256"], pictureEnding(row["kind"]))
 	}},
-	"own_plants": {"text", func(row map[string]any) string { return fmt.Sprintf("plants/%v.toml", row["species_id"]) }},
+	"own_climates": {"text", func(map[string]any) string { return "climates/own.toml" }},
+	"own_plants":   {"text", func(row map[string]any) string { return fmt.Sprintf("plants/%v.toml", row["species_id"]) }},
 }
 
 func pictureEnding(kind any) string {

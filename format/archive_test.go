@@ -11,6 +11,7 @@ import (
 	"image"
 	"image/png"
 	"io"
+	"io/fs"
 	"maps"
 	"os"
 	"path/filepath"
@@ -149,6 +150,10 @@ func TestAnArchiveOfTheSamplePlotComesBackEqual(t *testing.T) {
 	_, err = g.Weather.NoteFeel(ctx, 1, weather.FeelInput{Day: "2031-05-20", Feel: "moist"})
 	check(t, err)
 	_, err = g.Weather.SetWater(ctx, say.AsItStands, weather.WaterSettingsInput{Flow: "9 l"})
+	check(t, err)
+	hills, err := fs.ReadFile(library.Files(), "climates/hill-valley.toml")
+	check(t, err)
+	_, err = q.PutOwnClimate(ctx, store.PutOwnClimateParams{Text: strings.Replace(string(hills), `id = "hill-valley"`, `id = "own"`, 1)})
 	check(t, err)
 	g.Forget() // what is written past the journal is not told to the plot
 	planting, err := g.Place.Planting(ctx, 1, plot.NoDay)

@@ -82,6 +82,9 @@ func (p *fixture) everyChange() []change {
 		{"planting added", func() (journal.Entry, error) { return p.Garden.Place.AddPlanting(ctx, p.goodPlanting()) }},
 		{"planting changed", func() (journal.Entry, error) { return p.ChangePlanting(ctx, p.planting, say.AsItStands, more) }},
 		{"planting removed", func() (journal.Entry, error) { return p.Place.RemovePlanting(ctx, p.planting) }},
+		{"own climate", func() (journal.Entry, error) {
+			return p.Weather.SetOwnClimate(ctx, say.AsItStands, p.ownClimate(2))
+		}},
 		{"hours said", func() (journal.Entry, error) {
 			return p.Now.SetHours(ctx, say.AsItStands, now.HoursInput{Minutes: []string{"30", "", "", "", "1 h", "2 h 30 min", ""}, NightChance: 3})
 		}},

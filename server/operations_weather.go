@@ -49,6 +49,28 @@ func (o operations) registerWeather(api huma.API) {
 		}) (weather.ClimateView, error) {
 			return o.garden.Weather.Climate(ctx, in.Species)
 		})
+	operation(api, http.MethodGet, "/api/climate/own", "getOwnClimate", "The grower's own climate to be changed",
+		func(ctx context.Context, _ *nothing) (weather.OwnClimateView, error) { return o.garden.Weather.OwnClimate(ctx) })
+	operation(api, http.MethodPut, "/api/climate/own", "setOwnClimate", "Note the grower's own climate, and follow it",
+		func(ctx context.Context, in *struct {
+			Seen
+			Body weather.OwnClimateInput
+		}) (journal.Entry, error) {
+			return o.garden.Weather.SetOwnClimate(ctx, in.version(), in.Body)
+		})
+	operation(api, http.MethodPost, "/api/climate/own/read", "readMonths", "Read a table of monthly means into the form, noting nothing",
+		func(ctx context.Context, in *struct {
+			Body struct {
+				Text string `json:"text" maxLength:"100000"`
+			}
+		}) (ReadMonths, error) {
+			lines, err := format.ReadMonths(strings.NewReader(in.Body.Text))
+			if err != nil {
+				return ReadMonths{}, err
+			}
+			months, err := o.garden.Weather.ReadMonths(ctx, lines)
+			return ReadMonths{months}, err
+		})
 	operation(api, http.MethodGet, "/api/water", "getWater", "The water of every bed",
 		func(ctx context.Context, _ *nothing) (weather.WaterView, error) { return o.garden.Weather.Water(ctx) })
 	operation(api, http.MethodPut, "/api/water/settings", "setWater", "Change how water is given",
@@ -76,4 +98,9 @@ func (o operations) registerWeather(api huma.API) {
 		func(ctx context.Context, in *ByID) (journal.Entry, error) {
 			return o.garden.Weather.ReadProbe(ctx, in.ID)
 		})
+}
+
+// ReadMonths are the months that a file tells, as they are typed.
+type ReadMonths struct {
+	Months []weather.OwnMonthInput `json:"months"`
 }

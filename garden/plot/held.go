@@ -25,6 +25,7 @@ type rows struct {
 	people       []store.Person
 	ownPlants    []store.OwnPlant
 	ownFigures   []store.OwnFigure
+	ownClimates  []store.OwnClimate
 	notes        []store.PlantNote
 	answers      map[string][]store.JobAnswer // by job
 	observations map[int64][]store.Observation
@@ -124,6 +125,13 @@ var heldTables = []held{
 		func(a, b store.OwnFigure) int {
 			return cmp.Or(cmp.Compare(a.SpeciesID, b.SpeciesID), cmp.Compare(a.Key, b.Key))
 		},
+	),
+	listed(
+		"own_climates",
+		(*store.Queries).ListOwnClimates,
+		func(r *rows) *[]store.OwnClimate { return &r.ownClimates },
+		func(r store.OwnClimate) int64 { return r.ID },
+		func(a, b store.OwnClimate) int { return cmp.Compare(a.ID, b.ID) },
 	),
 	listed(
 		"plant_notes",

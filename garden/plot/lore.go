@@ -24,12 +24,14 @@ func (g *Plot) Lib() *library.Library { return g.lore.Load().lib }
 // OwnFault is why an own plant or figure of a species cannot be relied on; nil where it can.
 func (g *Plot) OwnFault(speciesID string) error { return g.lore.Load().faults[speciesID] }
 
-// useOwn puts the grower's own plants and figures over what ships, with texts that hold in
+// useOwn puts the grower's own plants, figures and climate over what ships, with texts that hold in
 // the plot's half of the world, unless they are in force already.
-func (g *Plot) useOwn(plants []store.OwnPlant, figures []store.OwnFigure, south bool) error {
+func (g *Plot) useOwn(
+	plants []store.OwnPlant, figures []store.OwnFigure, climates []store.OwnClimate, south bool,
+) error {
 	signature := ""
-	if len(plants)+len(figures) > 0 {
-		text, err := json.Marshal([]any{plants, figures})
+	if len(plants)+len(figures)+len(climates) > 0 {
+		text, err := json.Marshal([]any{plants, figures, climates})
 		if err != nil {
 			return err
 		}
@@ -52,6 +54,13 @@ func (g *Plot) useOwn(plants []store.OwnPlant, figures []store.OwnFigure, south 
 			replaced = append(replaced, library.OwnFigure{Species: f.SpeciesID, Key: f.Key, Figure: f.Figure, Library: f.Was})
 		}
 		next.lib, next.faults = g.Library.With(own, replaced)
+	}
+	for _, row := range climates {
+		n, err := library.ReadClimate("own climate", []byte(row.Text))
+		if err != nil {
+			return err // it was checked before it was written
+		}
+		next.lib = next.lib.WithClimate(n)
 	}
 	if south {
 		next.lib = next.lib.InTheSouth()

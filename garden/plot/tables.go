@@ -22,7 +22,7 @@ var PlantingsTable = journal.NewTable(
 
 // registration is what the journal has to know of plot.
 var registration = journal.Registration{
-	Tables: []journal.AnyTable{SiteTable, PlantingsTable, WeatherTable},
+	Tables: []journal.AnyTable{SiteTable, PlantingsTable, WeatherTable, OwnClimateTable},
 }
 
 // ObservationsTable holds what was seen of plantings on rounds.
@@ -31,6 +31,14 @@ var ObservationsTable = journal.NewTable(
 	(*store.Queries).GetObservation,
 	(*store.Queries).PutObservation,
 	(*store.Queries).DropObservation,
+)
+
+// OwnClimateTable holds the grower's own monthly means, one row at most.
+var OwnClimateTable = journal.NewTable(
+	"own_climates",
+	(*store.Queries).GetOwnClimate,
+	(*store.Queries).PutOwnClimate,
+	(*store.Queries).DropOwnClimate,
 )
 
 // WeatherTable holds what was read of the weather by people.

@@ -1,6 +1,8 @@
 package plot
 
 import (
+	"crypto/sha256"
+	"encoding/hex"
 	"fmt"
 	"hash/fnv"
 	"slices"
@@ -9,7 +11,9 @@ import (
 	"bramblyacre/core/calendar"
 	"bramblyacre/core/climate"
 	"bramblyacre/core/phenology"
+	"bramblyacre/library"
 	"bramblyacre/station"
+	"bramblyacre/store"
 )
 
 // EnsembleSize is how many seasons a forecast is usually drawn from.
@@ -22,6 +26,31 @@ type SkyKey struct {
 	seed              uint64
 	station           string
 	today             calendar.Date
+	// own is what tells the grower's own monthly means from others of theirs; empty for a climate that ships.
+	own string
+}
+
+// skyKey is what the plot's weather follows from on a day.
+func (s *State) skyKey(today calendar.Date) SkyKey {
+	key := SkyKey{
+		climate: s.Site.ClimateID, latitude: s.Site.Latitude, heightM: s.Site.AltitudeM, seed: uint64(s.Site.WeatherSeed),
+		station: s.Site.Station, today: today,
+	}
+	if key.climate == library.OwnClimateID {
+		for _, row := range s.rows.ownClimates {
+			sum := sha256.Sum256([]byte(row.Text))
+			key.own = hex.EncodeToString(sum[:8])
+		}
+	}
+	return key
+}
+
+// OwnClimate is the row of the grower's own monthly means, and whether there is one.
+func (s *State) OwnClimate() (row store.OwnClimate, has bool) {
+	if rows := s.rows.ownClimates; len(rows) > 0 {
+		return rows[0], true
+	}
+	return row, false
 }
 
 // Sky is the plot's weather as known on one day: readings, the seasons that may
@@ -129,7 +158,7 @@ func (g *Plot) sky(key SkyKey, log weatherLog, season calendar.Season) (*Sky, er
 func (g *Plot) keep(weather station.Station, key SkyKey) station.Station {
 	return &keptStation{
 		Station: weather, store: g.Store, days: map[calendar.Date]climate.Day{}, today: key.today,
-		name: fmt.Sprintf("%s %s %v %v %d", key.station, key.climate, key.latitude, key.heightM, key.seed),
+		name: fmt.Sprintf("%s %s%s %v %v %d", key.station, key.climate, key.own, key.latitude, key.heightM, key.seed),
 	}
 }
 

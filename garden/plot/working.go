@@ -154,9 +154,9 @@ func (g *Plot) workOut(ctx context.Context, before *State, moved []movedBy, toda
 		return nil, err
 	}
 	s := &State{LastEntry: last, Today: today, BedByID: map[int64]store.Bed{}, ByID: map[int64]*Planting{}, rows: rows}
-	if before == nil || !same(before.rows.ownPlants, rows.ownPlants) || !same(before.rows.ownFigures, rows.ownFigures) ||
+	if before == nil || !same(before.rows.ownPlants, rows.ownPlants) || !same(before.rows.ownFigures, rows.ownFigures) || !same(before.rows.ownClimates, rows.ownClimates) ||
 		(before.Site.Latitude < 0) != (rows.site.Latitude < 0) {
-		if err := g.useOwn(rows.ownPlants, rows.ownFigures, rows.site.Latitude < 0); err != nil {
+		if err := g.useOwn(rows.ownPlants, rows.ownFigures, rows.ownClimates, rows.site.Latitude < 0); err != nil {
 			return nil, err
 		}
 	}
@@ -171,7 +171,7 @@ func (g *Plot) workOut(ctx context.Context, before *State, moved []movedBy, toda
 		return nil, err
 	}
 	if s.Sky, err = g.sky(
-		SkyKey{s.Site.ClimateID, s.Site.Latitude, s.Site.AltitudeM, uint64(s.Site.WeatherSeed), s.Site.Station, today},
+		s.skyKey(today),
 		rows.weather,
 		s.Season,
 	); err != nil {

@@ -464,6 +464,41 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/climate/own": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The grower's own climate to be changed */
+        get: operations["getOwnClimate"];
+        /** Note the grower's own climate, and follow it */
+        put: operations["setOwnClimate"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/climate/own/read": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Read a table of monthly means into the form, noting nothing */
+        post: operations["readMonths"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/climates": {
         parameters: {
             query?: never;
@@ -3831,6 +3866,10 @@ export interface components {
             /** Format: double */
             sunset: number;
         };
+        LikeChoice: {
+            id: string;
+            name: string;
+        };
         Likeness: {
             annual: boolean;
             beforeLeaf: boolean;
@@ -4187,6 +4226,23 @@ export interface components {
             lookAlike: string;
             when: string;
         };
+        OwnClimateInput: {
+            /** @description Of where they were measured, as typed; empty: the plot's */
+            height?: string;
+            /** @description The climate whose swings from day to day are taken */
+            like: string;
+            /** @description January first */
+            months: components["schemas"]["OwnMonthInput"][];
+            name: string;
+        };
+        OwnClimateView: {
+            likes: components["schemas"]["LikeChoice"][];
+            /** @description Their names, January first */
+            months: string[];
+            stands: boolean;
+            typed: components["schemas"]["OwnClimateInput"];
+            version: string;
+        };
         OwnFigureInput: {
             figure: string;
             /** @description Where it stands: size.height */
@@ -4196,6 +4252,16 @@ export interface components {
             for?: string;
             name: string;
             parts: components["schemas"]["MixPart"][];
+        };
+        OwnMonthInput: {
+            /** @description The mean of the days' highest, as typed */
+            high: string;
+            /** @description The mean of the nights' lowest, as typed */
+            low: string;
+            /** @description Of the whole month, as typed */
+            rain: string;
+            /** @description Days with rain; empty: as of the climate that it is like */
+            wetDays?: string;
         };
         OwnPlantPut: {
             entry: components["schemas"]["Entry"];
@@ -4844,6 +4910,12 @@ export interface components {
             /** Format: int64 */
             trays: number;
             warmer?: string;
+        };
+        ReadMonths: {
+            months: components["schemas"]["OwnMonthInput"][];
+        };
+        ReadMonthsRequest: {
+            text: string;
         };
         ReadingInput: {
             /** Format: double */
@@ -7206,6 +7278,104 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ClimateView"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    getOwnClimate: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OwnClimateView"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    setOwnClimate: {
+        parameters: {
+            query?: never;
+            header: {
+                /** @description The version that was shown, in quotes */
+                "If-Match": string;
+            };
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["OwnClimateInput"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Entry"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    readMonths: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ReadMonthsRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ReadMonths"];
                 };
             };
             /** @description Error */

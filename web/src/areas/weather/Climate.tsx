@@ -1,4 +1,5 @@
-import { Box, Typography } from "@mui/material";
+import { Box, Button, Typography } from "@mui/material";
+import { useState } from "react";
 import { useSearchParams } from "react-router";
 
 import type { Schemas } from "../../api/client";
@@ -6,6 +7,7 @@ import { useSpecies } from "../../api/queries";
 import { SpeciesField } from "../../parts/SpeciesField";
 import { Trouble } from "../../parts/Trouble";
 import { Head } from "./Head";
+import { OwnClimateDialog } from "./OwnClimateDialog";
 import { useClimate } from "./queries";
 import { YearChart } from "./YearChart";
 
@@ -15,12 +17,15 @@ export function Climate() {
   const species = params.get("species") ?? "";
   const query = useClimate(species);
   const kinds = useSpecies().data ?? [];
+  const [typing, setTyping] = useState(false);
   const climate = query.data;
   if (query.error) return <Trouble reason={query.error} />;
   if (!climate) return <Box sx={{ minHeight: 600 }} />;
   return (
     <>
-      <Head title={climate.name} words={climate.kind} />
+      <Head title={climate.name} words={climate.kind}>
+        <Button onClick={() => setTyping(true)}>Your own figures</Button>
+      </Head>
       <Box
         sx={{
           display: "grid",
@@ -58,6 +63,7 @@ export function Climate() {
           ))}
         </Box>
       </Box>
+      {typing && <OwnClimateDialog onClose={() => setTyping(false)} />}
     </>
   );
 }
