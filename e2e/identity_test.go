@@ -188,6 +188,7 @@ func TestAFindIsNarrowedDownAndItsCheckBegins(t *testing.T) {
 	b.click("Undo")
 	b.sees("Finds being checked")
 	b.visit("/")
+	b.click("more checks")
 	b.click("Check the find, as ramsons")
 	b.sees("Is it ramsons?")
 	b.click("Set it")

@@ -79,7 +79,8 @@ func (u *Uses) Round(ctx context.Context) (RoundView, error) {
 			v.Stops = append(v.Stops, stop)
 		}
 	}
-	slices.SortStableFunc(v.Stops, func(a, b Stop) int { return say.CompareBools(!a.Missed, !b.Missed) })
+	// The walk stays as it is while it is walked: what was passed by keeps its place when it has been looked at.
+	slices.SortStableFunc(v.Stops, func(a, b Stop) int { return say.CompareBools(!missed[a.ID], !missed[b.ID]) })
 	return v, nil
 }
 
@@ -111,13 +112,23 @@ func missedLastTime(s *plot.State) map[int64]bool {
 		return missed
 	}
 	for _, p := range s.Plantings {
-		if p.Now == nil || p.Aside || p.Started > last || looked[last][p.ID] || lastLook(p) > last {
+		if p.Now == nil || p.Aside || p.Started > last || looked[last][p.ID] || lookBefore(p, s.Today) > last {
 			continue
 		}
 		index, _ := p.Now.StageOn(last)
 		missed[p.ID] = !s.Season.Contains(last) || p.Now.Stages[index] != flora.Resting
 	}
 	return missed
+}
+
+// lookBefore is the day of the last look at a planting before a day; NoDay where there was none.
+func lookBefore(p *plot.Planting, day calendar.Date) calendar.Date {
+	for i := len(p.Sightings) - 1; i >= 0; i-- {
+		if p.Sightings[i].Day < day {
+			return p.Sightings[i].Day
+		}
+	}
+	return plot.NoDay
 }
 
 // lastLook is the day on which a planting was looked at last; NoDay where it never was.

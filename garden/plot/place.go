@@ -123,7 +123,7 @@ func (s *State) StandingIn(bedID int64) []*Planting {
 func (s *State) Place(bed store.Bed, lore library.Ground, lows []float64, of *Planting) suitability.Place {
 	form := s.Forms[bed.ID]
 	p := suitability.Place{
-		Ground:  s.Beliefs[bed.ID],
+		Ground:  s.groundOf(bed),
 		Shelter: float64(s.ShelterOf(bed)),
 		Held:    s.EdgeHeld(bed),
 		Mulched: bed.MulchM >= thickMulchM,

@@ -24,7 +24,8 @@ export function Round() {
   const go = useGo();
   const { line } = useUndo();
   const narrow = useMediaQuery(useTheme().breakpoints.down("md"));
-  const [at, setAt] = useState<number>();
+  // The stop by its planting, since what is noted meanwhile may change their order; nothing at the walk's end.
+  const [at, setAt] = useState<number | "end">();
   // Looks noted on this walk without a network count as seen, too.
   const [passed, setPassed] = useState<ReadonlySet<number>>(new Set());
   const [ordering, setOrdering] = useState(false);
@@ -36,7 +37,9 @@ export function Round() {
   }, [round]);
   if (query.error && !round) return <Trouble reason={query.error} />;
   if (!round) return <Box sx={{ minHeight: 500 }} />;
-  const index = at ?? first ?? 0;
+  const begun = round.stops.findIndex((one) => one.id === at);
+  const index = at === "end" ? round.stops.length : begun >= 0 ? begun : (first ?? 0);
+  const goTo = (to: number) => setAt(round.stops[to]?.id ?? "end");
   const stop = round.stops[index];
   const next = round.stops[index + 1];
   // The plants of this bed from here on of which nobody doubts what they are at.
@@ -132,10 +135,10 @@ export function Round() {
           stop={stop}
           marks={round.marks}
           next={next?.name}
-          onBack={index > 0 ? () => setAt(index - 1) : undefined}
+          onBack={index > 0 ? () => goTo(index - 1) : undefined}
           onDone={(looked) => {
             if (looked) setPassed(new Set([...passed, stop.id]));
-            setAt(index + 1);
+            goTo(index + 1);
           }}
         >
           {sureHere.length > 1 && (
@@ -143,7 +146,7 @@ export function Round() {
               stops={sureHere}
               onDone={(looked) => {
                 setPassed(new Set([...passed, ...looked.map((one) => one.id)]));
-                setAt(index + looked.length);
+                goTo(index + looked.length);
               }}
             />
           )}
@@ -166,7 +169,7 @@ export function Round() {
             <Button variant="contained" onClick={() => void go("/")}>
               What to do now
             </Button>
-            <Button variant="outlined" onClick={() => setAt(0)}>
+            <Button variant="outlined" onClick={() => goTo(0)}>
               From the first bed
             </Button>
           </Box>
