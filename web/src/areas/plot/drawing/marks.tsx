@@ -56,9 +56,13 @@ export function Drops({ at, water }: { at: Point; water: string }) {
         strokeWidth={0.8}
       />
       {n === 0 && (
-        <text y={4.5} fontSize={12} textAnchor="middle" fill="var(--clay)" fontWeight={700}>
-          dry
-        </text>
+        // An empty drop, struck through: dry.
+        <path
+          d="M0 -7 C3 -2 4.5 0 4.5 2.5 A4.5 4.5 0 0 1 -4.5 2.5 C-4.5 0 -3 -2 0 -7Z M-9 6 L9 -6"
+          fill="none"
+          stroke="var(--clay)"
+          strokeWidth={1.8}
+        />
       )}
       {Array.from({ length: n }, (_, i) => (
         <path
