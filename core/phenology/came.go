@@ -23,21 +23,20 @@ func (c Came) Middle() (day calendar.Date, doubt float64) {
 // isThere tells whether a look saw the typical plant, the middle one of a planting, at the stage that it names.
 func isThere(share Share) bool { return share == Half || share == Most }
 
-// CameIn tells from the looks of a season, by day, when the typical plant came into each stage that a plan's year has,
-// where a look before shows that it was not there yet. Looks that contradict each other tell nothing of the stage.
-func CameIn(stages []flora.Stage, seen []Sighting) (all []Came) {
+// CameIn tells from the looks of a season, by day, when the typical plant came into each stage of a plan's year, where
+// a look before shows that it was not there yet. Looks that contradict each other tell nothing of the stage.
+func (p *Plan) CameIn(seen []Sighting) (all []Came) {
 	at := func(look Sighting, index int) (there, known bool) {
-		for k := len(stages) - 1; k >= 0; k-- {
-			if stages[k] != look.Stage || k == 0 && len(stages) > 1 {
-				continue
-			}
-			if k == index {
-				return isThere(look.Share), true
-			}
-			return k > index, k < index || isThere(look.Share) // of a few ahead, nobody knows where the middle one is
+		k, has := p.Index(look.Stage, look.Day)
+		switch {
+		case !has:
+			return false, false
+		case k == index:
+			return isThere(look.Share), true
 		}
-		return false, stages[0] == look.Stage
+		return k > index, k < index || isThere(look.Share) // of a few ahead, nobody knows where the middle one is
 	}
+	stages := p.Stages
 	for index := 1; index < len(stages); index++ {
 		after, by, contradicted := calendar.Date(math.MinInt32), calendar.Date(math.MaxInt32), false
 		for _, look := range seen {

@@ -9,8 +9,11 @@ import (
 	"bramblyacre/core/phenology"
 )
 
-var yearsStages = []flora.Stage{
-	flora.Resting, flora.Shooting, flora.Leafing, flora.FullLeaf, flora.InBud, flora.FirstFlower, flora.SettingSeed, flora.Resting,
+var yearsPlan = &phenology.Plan{
+	Season: calendar.SeasonOf(50, calendar.Must(2031, 6, 1)),
+	Stages: []flora.Stage{
+		flora.Resting, flora.Shooting, flora.Leafing, flora.FullLeaf, flora.InBud, flora.FirstFlower, flora.SettingSeed, flora.Resting,
+	},
 }
 
 func lookOn(month time.Month, day int, stage flora.Stage, share phenology.Share) phenology.Sighting {
@@ -19,6 +22,7 @@ func lookOn(month time.Month, day int, stage flora.Stage, share phenology.Share)
 
 func TestLooksTellWhenAStageCame(t *testing.T) {
 	seen := []phenology.Sighting{
+		lookOn(3, 20, flora.Resting, phenology.Most), // it rests at both ends of the year: in March still
 		lookOn(4, 10, flora.Shooting, phenology.Most),
 		lookOn(5, 1, flora.Leafing, phenology.AThird), // the middle plant shoots still
 		lookOn(5, 11, flora.FullLeaf, phenology.Most), // leafing and full leaf both came since
@@ -26,12 +30,13 @@ func TestLooksTellWhenAStageCame(t *testing.T) {
 		lookOn(6, 14, flora.FirstFlower, phenology.Half),
 	}
 	want := map[flora.Stage][2]calendar.Date{
+		flora.Shooting:    {calendar.Must(2031, 3, 20), calendar.Must(2031, 4, 10)},
 		flora.Leafing:     {calendar.Must(2031, 5, 1), calendar.Must(2031, 5, 11)},
 		flora.FullLeaf:    {calendar.Must(2031, 5, 1), calendar.Must(2031, 5, 11)},
 		flora.InBud:       {calendar.Must(2031, 5, 11), calendar.Must(2031, 6, 14)},
 		flora.FirstFlower: {calendar.Must(2031, 6, 10), calendar.Must(2031, 6, 14)},
 	}
-	all := phenology.CameIn(yearsStages, seen)
+	all := yearsPlan.CameIn(seen)
 	if len(all) != len(want) {
 		t.Errorf("they tell of %d stages, want %d: %+v", len(all), len(want), all)
 	}
@@ -47,12 +52,12 @@ func TestLooksThatContradictTellNothing(t *testing.T) {
 	seen := []phenology.Sighting{
 		lookOn(4, 10, flora.Shooting, phenology.Most), lookOn(5, 1, flora.FullLeaf, phenology.Most), lookOn(5, 9, flora.Leafing, phenology.Most),
 	}
-	for _, came := range phenology.CameIn(yearsStages, seen) {
+	for _, came := range yearsPlan.CameIn(seen) {
 		if came.Stage == flora.FullLeaf {
 			t.Errorf("full leaf came by %s, though it leafed on 9 May", came.By)
 		}
 	}
-	if all := phenology.CameIn(yearsStages, nil); len(all) != 0 {
+	if all := yearsPlan.CameIn(nil); len(all) != 0 {
 		t.Errorf("without a look it tells %+v", all)
 	}
 }

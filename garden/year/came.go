@@ -109,7 +109,7 @@ func lookBack(s *plot.State, p *plot.Planting) cameOf {
 	if !lives || p.Aside {
 		return of
 	}
-	of.all = within(phenology.CameIn(plan.Stages, p.SeenIn(s.Season)))
+	of.all = within(plan.CameIn(p.SeenIn(s.Season)))
 	if len(of.all) == 0 {
 		return of
 	}
@@ -122,7 +122,7 @@ func lookBack(s *plot.State, p *plot.Planting) cameOf {
 		if !lives {
 			continue
 		}
-		for _, c := range within(phenology.CameIn(other.Stages, p.SeenIn(season))) {
+		for _, c := range within(other.CameIn(p.SeenIn(season))) {
 			day, _ := c.Middle()
 			if len(of.others[c.Stage]) < mostOthers {
 				of.others[c.Stage] = append(of.others[c.Stage], fmt.Sprintf("%d: %s", day.Year(), day.DayMonth()))

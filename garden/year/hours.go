@@ -12,7 +12,7 @@ import (
 
 // WorkView is the work that was noted, reckoned by what each kind of it takes.
 type WorkView struct {
-	Total string     `json:"total" doc:"Empty where nothing was noted"`
+	Total string    `json:"total" doc:"Empty where nothing was noted"`
 	Beds  []WorkRow `json:"beds" doc:"By bed, the most first"`
 	Kinds []WorkRow `json:"kinds" doc:"By plant, the most first"`
 }

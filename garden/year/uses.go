@@ -27,10 +27,10 @@ type YearView struct {
 	Years   []YearChoice `json:"years" doc:"The years that can be looked back at, the newest first"`
 	Weather []string     `json:"weather"`
 	Came    []CameRow    `json:"came" doc:"What came when, by day"`
-	Score   HeldView    `json:"score"`
+	Score   HeldView     `json:"score"`
 	Fates   []FateRow    `json:"fates" doc:"What throve and what failed"`
 	Yields  []YieldRow   `json:"yields"`
-	Hours   WorkView    `json:"hours"`
+	Hours   WorkView     `json:"hours"`
 	Trouble []TroubleRow `json:"trouble"`
 	Looks   int          `json:"looks"`
 	Empty   bool         `json:"empty" doc:"Nothing was noted in it"`
