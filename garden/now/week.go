@@ -143,7 +143,9 @@ func (v *WeekView) fill(s *plot.State, week agenda.Week, jobs []area.Job, days [
 		case !math.IsInf(day.Minutes, 1):
 			d.Of = day.Minutes
 			if d.Words = minutesOrNone(d.Of); d.Of > 0 {
-				d.Words = fmt.Sprintf("%.0f of %s", d.Used, say.MinutesWords(d.Of))
+				if d.Words = fmt.Sprintf("%.0f of %s", d.Used, say.MinutesWords(d.Of)); d.Of > 60 {
+					d.Words = fmt.Sprintf("%s of %s", minutesOrNone(d.Used), say.MinutesWords(d.Of))
+				}
 			}
 		case d.Used > 0:
 			d.Words = say.MinutesWords(d.Used)

@@ -41,7 +41,7 @@ export function Shell() {
       </a>
       <SprigSheet />
       <Cane open={open} />
-      <Box sx={{ flex: 1, minWidth: 0, pb: { xs: 18, md: 8 } }}>
+      <Box className="beside-the-cane" sx={{ flex: 1, minWidth: 0, pb: { xs: 18, md: 8 } }}>
         <SampleNote />
         {site.data?.damage && (
           <Alert severity="error" sx={{ borderRadius: 0, overflowWrap: "anywhere" }}>

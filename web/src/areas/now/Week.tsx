@@ -79,6 +79,7 @@ export function Week() {
               {day.walk.map((stop) => (
                 <Box
                   key={stop.bed}
+                  className="stop"
                   sx={{
                     display: "grid",
                     gridTemplateColumns: { xs: "minmax(0, 1fr)", sm: "118px minmax(0, 1fr)" },
