@@ -36,7 +36,11 @@ var everyScreen = []struct {
 	{path: "/plantings/24", words: "Its care this year"},
 	{path: "/weather/climate", words: "Nights of frost", open: func(b *browser) { b.click("Your own figures"); b.sees("Means of many years by month") }},
 	{path: "/round", words: "What do you see?"},
-	{path: "/round", words: "What do you see?", open: func(b *browser) { b.click("Other signs"); b.click("count, photograph"); b.sees("How many plants stand?") }},
+	{path: "/round", words: "What do you see?", open: func(b *browser) {
+		b.click("Other signs")
+		b.click("count, photograph")
+		b.sees("How many plants stand?")
+	}},
 	{path: "/gather", words: "Still to come"},
 	{path: "/plantings/2", words: "What may be taken today"},
 	{path: "/plantings/12/check", words: "Is it sweet cicely?"},

@@ -10,8 +10,8 @@ import (
 	"bramblyacre/garden/weather"
 )
 
-// ReadMonths reads a table of monthly means: a head with month, tmin, tmax, rain and, where it has them, wet_days, in °C
-// and mm, and a line for each month. Other columns are passed over.
+// ReadMonths reads a table of monthly means: a head with month, tmin, tmax, rain and, where it has them, wet_days, in
+// °C and mm, and a line for each month. Other columns are passed over.
 func ReadMonths(r io.Reader) (lines []map[string]string, err error) {
 	fault := func(words string) error { return say.Faults{{Field: "file", Message: words}} }
 	file := csv.NewReader(r)

@@ -25,6 +25,9 @@ func (l *Library) WithClimate(n climate.Normals) *Library {
 		care: l.care, usual: l.usual, works: l.works, courses: l.courses, texts: l.texts, origins: l.origins,
 	}
 	with.climates[n.ID] = n
-	with.stations = append(slices.DeleteFunc(slices.Clone(l.stations), func(o climate.Normals) bool { return o.ID == n.ID }), n)
+	with.stations = append(
+		slices.DeleteFunc(slices.Clone(l.stations), func(o climate.Normals) bool { return o.ID == n.ID }),
+		n,
+	)
 	return with
 }

@@ -44,6 +44,12 @@ func (l *Library) readInLines(file string, text []byte) (*flora.Species, error) 
 	if err := decode(file, text, &s); err != nil {
 		return nil, err
 	}
+	for i, row := range s.Care {
+		if row.Work != "" && !l.care.Has(row.Work) && len(l.care.Works) > 0 {
+			return nil, fmt.Errorf("%s: %w", file,
+				flora.Problem{Key: fmt.Sprintf("care[%d].work", i), What: fmt.Sprintf("there is no kind of work %q", row.Work)})
+		}
+	}
 	l.usual.Fill(&s)
 	s.Names.MakePlain()
 	if s.Growth.At != "" {

@@ -43,13 +43,19 @@ func (o operations) registerNow(api huma.API) {
 		}) (journal.Entry, error) {
 			return o.garden.Now.SetHours(ctx, in.version(), in.Body)
 		})
-	operation(api, http.MethodGet, "/api/troubles/{mark}", "getTrouble", "What a sign of trouble is, what brings it and what to do",
+	operation(
+		api,
+		http.MethodGet,
+		"/api/troubles/{mark}",
+		"getTrouble",
+		"What a sign of trouble is, what brings it and what to do",
 		func(ctx context.Context, in *struct {
 			Mark     string `path:"mark" maxLength:"40"`
 			Planting int64  `query:"planting" doc:"Of one planting; of all where left out"`
 		}) (now.TroubleView, error) {
 			return o.garden.Now.Trouble(ctx, in.Mark, in.Planting)
-		})
+		},
+	)
 	operation(api, http.MethodGet, "/api/round", "getRound", "Today's walk",
 		func(ctx context.Context, _ *nothing) (now.RoundView, error) { return o.garden.Now.Round(ctx) })
 	operation(api, http.MethodPost, "/api/jobs/answer", "answerJob", "Note that a job is done, put off or skipped",

@@ -50,7 +50,9 @@ func (o operations) registerWeather(api huma.API) {
 			return o.garden.Weather.Climate(ctx, in.Species)
 		})
 	operation(api, http.MethodGet, "/api/climate/own", "getOwnClimate", "The grower's own climate to be changed",
-		func(ctx context.Context, _ *nothing) (weather.OwnClimateView, error) { return o.garden.Weather.OwnClimate(ctx) })
+		func(ctx context.Context, _ *nothing) (weather.OwnClimateView, error) {
+			return o.garden.Weather.OwnClimate(ctx)
+		})
 	operation(api, http.MethodPut, "/api/climate/own", "setOwnClimate", "Note the grower's own climate, and follow it",
 		func(ctx context.Context, in *struct {
 			Seen
@@ -58,7 +60,12 @@ func (o operations) registerWeather(api huma.API) {
 		}) (journal.Entry, error) {
 			return o.garden.Weather.SetOwnClimate(ctx, in.version(), in.Body)
 		})
-	operation(api, http.MethodPost, "/api/climate/own/read", "readMonths", "Read a table of monthly means into the form, noting nothing",
+	operation(
+		api,
+		http.MethodPost,
+		"/api/climate/own/read",
+		"readMonths",
+		"Read a table of monthly means into the form, noting nothing",
 		func(ctx context.Context, in *struct {
 			Body struct {
 				Text string `json:"text" maxLength:"100000"`
@@ -70,7 +77,8 @@ func (o operations) registerWeather(api huma.API) {
 			}
 			months, err := o.garden.Weather.ReadMonths(ctx, lines)
 			return ReadMonths{months}, err
-		})
+		},
+	)
 	operation(api, http.MethodGet, "/api/water", "getWater", "The water of every bed",
 		func(ctx context.Context, _ *nothing) (weather.WaterView, error) { return o.garden.Weather.Water(ctx) })
 	operation(api, http.MethodPut, "/api/water/settings", "setWater", "Change how water is given",

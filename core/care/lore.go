@@ -62,7 +62,13 @@ func (l Lore) WorkOf(row flora.Care) Work {
 	return Work{Name: Other, Weather: AnyWeather}
 }
 
-// Check tells what is wrong with the kinds of work and the troubles: one without a name, a stake or words, or a verb of two.
+// Has tells whether there is a kind of work of a name.
+func (l Lore) Has(name string) bool {
+	return slices.ContainsFunc(l.Works, func(w Work) bool { return w.Name == name })
+}
+
+// Check tells what is wrong with the kinds of work and the troubles: one without a name, a stake or words, or a verb
+// of two.
 func (l Lore) Check() error {
 	of := map[string]string{}
 	for i, w := range l.Works {

@@ -42,7 +42,17 @@ func benchJobs(s *plot.State, on calendar.Date) []area.Job {
 // saveJob asks for seed to be saved while it is ripe.
 func saveJob(s *plot.State, save SaveSeedView, on calendar.Date) area.Job {
 	key := fmt.Sprintf("bench:save:%d:%d", save.PlantID, s.Season.Start.Year())
-	j := area.Job{Job: agenda.Job{Key: key, First: save.First, Last: save.Last, Minutes: 15, Irreversible: true, Stake: seedStake, Wants: agenda.DryDay}}
+	j := area.Job{
+		Job: agenda.Job{
+			Key:          key,
+			First:        save.First,
+			Last:         save.Last,
+			Minutes:      15,
+			Irreversible: true,
+			Stake:        seedStake,
+			Wants:        agenda.DryDay,
+		},
+	}
 	j.View = area.JobView{
 		Key: key, Kind: "bench", Verb: "Shake", What: "the seed heads of " + save.Name, SpeciesID: save.SpeciesID, Bed: save.bed, SeedOf: save.PlantID,
 		Stage: flora.Ripe, First: j.First, Last: j.Last, Minutes: j.Minutes,
@@ -64,7 +74,17 @@ func newJob(
 	minutes float64,
 ) area.Job {
 	key := fmt.Sprintf("bench:%d:%s", b.ID, detail)
-	j := area.Job{Job: agenda.Job{Key: key, First: first, Last: max(last, on), Minutes: max(2, minutes), BestFirst: best, BestLast: max(best, min(last, best.AddDays(soonDays))), Stake: stepStake}}
+	j := area.Job{
+		Job: agenda.Job{
+			Key:       key,
+			First:     first,
+			Last:      max(last, on),
+			Minutes:   max(2, minutes),
+			BestFirst: best,
+			BestLast:  max(best, min(last, best.AddDays(soonDays))),
+			Stake:     stepStake,
+		},
+	}
 	if slices.Contains(underRoof, detail) {
 		j.Wants = agenda.UnderRoof
 	}
@@ -273,7 +293,8 @@ func rescueJob(s *plot.State, row store.Volunteer, on calendar.Date) (area.Job, 
 	const notice = 35
 	key := fmt.Sprintf("bench:volunteers:%d", row.ID)
 	j := area.Job{Job: agenda.Job{
-		Key: key, First: max(dayOf(&row.Day), worked.AddDays(-notice)), Last: worked.AddDays(-1), Irreversible: true, Stake: seedStake,
+		Key: key, First: max(dayOf(&row.Day), worked.AddDays(-notice)), Last: worked.AddDays(-1),
+		Irreversible: true, Stake: seedStake,
 		Minutes: max(5, s.Lib.Bench().Labour.Lift.Value*float64(min(row.Plants, 24))),
 	}}
 	if j.Last < on {

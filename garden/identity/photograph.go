@@ -81,8 +81,8 @@ func readPicture(picture []byte) (kind string, err error) {
 	return "", say.Faults{{Field: "photo", Message: "This is no JPEG, PNG or WebP picture."}}
 }
 
-// KeepPhotograph keeps a JPEG, PNG or WebP, without what the camera wrote beside it, and returns the name it is kept by, which is
-// the same for the same picture.
+// KeepPhotograph keeps a JPEG, PNG or WebP, without what the camera wrote beside it, and returns the name it is kept
+// by, which is the same for the same picture.
 func (u *Uses) KeepPhotograph(ctx context.Context, picture []byte) (id string, err error) {
 	if len(picture) > MostPhotographBytes {
 		return "", say.Faults{{Field: "photo", Message: "The photograph is larger than 12 MB. Save it smaller."}}

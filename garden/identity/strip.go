@@ -6,9 +6,9 @@ import (
 	"slices"
 )
 
-// What a camera writes beside a picture says where it was taken, with what and by whom. It is taken out before a picture
-// is kept; of it stays only how the picture is to be turned. The picture itself is not touched: what is left is
-// the same to the bit.
+// What a camera writes beside a picture says where it was taken, with what and by whom. It is taken out before a
+// picture is kept; of it stays only how the picture is to be turned. The picture itself is not touched: what is left
+// is the same to the bit.
 
 // stripped returns a picture of a kind without what was written beside it. It was read before: a picture that cannot be
 // taken apart is returned as no picture.
@@ -166,7 +166,8 @@ func strippedPNG(picture []byte) (clean []byte, whole bool) {
 	return nil, false
 }
 
-// strippedWebP leaves the chunks that draw a WebP or say its colours, and takes the flags of the others out of its head.
+// strippedWebP leaves the chunks that draw a WebP or say its colours, and takes the flags of the others out of its
+// head.
 func strippedWebP(picture []byte) (clean []byte, whole bool) {
 	const head, frame = 12, 8
 	const flagExif, flagXMP = 0x08, 0x04

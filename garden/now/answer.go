@@ -40,7 +40,12 @@ func (u *Uses) AnswerJob(ctx context.Context, key, answer string) (journal.Entry
 				}
 			}
 			for _, part := range each(j) {
-				row := store.PutJobAnswerParams{PlantingID: part.View.PlantingID, JobKey: part.Key, Answer: answer, Day: s.Today.String()}
+				row := store.PutJobAnswerParams{
+					PlantingID: part.View.PlantingID,
+					JobKey:     part.Key,
+					Answer:     answer,
+					Day:        s.Today.String(),
+				}
 				if answer == NotYet {
 					until := s.Today.AddDays(notYetDays).String()
 					row.UntilDay = &until

@@ -9,8 +9,8 @@ import (
 	"bramblyacre/garden/say"
 )
 
-// asOne makes the same work on several plantings of a kind in one bed one job, where it can be done on the same days: it
-// is done in one go, and answered in one.
+// asOne makes the same work on several plantings of a kind in one bed one job, where it can be done on the same days:
+// it is done in one go, and answered in one.
 func asOne(jobs []area.Job, on calendar.Date) []area.Job {
 	type work struct {
 		verb, detail, what string

@@ -176,7 +176,13 @@ func roundJobs(s *plot.State, on calendar.Date) []area.Job {
 		return nil
 	}
 	j := area.Job{
-		Job: agenda.Job{Key: roundKey, First: on, Last: on.AddDays(roundEveryDays), Minutes: float64(2 * waiting), Stake: unsaidStake},
+		Job: agenda.Job{
+			Key:     roundKey,
+			First:   on,
+			Last:    on.AddDays(roundEveryDays),
+			Minutes: float64(2 * waiting),
+			Stake:   unsaidStake,
+		},
 	}
 	j.View = area.JobView{
 		Key:      roundKey,

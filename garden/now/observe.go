@@ -108,7 +108,13 @@ func (u *Uses) NoteObservation(ctx context.Context, plantingID int64, in Observa
 }
 
 // recount takes over how many plants a look counted, where none were counted later.
-func recount(ctx context.Context, s *plot.State, d *journal.Draft, p *plot.Planting, row store.PutObservationParams) error {
+func recount(
+	ctx context.Context,
+	s *plot.State,
+	d *journal.Draft,
+	p *plot.Planting,
+	row store.PutObservationParams,
+) error {
 	if row.Counted == nil || row.Day < p.CountedOn || int(*row.Counted) == p.Standing() {
 		return nil
 	}

@@ -61,7 +61,7 @@ func minutesOn(w store.WorkSetting, day calendar.Date) float64 {
 // HoursInput is the time there is for the garden by weekday, and from which chance on a cold night is told.
 type HoursInput struct {
 	// Minutes are of Monday to Sunday, as typed: 45, 1 h 30 min, or empty.
-	Minutes []string `json:"minutes" minItems:"7" maxItems:"7" doc:"Of Monday to Sunday, as typed: 45, 1 h 30 min, or empty"`
+	Minutes []string `json:"minutes" minItems:"7" maxItems:"7" doc:"Of Monday to Sunday, as typed"`
 	// NightChance is in tenths, 1 to 9.
 	NightChance int `json:"nightChance" minimum:"1" maximum:"9" doc:"From how many in ten on a cold night is told"`
 }

@@ -13,8 +13,8 @@ import (
 	"bramblyacre/garden/say"
 )
 
-// TroubleView is the page of a sign of trouble: what it looks like, what commonly brings it, what to do and how soon; of
-// one planting where one is given.
+// TroubleView is the page of a sign of trouble: what it looks like, what commonly brings it, what to do and how soon;
+// of one planting where one is given.
 type TroubleView struct {
 	Mark    string   `json:"mark"`
 	Title   string   `json:"title"`
@@ -144,8 +144,8 @@ func (v *TroubleView) addCauses(s *plot.State, t care.Trouble) {
 // mostLikelyMarks is how many signs are asked for at once on the round.
 const mostLikelyMarks = 6
 
-// likelyMarks are the signs that are asked for first of a planting: what its plant is known to get counts most, then what
-// the weather of late brings on, then what is common. The last of its last look is among them, to be seen again.
+// likelyMarks are the signs that are asked for first of a planting: what its plant is known to get counts most, then
+// what the weather of late brings on, then what is common. The last of its last look is among them, to be seen again.
 func likelyMarks(s *plot.State, p *plot.Planting, lately []care.Lately) []string {
 	const own, weather, again, common = 4.0, 1.0, 8.0, 0.5
 	troubles := s.Lib.Care().Troubles

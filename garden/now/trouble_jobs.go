@@ -10,8 +10,8 @@ import (
 	"bramblyacre/garden/say"
 )
 
-// troubleStakes are what a trouble that is left costs of a planting's year, by how soon something is to be done: they put
-// jobs in an order.
+// troubleStakes are what a trouble that is left costs of a planting's year, by how soon something is to be done: they
+// put jobs in an order.
 var troubleStakes = map[string]float64{"today": 0.6, "this week": 0.3, "can wait": 0.1}
 
 // troubleJobs ask to do something about what the last look marked. Done is done for that

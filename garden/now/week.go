@@ -16,8 +16,8 @@ import (
 	"bramblyacre/store"
 )
 
-// WeekView is the week's list: what is done on which day, in one walk, what a day of rain is good for, and what there is
-// no time for.
+// WeekView is the week's list: what is done on which day, in one walk, what a day of rain is good for, and what there
+// is no time for.
 type WeekView struct {
 	First   calendar.Date `json:"first"`
 	Title   string        `json:"title"`
@@ -74,7 +74,8 @@ func (u *Uses) Week(ctx context.Context, on calendar.Date) (WeekView, error) {
 	settings := settingsOf(s)
 	v := WeekView{
 		First: on, Title: calendar.Span(on, on.AddDays(weekDays-1)), Plot: s.Site.Name, IsToday: on == s.Today,
-		Days: []WeekDay{}, Rainy: []WeekJob{}, AnyTime: []WeekJob{}, FallOff: []WeekJob{}, Waits: []WeekJob{}, Hours: viewHours(s),
+		Days: []WeekDay{}, Rainy: []WeekJob{}, AnyTime: []WeekJob{}, FallOff: []WeekJob{}, Waits: []WeekJob{},
+		Hours: viewHours(s),
 	}
 	var days []agenda.Day
 	for i := range weekDays {

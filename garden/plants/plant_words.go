@@ -42,6 +42,7 @@ type PlantWords struct {
 	Dries         []string                `json:"dries"`
 	Makings       []string                `json:"makings"`
 	Frosts        []string                `json:"frosts" doc:"What a frost does"`
+	Works         []string                `json:"works" doc:"Kinds of work"`
 }
 
 // StationWord is a station whose usual year a course can be told at.
@@ -85,6 +86,9 @@ func (u *Uses) PlantWords() PlantWords {
 		Dries:         flora.DriesWords,
 		Makings:       flora.MakingWords,
 		Frosts:        flora.FrostWords,
+	}
+	for _, work := range u.plot.Lib().Care().Works {
+		w.Works = append(w.Works, work.Name)
 	}
 	for _, stage := range flora.Stages() {
 		w.Stages = append(w.Stages, stage.String())

@@ -23,9 +23,9 @@ const (
 // ErrOtherSeason is returned where something is reckoned for this season and the next alone.
 var ErrOtherSeason = errors.New("it is reckoned for this season alone")
 
-// StateOn returns the plot and the day to show, which is today for NoDay. Of a day outside this season and the next it is
-// the plot as it stood or will stand in that season: what is past as it was seen, with all looks of its season, what
-// is to come as far as it can be told. A day outside FirstShown and LastShown is a fault.
+// StateOn returns the plot and the day to show, which is today for NoDay. Of a day outside this season and the next
+// it is the plot as it stood or will stand in that season: what is past as it was seen, with all looks of its season,
+// what is to come as far as it can be told. A day outside FirstShown and LastShown is a fault.
 func (g *Plot) StateOn(ctx context.Context, on calendar.Date) (*State, calendar.Date, error) {
 	s, err := g.State(ctx)
 	if err != nil {
@@ -39,7 +39,10 @@ func (g *Plot) StateOn(ctx context.Context, on calendar.Date) (*State, calendar.
 	}
 	if first, last := s.FirstShown(), s.LastShown(); on < first || on > last {
 		return nil, 0, say.Faults{
-			{Field: "on", Message: fmt.Sprintf("Only days from %s to %s can be shown.", first.DayMonthYear(), last.DayMonthYear())},
+			{
+				Field:   "on",
+				Message: fmt.Sprintf("Only days from %s to %s can be shown.", first.DayMonthYear(), last.DayMonthYear()),
+			},
 		}
 	}
 	shown, err := s.inSeason(ctx, calendar.SeasonOf(s.Site.Latitude, on))

@@ -154,7 +154,8 @@ func (g *Plot) workOut(ctx context.Context, before *State, moved []movedBy, toda
 		return nil, err
 	}
 	s := &State{LastEntry: last, Today: today, BedByID: map[int64]store.Bed{}, ByID: map[int64]*Planting{}, rows: rows}
-	if before == nil || !same(before.rows.ownPlants, rows.ownPlants) || !same(before.rows.ownFigures, rows.ownFigures) || !same(before.rows.ownClimates, rows.ownClimates) ||
+	if before == nil || !same(before.rows.ownPlants, rows.ownPlants) || !same(before.rows.ownFigures, rows.ownFigures) ||
+		!same(before.rows.ownClimates, rows.ownClimates) ||
 		(before.Site.Latitude < 0) != (rows.site.Latitude < 0) {
 		if err := g.useOwn(rows.ownPlants, rows.ownFigures, rows.ownClimates, rows.site.Latitude < 0); err != nil {
 			return nil, err

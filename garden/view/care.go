@@ -176,7 +176,11 @@ func careWords(s *plot.State, due *CareDue, verdict care.Verdict, at care.Situat
 	case care.YearsAgo:
 		return fmt.Sprintf("Done last %s ago.", say.Counted(float64(at.YearsSince), "year", "years"))
 	case care.DoneLately:
-		return fmt.Sprintf("Done %s ago; it comes again after %d years.", say.Counted(float64(at.YearsSince), "year", "years"), verdict.Again)
+		return fmt.Sprintf(
+			"Done %s ago; it comes again after %d years.",
+			say.Counted(float64(at.YearsSince), "year", "years"),
+			verdict.Again,
+		)
 	case care.BedIsWatered:
 		return "Its bed is watered when its ground has lost what it can spare."
 	case care.Mulched:

@@ -98,7 +98,8 @@ func typedClimate(s *plot.State, base climate.Normals, own bool) OwnClimateInput
 // likeOf is the climate whose swings another has.
 func likeOf(s *plot.State, of climate.Normals) string {
 	for _, n := range s.Lib.Climates() {
-		if n.ID != library.OwnClimateID && n.SpreadMin == of.SpreadMin && n.SpreadMax == of.SpreadMax && n.SwingMin == of.SwingMin &&
+		if n.ID != library.OwnClimateID && n.SpreadMin == of.SpreadMin && n.SpreadMax == of.SpreadMax &&
+			n.SwingMin == of.SwingMin &&
 			n.WetDayCooler == of.WetDayCooler {
 			return n.ID
 		}
@@ -148,7 +149,10 @@ func readOwnClimate(s *plot.State, in OwnClimateInput) (climate.Normals, error) 
 		return climate.Normals{}, c.Err()
 	}
 	n := like.AtSite(s.Site.Latitude, like.HeightM)
-	n.ID, n.Name, n.Kind = library.OwnClimateID, c.Name("name", in.Name), "your own monthly means; its swings from day to day are those of "+like.Name
+	n.ID, n.Name, n.Kind = library.OwnClimateID, c.Name(
+		"name",
+		in.Name,
+	), "your own monthly means; its swings from day to day are those of "+like.Name
 	if n.Name == "" {
 		c.Add("name", "Give it a name: the place and the years, for example.")
 	}
@@ -257,7 +261,9 @@ func (u *Uses) ReadMonths(ctx context.Context, lines []map[string]string) ([]Own
 			continue
 		}
 		months[m] = OwnMonthInput{
-			s.Units.FineTemperature(low), s.Units.FineTemperature(high), s.Units.Rainfall(rain), strings.TrimSpace(line["wet_days"]),
+			s.Units.FineTemperature(
+				low,
+			), s.Units.FineTemperature(high), s.Units.Rainfall(rain), strings.TrimSpace(line["wet_days"]),
 		}
 	}
 	if i := slices.Index(seen[:], false); i >= 0 && len(c.Faults) == 0 {

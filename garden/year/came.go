@@ -150,8 +150,13 @@ func within(all []phenology.Came) []phenology.Came {
 func rowOf(of cameOf, c phenology.Came) (row CameRow, told phenology.Dates, has bool) {
 	day, doubt := c.Middle()
 	row = CameRow{
-		PlantingID: of.p.ID, SpeciesID: of.p.SpeciesID, Plant: of.p.Species.Names.Name, Bed: of.p.Bed.Name, Stage: c.Stage, Day: day,
-		Words: "about " + day.DayMonth() + ", within " + say.Counted(math.Max(1, math.Ceil(doubt)), "day", "days"), Others: of.others[c.Stage],
+		PlantingID: of.p.ID, SpeciesID: of.p.SpeciesID, Plant: of.p.Species.Names.Name, Bed: of.p.Bed.Name,
+		Stage: c.Stage, Day: day,
+		Words: "about " + day.DayMonth() + ", within " + say.Counted(
+			math.Max(1, math.Ceil(doubt)),
+			"day",
+			"days",
+		), Others: of.others[c.Stage],
 	}
 	if row.Others == nil {
 		row.Others = []string{}
@@ -204,8 +209,11 @@ func missOf(row CameRow, outside int) miss {
 	if outside < 0 {
 		off, side = -outside, "before"
 	}
-	return miss{fmt.Sprintf("%s in %s came %s at least %s %s the days that were told, %s.", say.Capital(row.Plant), row.Bed,
-		stageWords(row.Stage), say.Counted(float64(off), "day", "days"), side, row.Told), off}
+	return miss{
+		fmt.Sprintf("%s in %s came %s at least %s %s the days that were told, %s.", say.Capital(row.Plant), row.Bed,
+			stageWords(row.Stage), say.Counted(float64(off), "day", "days"), side, row.Told),
+		off,
+	}
 }
 
 // stageWords say that a plant came into a stage.
@@ -245,5 +253,9 @@ func scoreWords(t phenology.Told) string {
 	if t.Early+t.Late > 0 {
 		words += fmt.Sprintf("; %d surely came earlier and %d later", t.Early, t.Late)
 	}
-	return words + fmt.Sprintf(". The middle day was off by %.0f days at least in the mean, the spans were %.0f days wide.", t.Off, t.Wide)
+	return words + fmt.Sprintf(
+		". The middle day was off by %.0f days at least in the mean, the spans were %.0f days wide.",
+		t.Off,
+		t.Wide,
+	)
 }

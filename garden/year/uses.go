@@ -60,7 +60,8 @@ func (u *Uses) Year(ctx context.Context, on calendar.Date) (YearView, error) {
 	season := s.Season
 	v := YearView{
 		Name: nameOf(season), Plot: s.Site.Name, Start: season.Start, End: season.End, Over: season.End < s.Today,
-		Years: []YearChoice{}, Weather: weatherWords(s), Trouble: troubles(s), Yields: yields(s), Fates: fates(s), Hours: hours(s),
+		Years: []YearChoice{}, Weather: weatherWords(s), Trouble: troubles(s), Yields: yields(s), Fates: fates(s),
+		Hours: hours(s),
 	}
 	for at := today.Season; at.End >= today.FirstShown(); at = calendar.SeasonOf(s.Site.Latitude, at.Start.AddDays(-1)) {
 		v.Years = append(v.Years, YearChoice{nameOf(at), at.Start})

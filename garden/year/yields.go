@@ -74,7 +74,11 @@ func yields(s *plot.State) []YieldRow {
 	rows := []YieldRow{}
 	for _, k := range order {
 		row := YieldRow{Plant: names[k], Part: k.part, Bed: k.bed, Before: "nothing"}
-		row.Taken = fmt.Sprintf("%s in %s", s.Units.Weight(now[k].grams), say.Counted(float64(now[k].times), "picking", "pickings"))
+		row.Taken = fmt.Sprintf(
+			"%s in %s",
+			s.Units.Weight(now[k].grams),
+			say.Counted(float64(now[k].times), "picking", "pickings"),
+		)
 		if n := plants[k]; n > 0 {
 			row.PerPlant = s.Units.Weight(now[k].grams / float64(n))
 		}
@@ -86,7 +90,10 @@ func yields(s *plot.State) []YieldRow {
 		}
 		rows = append(rows, row)
 	}
-	slices.SortStableFunc(rows, func(a, b YieldRow) int { return say.CompareTexts(a.Plant, b.Plant, a.Part, b.Part, a.Bed, b.Bed) })
+	slices.SortStableFunc(
+		rows,
+		func(a, b YieldRow) int { return say.CompareTexts(a.Plant, b.Plant, a.Part, b.Part, a.Bed, b.Bed) },
+	)
 	return rows
 }
 

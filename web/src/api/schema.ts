@@ -3606,7 +3606,7 @@ export interface components {
             words: string;
         };
         HoursInput: {
-            /** @description Of Monday to Sunday, as typed: 45, 1 h 30 min, or empty */
+            /** @description Of Monday to Sunday, as typed */
             minutes: string[];
             /**
              * Format: int64
@@ -4648,6 +4648,8 @@ export interface components {
             verdicts: string[];
             /** @description Of making more */
             ways: string[];
+            /** @description Kinds of work */
+            works: string[];
         };
         PlantYear: {
             stages: components["schemas"]["StageBand"][];

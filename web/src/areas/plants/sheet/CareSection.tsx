@@ -25,6 +25,16 @@ export function CareSection() {
             <NumberAt path={[...path, "min_year"]} label="From year of life" />
             <FigureAt path={[...path, "minutes_each"]} label="For each plant" unit="min" />
           </Row>
+          <Row columns="1fr 1fr 1fr">
+            <NumberAt path={[...path, "max_year"]} label="To year of life" />
+            <FigureAt path={[...path, "every"]} label="Again after" unit="years" />
+            <ChoiceAt path={[...path, "work"]} label="Kind of work" words={words.works} />
+          </Row>
+          <Row columns="1fr 1fr 1fr">
+            <FigureAt path={[...path, "until_height"]} label="Until so tall" unit="cm" />
+            <FigureAt path={[...path, "until_width"]} label="Until so wide" unit="cm" />
+            <FigureAt path={[...path, "by_night"]} label="Before nights of" unit="°C" />
+          </Row>
           <TextAt path={[...path, "why"]} label="Why" />
           <TickAt path={[...path, "irreversible"]} label="Once missed it cannot be made good" />
         </>
