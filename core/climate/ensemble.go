@@ -25,6 +25,7 @@ type Ensemble struct {
 	mu      sync.Mutex
 	thermal map[thermalKey]*ThermalTable
 	chill   map[ChillRange]*ChillTable
+	frosts  map[frostAsked]FrostDates
 }
 
 type thermalKey struct{ base, upper float64 }

@@ -51,6 +51,30 @@ type FrostDates struct {
 // chance between 0 and 1: with 0.1, one year in ten has a later frost in
 // spring, and one in ten an earlier or equal one in autumn.
 func (e *Ensemble) FrostDates(thresholdC, chance float64) FrostDates {
+	asked := frostAsked{thresholdC, chance}
+	e.mu.Lock()
+	dates, known := e.frosts[asked]
+	e.mu.Unlock()
+	if known {
+		return dates
+	}
+	dates = e.countFrosts(thresholdC, chance)
+	e.mu.Lock()
+	defer e.mu.Unlock()
+	if e.frosts == nil || len(e.frosts) >= mostFrosts {
+		e.frosts = map[frostAsked]FrostDates{}
+	}
+	e.frosts[asked] = dates
+	return dates
+}
+
+// frostAsked is what frost dates are asked for; mostFrosts of them are kept, since every tender planting asks for its
+// own each time that jobs are told.
+type frostAsked struct{ thresholdC, chance float64 }
+
+const mostFrosts = 1000
+
+func (e *Ensemble) countFrosts(thresholdC, chance float64) FrostDates {
 	days := e.Season.Days()
 	middle := days / 2
 	last, first := make([]int, days+1), make([]int, days+1)

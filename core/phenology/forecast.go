@@ -36,6 +36,8 @@ type Forecast struct {
 	// forecast is asked for them.
 	plants  func() [][]int16
 	arrived func() [][]float64
+	// bands and chances are what was asked for before: a page asks for the same of many jobs.
+	bands, chances sync.Map
 }
 
 // Forecast returns the planting's courses through an ensemble of seasons, given
@@ -438,6 +440,9 @@ func (f *Forecast) StageOn(day calendar.Date) (index int, chance float64) {
 // the stages' indices; they sum to 1.
 func (f *Forecast) StageChances(day calendar.Date) []float64 {
 	at := int16(f.dayIndex(day))
+	if made, has := f.chances.Load(at); has {
+		return made.([]float64)
+	}
 	chances := make([]float64, len(f.Stages))
 	each := 1 / float64(len(f.typical[0]))
 	for c := range f.typical[0] {
@@ -447,6 +452,7 @@ func (f *Forecast) StageChances(day calendar.Date) []float64 {
 		}
 		chances[k] += each
 	}
+	f.chances.Store(at, chances)
 	return chances
 }
 
@@ -493,6 +499,16 @@ func (b Band) LikelyDays() (first, last calendar.Date, opens bool) {
 // (see ThroughWinter) gives two: the rest of the one the season began in, and the one it
 // ends in.
 func (f *Forecast) Bands(from, until, peak flora.Stage) []Band {
+	key := [3]flora.Stage{from, until, peak}
+	if made, has := f.bands.Load(key); has {
+		return made.([]Band)
+	}
+	made := f.makeBands(from, until, peak)
+	f.bands.Store(key, made)
+	return made
+}
+
+func (f *Forecast) makeBands(from, until, peak flora.Stage) []Band {
 	opens, has := f.indexOf(from)
 	if f.ThroughWinter(from, until) {
 		var bands []Band

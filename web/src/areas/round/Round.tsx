@@ -59,9 +59,10 @@ export function Round() {
           display: "flex",
           justifyContent: "space-between",
           alignItems: "center",
-          gap: 2,
+          gap: 1,
           color: "text.secondary",
           fontSize: 15,
+          whiteSpace: { sm: "nowrap" },
           minHeight: { xs: 44, md: 0 },
         }}
       >
@@ -76,7 +77,7 @@ export function Round() {
             <Button size="small" onClick={() => setOrdering(true)}>
               Order
             </Button>
-            <span role="status">
+            <span role="status" style={{ textAlign: "right" }}>
               {waiting > 0 ? `saved on this device · ${waiting} to send` : "all sent"}
             </span>
           </>
