@@ -543,6 +543,45 @@ func TestInsuranceSowingIsTheGrowersChoice(t *testing.T) {
 	}
 }
 
+// Sown to be certain, it is asked for about the day that it is usually sown on, once a year, until something of the kind
+// is set; left to itself it is not asked for.
+func TestInsuranceSowingIsAJobWhenItsTimeComes(t *testing.T) {
+	r := newRaising(t)
+	borage, err := r.Garden.Place.AddPlanting(t.Context(), input.PlantingInput{BedID: r.bed, SpeciesID: "borage", Plants: 5, StartedOn: "2031-04-20", Origin: "seed"})
+	check(t, err)
+	asked := func() (n int) {
+		s, err := r.Plot.State(t.Context())
+		check(t, err)
+		return len(about("insured", r.Bench.Part().Jobs.Of(s, s.ByID[borage.Made], s.Today)))
+	}
+	if n := asked(); n != 0 {
+		t.Errorf("unasked it is to be sown again %d times", n)
+	}
+	_, err = r.Bench.Insure(t.Context(), borage.Made, bench.InsureInput{On: true})
+	check(t, err)
+	s, err := r.Plot.State(t.Context())
+	check(t, err)
+	jobs := about("insured", r.Bench.Part().Jobs.Of(s, s.ByID[borage.Made], s.Today))
+	// Borage is sown about 18 April: next year, since this spring's stands.
+	if off := jobs[0].BestFirst.DaysSince(calendar.Must(2032, 4, 18)); len(jobs) != 1 || off < -1 || off > 1 {
+		t.Fatalf("the jobs are %+v", jobs)
+	}
+	r.on("2032-04-20", func() {
+		if n := asked(); n != 1 {
+			t.Errorf("in its days it is asked for %d times", n)
+		}
+		_, err := r.Garden.Place.AddPlanting(t.Context(), input.PlantingInput{BedID: r.bed, SpeciesID: "borage", Plants: 5, StartedOn: "2032-04-20", Origin: "seed"})
+		check(t, err)
+		s, err := r.Plot.State(t.Context())
+		check(t, err)
+		for _, j := range about("insured", r.Bench.Part().Jobs.Of(s, s.ByID[borage.Made], s.Today)) {
+			if j.BestFirst.Year() == 2032 {
+				t.Errorf("sown, it is asked for again: %+v", j)
+			}
+		}
+	})
+}
+
 // Where no tray has room any more, the ways say so before one is chosen.
 func TestAWaySaysWhetherThereIsRoom(t *testing.T) {
 	r := newRaising(t)

@@ -38,7 +38,6 @@ type Said struct {
 // ScoreOutlooks compares outlooks with what came, by the days ahead, 1 first. came gives what was read of a
 // day; what was not read is not compared. Days ahead of which nothing can be compared have 0 Days.
 func (g *Generator) ScoreOutlooks(said []Said, came func(calendar.Date) Day) []Score {
-	const eightInTen = 1.2816 // standard deviations either way
 	longest := 0
 	for _, one := range said {
 		longest = max(longest, len(one.Outlook))
@@ -60,7 +59,7 @@ func (g *Generator) ScoreOutlooks(said []Said, came func(calendar.Date) Day) []S
 					off := math.Abs(pair[0] - pair[1])
 					s.OffC += off / 2
 					s.UsualOffC += math.Abs(pair[0]-pair[2]) / 2
-					if off <= eightInTen*e.Spread {
+					if off <= EightInTen*e.Spread {
 						s.Inside += 0.5
 					}
 				}

@@ -4,6 +4,7 @@ import (
 	"math"
 
 	"bramblyacre/core/calendar"
+	"bramblyacre/core/climate"
 )
 
 // aheadDays is how far ahead a stage may lie for a look to be of use to it.
@@ -47,7 +48,7 @@ func (f *Forecast) WorthOfLook(day calendar.Date) (days float64, stage int) {
 				within += part.n / all.n * part.deviation()
 			}
 		}
-		const width = 2 * 1.2816 // of P10 to P90, in standard deviations
+		const width = 2 * climate.EightInTen // of P10 to P90, in standard deviations
 		if saved := width * (all.deviation() - within); saved > days {
 			days, stage = saved, k
 		}

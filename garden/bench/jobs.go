@@ -17,7 +17,12 @@ import (
 )
 
 // jobs are what the bench would have done: of its batches and volunteers, and of what was newly set.
-var jobs = area.Source{Planting: newlySetJobs, Plot: benchJobs}
+var jobs = area.Source{
+	Planting: func(s *plot.State, p *plot.Planting, on calendar.Date) []area.Job {
+		return append(newlySetJobs(s, p, on), insuredJobs(s, p, on)...)
+	},
+	Plot: benchJobs,
+}
 
 // benchJobs are the jobs of batches and volunteers.
 func benchJobs(s *plot.State, on calendar.Date) []area.Job {

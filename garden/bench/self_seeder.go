@@ -6,7 +6,10 @@ import (
 	"slices"
 	"strings"
 
+	"bramblyacre/core/calendar"
 	"bramblyacre/core/flora"
+	"bramblyacre/core/propagation"
+	"bramblyacre/garden/area"
 	"bramblyacre/garden/input"
 	"bramblyacre/garden/journal"
 	"bramblyacre/garden/plot"
@@ -112,3 +115,39 @@ func seedsItself(species *flora.Species) bool {
 	) ||
 		strings.Contains(species.Site.Spread, "seeds")
 }
+
+// insuredDays are for how many days before and after its usual day a sowing to be certain is asked for.
+const insuredBefore, insuredAfter = 14, 28
+
+// insuredJobs ask for the sowing of a self-seeder that is sown again each year to be certain, about the day on which it is
+// usually sown, where nothing of the kind was set since.
+func insuredJobs(s *plot.State, p *plot.Planting, on calendar.Date) (all []area.Job) {
+	if p.RemovedOn != nil || !isInsured(s, p.ID) {
+		return nil
+	}
+	rules, err := p.Species.YearOfLifeRules(1)
+	if err != nil || !rules.IsSown {
+		return nil
+	}
+	for _, season := range []calendar.Season{s.Season, s.Next} {
+		day := season.Start.AddDays(rules.SownAfter)
+		first, last := day.AddDays(-insuredBefore), day.AddDays(insuredAfter)
+		if p.Started >= first || slices.ContainsFunc(s.EverPlanted, func(other *plot.Planting) bool {
+			return other.SpeciesID == p.SpeciesID && other.Started >= first && other.Started <= last
+		}) {
+			continue // it was sown
+		}
+		j := area.NewJob(s, p, "care", "insured", season, first, last, on)
+		j.BestFirst, j.BestLast, j.Stake = day, day.AddDays(insuredBefore/2), stepStake
+		j.Minutes = max(2, deedMinutes(s.Lib.Bench().Labour, sowing, p.Standing()))
+		j.View.Minutes, j.View.Verb, j.View.What = j.Minutes, "Sow again", p.Species.Names.Name
+		j.View.Amount = fmt.Sprintf("as many as stand, %d · %s", p.Standing(), say.MinutesWords(j.Minutes))
+		j.View.Reason = "You sow it again each year to be certain, whatever comes up by itself."
+		j.View.Cost = "If nothing comes up by itself, there is none next year."
+		all = append(all, j)
+	}
+	return all
+}
+
+// sowing is the way of sowing, as work is reckoned for it.
+var sowing = propagation.WayRow{Deed: propagation.Sow}

@@ -36,9 +36,6 @@ const (
 	dayUsual    = "usual"
 )
 
-// eightInTen is how many standard deviations either way hold eight in ten.
-const eightInTen = 1.2816
-
 // ReadDay is a day of the weather that was read whole.
 func ReadDay(s *plot.State, day calendar.Date, w climate.Day) WeatherDay {
 	v := weatherDay(s, day, w)
@@ -54,7 +51,7 @@ func ReadDay(s *plot.State, day calendar.Date, w climate.Day) WeatherDay {
 func ExpectedDay(s *plot.State, day calendar.Date, e climate.Expected) WeatherDay {
 	v := weatherDay(s, day, climate.Day{TMin: e.TMin, TMax: e.TMax, Rain: e.Rain})
 	v.Kind, v.WetChance, v.Wet = dayExpected, e.WetChance, e.WetChance >= 0.5
-	v.SpreadC = eightInTen * e.Spread
+	v.SpreadC = climate.EightInTen * e.Spread
 	v.Words = fmt.Sprintf("about %s to %s, give or take %s; rain %s", v.Low, v.High,
 		s.Units.TemperatureDifference(math.Round(v.SpreadC)), say.InTen(e.WetChance))
 	return v

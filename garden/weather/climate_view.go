@@ -192,11 +192,11 @@ const zoneYears = 30
 // of thirty years is itself unsure.
 func zoneWords(s *plot.State) (zone, words string) {
 	mean, spread := stat.MeanStdDev(s.Sky.Usual.YearlyLowest(), nil)
-	off := 1.2816 * spread / math.Sqrt(zoneYears)
+	off := climate.EightInTen * spread / math.Sqrt(zoneYears)
 	zone = suitability.HardinessZone(mean)
 	low, high := suitability.HardinessZone(mean-off), suitability.HardinessZone(mean+off)
 	words = fmt.Sprintf("The coldest night of a year has %s in the mean, and %s in 8 winters of 10.",
-		s.Units.Temperature(mean), s.Units.Temperatures(mean-1.2816*spread, mean+1.2816*spread))
+		s.Units.Temperature(mean), s.Units.Temperatures(mean-climate.EightInTen*spread, mean+climate.EightInTen*spread))
 	if low != high {
 		words += fmt.Sprintf(" Over %d years it would be told as %s to %s.", zoneYears, low, high)
 	}

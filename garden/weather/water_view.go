@@ -8,6 +8,7 @@ import (
 	"slices"
 
 	"bramblyacre/core/calendar"
+	"bramblyacre/core/climate"
 	"bramblyacre/garden/plot"
 	"bramblyacre/garden/say"
 	"bramblyacre/garden/view"
@@ -152,7 +153,7 @@ func viewBedWater(s *plot.State, bed store.Bed, w *plot.BedWater) BedWaterView {
 	a := adviceFor(s, bed, w)
 	v := BedWaterView{
 		BedID: bed.ID, Name: bed.Name, Advice: a.is, Words: a.words,
-		Full: there(w.Gone), Low: 1 - w.Gone - eightInTen*w.Spread, High: 1 - w.Gone + eightInTen*w.Spread,
+		Full: there(w.Gone), Low: 1 - w.Gone - climate.EightInTen*w.Spread, High: 1 - w.Gone + climate.EightInTen*w.Spread,
 		LacksAt: 1 - w.PartToday, Brim: 1 + w.Holding.Spare/w.Holding.Available,
 		State: view.GoneWords(w.Gone), Litres: litresWords(s, a.litres),
 		Holds: fmt.Sprintf(
@@ -225,9 +226,6 @@ func litresWords(s *plot.State, litres float64) string {
 
 // there is the share of the available water that is there when a share is gone.
 func there(gone float64) float64 { return math.Max(0, 1-gone) }
-
-// eightInTen is how many standard deviations either way hold eight in ten.
-const eightInTen = 1.2816
 
 // doneOf are what was given to a bed and felt of it, the newest first.
 func doneOf(s *plot.State, bedID int64) []WaterDone {
