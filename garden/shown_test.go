@@ -8,6 +8,7 @@ import (
 	"bramblyacre/garden/input"
 	"bramblyacre/garden/now"
 	"bramblyacre/garden/place"
+	"bramblyacre/garden/plants"
 	"bramblyacre/garden/plot"
 	"bramblyacre/garden/say"
 )
@@ -41,9 +42,18 @@ func TestAnyDayYearsAheadIsShown(t *testing.T) {
 	}
 	site := must(p.Place.Site(t.Context()))
 	for _, day := range []calendar.Date{site.LatestShown, site.EarliestShown} {
-		if _, err := p.Now.Now(t.Context(), day); err != nil {
-			t.Errorf("%s: %v", day, err)
-		}
+		_, err := p.Now.Now(t.Context(), day)
+		check(t, err)
+		_, err = p.Gather.Gather(t.Context(), day)
+		check(t, err)
+		_, err = p.Plants.Plants(t.Context(), day, plants.PlantsFilter{Bed: p.bed})
+		check(t, err)
+		_, err = p.Plants.Plant(t.Context(), "lovage", day)
+		check(t, err)
+		_, err = p.Now.Week(t.Context(), day)
+		check(t, err)
+		_, err = p.Weather.Weather(t.Context(), day)
+		check(t, err)
 	}
 	for _, day := range []calendar.Date{site.LatestShown + 1, site.EarliestShown - 1} {
 		if _, err := p.Place.Plot(t.Context(), day); err == nil || !strings.Contains(err.Error(), "can be shown") {

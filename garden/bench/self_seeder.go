@@ -119,8 +119,8 @@ func seedsItself(species *flora.Species) bool {
 // insuredDays are for how many days before and after its usual day a sowing to be certain is asked for.
 const insuredBefore, insuredAfter = 14, 28
 
-// insuredJobs ask for the sowing of a self-seeder that is sown again each year to be certain, about the day on which it is
-// usually sown, where nothing of the kind was set since.
+// insuredJobs ask for the sowing of a self-seeder that is sown again each year to be certain, about the day on which it
+// is usually sown, where nothing of the kind was set since.
 func insuredJobs(s *plot.State, p *plot.Planting, on calendar.Date) (all []area.Job) {
 	if p.RemovedOn != nil || !isInsured(s, p.ID) {
 		return nil
