@@ -11,6 +11,7 @@ import (
 
 	"bramblyacre/core/calendar"
 	"bramblyacre/garden/area"
+	"bramblyacre/garden/gather"
 	"bramblyacre/garden/input"
 	"bramblyacre/garden/now"
 	"bramblyacre/garden/place"
@@ -67,6 +68,21 @@ func TestALookThatCountsSaysHowManyStand(t *testing.T) {
 		_, err := p.seenSo(p.planting, look)
 		p.refused(err, "count", test.words, entries)
 	}
+}
+
+// What was lifted after the day of a count is gone, though it was noted before the count was.
+func TestACountOfLastWeekLeavesOutWhatWasLiftedSince(t *testing.T) {
+	p := newPlot(t)
+	lovage := p.roots("valerian", 12, "2028-04-10")
+	p.on("2031-10-20", func() {
+		_, err := p.Gather.NotePicking(t.Context(), lovage, gather.PickingInput{Day: "2031-10-20", Part: "root", Amount: "3 roots"})
+		check(t, err)
+		_, err = p.seenSo(lovage, now.ObservationInput{Day: "2031-10-12", Stage: "dying back", Count: "10"})
+		check(t, err)
+		if got := p.standing(lovage); got != 7 {
+			t.Errorf("of ten on the 12th three were lifted on the 20th, and %d stand", got)
+		}
+	})
 }
 
 func TestALookCarriesItsPhotographs(t *testing.T) {

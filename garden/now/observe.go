@@ -120,6 +120,9 @@ func recount(
 	}
 	params := plot.PlantingParams(p.Planting)
 	params.Plants, params.CountedOn, params.CountedAfter = *row.Counted, row.Day, s.LastEntry
+	if row.Day < s.Today.String() {
+		params.CountedAfter = 0 // what was lifted since was noted before this, and is gone all the same
+	}
 	_, err := plot.PlantingsTable.Put(ctx, d, p.ID, params)
 	return err
 }

@@ -1,5 +1,5 @@
 import { Box, Button } from "@mui/material";
-import { useState, type ReactNode } from "react";
+import { Fragment, useState, type ReactNode } from "react";
 
 import { Choice } from "./Choices";
 import { TroubleDrawing } from "./drawings/TroubleDrawing";
@@ -42,6 +42,20 @@ export function MarkChoice({ marks, likely = marks, chosen, onChange, children }
         </Button>
       )}
       {children}
+      {chosen.length > 0 && (
+        // Beside the page and not in its place: what was marked so far is not noted yet.
+        <Box sx={{ flexBasis: "100%", fontSize: 15 }}>
+          What to do:{" "}
+          {chosen.map((mark, i) => (
+            <Fragment key={mark}>
+              {i > 0 && ", "}
+              <a href={`/trouble/${encodeURIComponent(mark)}`} target="_blank" rel="noreferrer">
+                {mark}
+              </a>
+            </Fragment>
+          ))}
+        </Box>
+      )}
     </Box>
   );
 }
