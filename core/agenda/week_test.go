@@ -166,3 +166,23 @@ func TestWaitingCostsMoreTheFewerDaysAreLeft(t *testing.T) {
 		t.Error("what loses less a day goes first")
 	}
 }
+
+// BenchmarkFitWeek fits the jobs of three hundred plantings into an hour a day.
+func BenchmarkFitWeek(b *testing.B) {
+	random := rand.New(rand.NewPCG(8, 9))
+	var days []Day
+	for i := range 7 {
+		days = append(days, Day{Date: today.AddDays(i), Minutes: 60, Dry: random.Float64()})
+	}
+	var jobs []Job
+	for range 400 {
+		first := random.IntN(30) - 25
+		jobs = append(jobs, Job{
+			First: today.AddDays(first), Last: today.AddDays(first + 5 + random.IntN(60)), Minutes: float64(2 + random.IntN(40)),
+			Irreversible: random.IntN(6) == 0, Stake: float64(1+random.IntN(60)) / 100, Bed: int64(random.IntN(30)),
+		})
+	}
+	for b.Loop() {
+		FitWeek(jobs, days)
+	}
+}

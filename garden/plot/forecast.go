@@ -255,7 +255,10 @@ func (s *State) learnPast(p *Planting) phenology.Pace {
 	first := calendar.SeasonOf(s.Site.Latitude, p.Sightings[0].Day)
 	var weathers []*climate.Ensemble
 	for season := first; season.Start < s.Season.Start; season = season.Next(s.Site.Latitude) {
-		weather, _ := s.Sky.Ensemble(season) // a season whose weather cannot be read teaches nothing
+		var weather *climate.Ensemble // a season without a look, or whose weather cannot be read, teaches nothing
+		if len(p.SeenIn(season)) > 0 {
+			weather, _ = s.Sky.Ensemble(season)
+		}
 		weathers = append(weathers, weather)
 	}
 	if p.past != nil && p.past.course == course && slices.Equal(p.past.seen, past) &&

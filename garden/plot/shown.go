@@ -8,6 +8,8 @@ import (
 	"slices"
 	"sync"
 
+	lru "github.com/hashicorp/golang-lru/v2"
+
 	"bramblyacre/core/calendar"
 	"bramblyacre/core/parallel"
 	"bramblyacre/core/phenology"
@@ -82,10 +84,24 @@ type otherSeason struct {
 	state *State
 }
 
+// mostOthers is how many other seasons are kept with a state: each holds the forecasts of all that stands in it.
+const mostOthers = 6
+
+// newOthers holds other seasons, those that were asked for last.
+func newOthers() *lru.Cache[calendar.Date, *otherSeason] {
+	others, err := lru.New[calendar.Date, *otherSeason](mostOthers)
+	if err != nil {
+		panic(err) // mostOthers is above nothing
+	}
+	return others
+}
+
 // inSeason is the plot in another season, made when first asked for and kept with this state.
 func (s *State) inSeason(ctx context.Context, season calendar.Season) (*State, error) {
-	kept, _ := s.others.LoadOrStore(season.Start, &otherSeason{})
-	other := kept.(*otherSeason)
+	other := &otherSeason{}
+	if kept, has, _ := s.others.PeekOrAdd(season.Start, other); has {
+		other = kept
+	}
 	other.mu.Lock()
 	defer other.mu.Unlock()
 	if other.state != nil {
@@ -128,7 +144,7 @@ func (s *State) makeSeason(ctx context.Context, season calendar.Season) (*State,
 			earliest = calendar.SeasonOf(s.Site.Latitude, p.Sightings[0].Day)
 		}
 	}
-	for at := earliest; at.Start <= other.Next.Start; at = at.Next(s.Site.Latitude) {
+	for at := earliest; at.Start <= min(s.Season.Start, other.Next.Start); at = at.Next(s.Site.Latitude) {
 		if _, err := other.Sky.Ensemble(at); err != nil {
 			return nil, err
 		}

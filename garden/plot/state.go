@@ -3,6 +3,8 @@ package plot
 import (
 	"sync"
 
+	lru "github.com/hashicorp/golang-lru/v2"
+
 	"bramblyacre/core/calendar"
 	"bramblyacre/core/geometry"
 	"bramblyacre/core/ground"
@@ -63,7 +65,7 @@ type State struct {
 	// water is each bed's water, made when first asked for; waterBefore are those of the state before.
 	water, waterBefore *sync.Map
 	// others are the plot in other seasons, made when first asked for.
-	others *sync.Map
+	others *lru.Cache[calendar.Date, *otherSeason]
 	// usual are the forecasts of plants that nobody has looked at, made when first asked
 	// for.
 	usual *sync.Map

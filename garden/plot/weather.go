@@ -223,6 +223,9 @@ func (s *Sky) Ensemble(season calendar.Season) (*climate.Ensemble, error) {
 	if err != nil {
 		return nil, err
 	}
+	if season.Start > s.key.today {
+		s.forgetAhead()
+	}
 	s.seasons[season] = e
 	return e, nil
 }
@@ -241,6 +244,24 @@ func (s *Sky) in(season, next calendar.Season) (*Sky, error) {
 	return other, err
 }
 
+// mostUnread is how many seasons are kept as they may come where nothing is read, and mostAhead how many that lie after
+// the next: each holds the weather and the warmth of some hundred years.
+const mostUnread, mostAhead = 3, 4
+
+// forgetAhead lets go of a season that lies far ahead where there are too many of them. Whoever holds it may go on.
+func (s *Sky) forgetAhead() {
+	next := calendar.SeasonOf(s.key.latitude, s.key.today).Next(s.key.latitude)
+	var ahead []calendar.Season
+	for season := range s.seasons {
+		if season.Start > next.Start {
+			ahead = append(ahead, season)
+		}
+	}
+	if len(ahead) >= mostAhead {
+		delete(s.seasons, ahead[0])
+	}
+}
+
 // Unread is the weather of a season as it may come where nothing of it was read: as at its start.
 func (s *Sky) Unread(season calendar.Season) (*climate.Ensemble, error) {
 	if s.of != nil {
@@ -255,7 +276,7 @@ func (s *Sky) Unread(season calendar.Season) (*climate.Ensemble, error) {
 	if err != nil {
 		return nil, err
 	}
-	if s.unread == nil {
+	if s.unread == nil || len(s.unread) >= mostUnread {
 		s.unread = map[calendar.Season]*climate.Ensemble{}
 	}
 	s.unread[season] = made
