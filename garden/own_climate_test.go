@@ -8,6 +8,9 @@ import (
 
 	"bramblyacre/core/calendar"
 	"bramblyacre/core/climate"
+	"bramblyacre/garden/journal"
+	"bramblyacre/garden/place"
+	"bramblyacre/garden/plot"
 	"bramblyacre/garden/say"
 	"bramblyacre/garden/weather"
 	"bramblyacre/library"
@@ -101,15 +104,20 @@ func TestOwnMonthsThatCannotBeAreRefused(t *testing.T) {
 		spoil        func(*weather.OwnClimateInput)
 		field, words string
 	}{
-		"no name":                {func(in *weather.OwnClimateInput) { in.Name = " " }, "name", "Give it a name"},
-		"nights above days":      {func(in *weather.OwnClimateInput) { in.Months[6].Low = "30 °C" }, "months.6.low", "above the highest"},
-		"no figure":              {func(in *weather.OwnClimateInput) { in.Months[0].High = "" }, "months.0.high", "Type a figure"},
-		"a word":                 {func(in *weather.OwnClimateInput) { in.Months[0].Rain = "much" }, "months.0.rain", "write for example"},
-		"rain in degrees":        {func(in *weather.OwnClimateInput) { in.Months[0].Rain = "4 °C" }, "months.0.rain", "not a unit of length"},
-		"a flood":                {func(in *weather.OwnClimateInput) { in.Months[0].Rain = "60 m" }, "months.0.rain", "not of this world"},
-		"40 wet days":            {func(in *weather.OwnClimateInput) { in.Months[0].WetDays = "40" }, "months.0.wetDays", "from 0 to 31"},
-		"30 wet days, February":  {func(in *weather.OwnClimateInput) { in.Months[1].WetDays = "30" }, "months.1.wetDays", "from 0 to 28"},
-		"rain on no day":         {func(in *weather.OwnClimateInput) { in.Months[0].WetDays = "0" }, "months.0.wetDays", "on some day"},
+		"no name":               {func(in *weather.OwnClimateInput) { in.Name = " " }, "name", "Give it a name"},
+		"nights above days":     {func(in *weather.OwnClimateInput) { in.Months[6].Low = "30 °C" }, "months.6.low", "above the highest"},
+		"no figure":             {func(in *weather.OwnClimateInput) { in.Months[0].High = "" }, "months.0.high", "Type a figure"},
+		"a word":                {func(in *weather.OwnClimateInput) { in.Months[0].Rain = "much" }, "months.0.rain", "write for example"},
+		"rain in degrees":       {func(in *weather.OwnClimateInput) { in.Months[0].Rain = "4 °C" }, "months.0.rain", "not a unit of length"},
+		"a flood":               {func(in *weather.OwnClimateInput) { in.Months[0].Rain = "60 m" }, "months.0.rain", "not of this world"},
+		"40 wet days":           {func(in *weather.OwnClimateInput) { in.Months[0].WetDays = "40" }, "months.0.wetDays", "from 0 to 31"},
+		"30 wet days, February": {func(in *weather.OwnClimateInput) { in.Months[1].WetDays = "30" }, "months.1.wetDays", "from 0 to 28"},
+		"rain on no day":        {func(in *weather.OwnClimateInput) { in.Months[0].WetDays = "0" }, "months.0.wetDays", "on some day"},
+		"the pole": {func(in *weather.OwnClimateInput) {
+			for m := range in.Months {
+				in.Months[m].Low, in.Months[m].High = "-60 °C", "-59 °C"
+			}
+		}, "height", "not of this world"},
 		"eleven months":          {func(in *weather.OwnClimateInput) { in.Months = in.Months[:11] }, "months", "all twelve"},
 		"like nothing":           {func(in *weather.OwnClimateInput) { in.Like = "the moon" }, "like", "Choose the climate"},
 		"like itself":            {func(in *weather.OwnClimateInput) { in.Like = library.OwnClimateID }, "like", "Choose the climate"},
@@ -156,5 +164,30 @@ func TestATableOfMonthsFillsTheForm(t *testing.T) {
 		if err == nil || !strings.Contains(err.Error(), words) {
 			t.Errorf("%v, want it to say %q", err, words)
 		}
+	}
+}
+
+// However cold the climate and however high the plot, no entry and no taking back leaves a plot that cannot be shown.
+func TestNoHeightLeavesAPlotThatCannotBeShown(t *testing.T) {
+	p := newPlot(t)
+	site := func(height string) (journal.Entry, error) {
+		return p.SetSite(t.Context(), say.AsItStands, place.SiteInput{Name: "Peak", Latitude: 46.6, Altitude: height, ClimateID: library.OwnClimateID, Width: "30 m", Depth: "20 m", Units: "metric"})
+	}
+	_, err := p.Weather.SetOwnClimate(t.Context(), say.AsItStands, p.ownClimate(0))
+	check(t, err)
+	_, err = site("3000 m")
+	check(t, err)
+	down, err := site("640 m")
+	check(t, err)
+	_, err = p.Weather.SetOwnClimate(t.Context(), say.AsItStands, p.ownClimate(-50))
+	check(t, err)
+	entries := p.entries()
+	_, err = site("3000 m")
+	p.refused(err, "altitude", "not of this world", entries)
+	_, err = p.TakeBack(t.Context(), down.ID) // at 3,000 m again, under the cold
+	check(t, err)
+	p.everyPage()
+	if now, err := p.Now.Now(t.Context(), plot.NoDay); err != nil || now.Plantings == 0 {
+		t.Errorf("the plot cannot be shown: %v", err)
 	}
 }

@@ -57,7 +57,7 @@ func (n Normals) Check() error {
 		switch {
 		case n.TMin[m] > n.TMax[m]:
 			return fmt.Errorf("climate %q, %s: lowest temperature %v °C above highest %v °C", n.ID, month, n.TMin[m], n.TMax[m])
-		case n.TMin[m] < -60 || n.TMax[m] > 55:
+		case n.TMin[m] < coldestC || n.TMax[m] > hottestC:
 			return fmt.Errorf(
 				"climate %q, %s: temperatures %v to %v °C are not of this world",
 				n.ID,
@@ -80,12 +80,22 @@ func (n Normals) Check() error {
 	return nil
 }
 
+// coldestC and hottestC bound the mean daily extremes of a month, in °C, that there are on this world.
+const coldestC, hottestC = -60, 55
+
+// IsOfThisWorldAt tells whether there is such a climate at a height in metres: whether its months, cooled or warmed by
+// LapseRate, stay within what there is.
+func (n Normals) IsOfThisWorldAt(heightM float64) bool {
+	cooler := (heightM - n.HeightM) * LapseRate
+	return slices.Min(n.TMin[:])-cooler >= coldestC && slices.Max(n.TMax[:])-cooler <= hottestC
+}
+
 // mostSwing is how far the spread can swing: some is left in every season.
 const mostSwing = 0.8
 
 // AtSite returns the normals for a height in metres and a latitude in degrees:
-// cooled by LapseRate, and turned by six months when the site lies in the
-// other hemisphere than the station.
+// cooled by LapseRate, though not out of this world, and turned by six months when
+// the site lies in the other hemisphere than the station.
 func (n Normals) AtSite(latitudeDeg, heightM float64) Normals {
 	cooler := (heightM - n.HeightM) * LapseRate
 	turned := n
@@ -95,8 +105,9 @@ func (n Normals) AtSite(latitudeDeg, heightM float64) Normals {
 	}
 	for m := range 12 {
 		from := (m + shift) % 12
-		turned.TMin[m] = n.TMin[from] - cooler
-		turned.TMax[m] = n.TMax[from] - cooler
+		// A height may come back by taking an entry back, under a climate that it was never asked about.
+		turned.TMin[m] = min(max(n.TMin[from]-cooler, coldestC), hottestC)
+		turned.TMax[m] = min(max(n.TMax[from]-cooler, coldestC), hottestC)
 		turned.Rain[m] = n.Rain[from]
 		turned.WetDays[m] = math.Min(n.WetDays[from], float64(daysIn(time.Month(m+1))))
 	}

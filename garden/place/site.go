@@ -298,6 +298,9 @@ func (u *Uses) SetSite(ctx context.Context, seen say.Version, in SiteInput) (jou
 		} else if climate, has := u.plot.Lib().Climate(in.ClimateID); has {
 			row.AltitudeM = climate.HeightM
 		}
+		if climate, has := u.plot.Lib().Climate(in.ClimateID); has && !climate.IsOfThisWorldAt(row.AltitudeM) {
+			c.Add("altitude", "At this height such a climate is not of this world. Check the height, or choose another.")
+		}
 		if in.Width != "" {
 			row.WidthM = length(&c, "width", in.Width, typedUnit, 1, 2000)
 		}

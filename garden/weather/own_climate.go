@@ -179,6 +179,11 @@ func readOwnClimate(s *plot.State, in OwnClimateInput) (climate.Normals, error) 
 	if err := n.Check(); err != nil {
 		return n, say.Faults{{Field: "months", Message: say.Sentence(err.Error())}}
 	}
+	if !n.IsOfThisWorldAt(s.Site.AltitudeM) {
+		return n, say.Faults{{Field: "height", Message: fmt.Sprintf(
+			"Reckoned for the plot's height, %s, such a climate is not of this world. Is this height right?",
+			s.Units.GroundLength(s.Site.AltitudeM))}}
+	}
 	return n, nil
 }
 
