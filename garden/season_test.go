@@ -2,6 +2,7 @@ package garden
 
 import (
 	"bytes"
+	"fmt"
 	"image"
 	"image/color"
 	"image/jpeg"
@@ -88,10 +89,10 @@ func TestACountOfLastWeekLeavesOutWhatWasLiftedSince(t *testing.T) {
 func TestALookCarriesItsPhotographs(t *testing.T) {
 	p := newPlot(t)
 	photo := p.photograph()
-	_, err := p.seenSo(p.planting, now.ObservationInput{Day: "2031-05-27", Stage: "in bud", Photos: []string{photo}})
+	_, err := p.seenSo(p.planting, now.ObservationInput{Day: "2031-05-27", Stage: "in bud", Photos: []string{photo, photo}, Marks: []string{"rust", "rust"}})
 	check(t, err)
 	looks := must(p.Place.Planting(t.Context(), p.planting, plot.NoDay)).Looks
-	if len(looks) != 1 || !slices.Equal(looks[0].Photos, []string{photo}) {
+	if len(looks) != 1 || !slices.Equal(looks[0].Photos, []string{photo}) || !slices.Equal(looks[0].Marks, []string{"rust"}) {
 		t.Fatalf("its looks are %+v", looks)
 	}
 	for range 2 { // made the first time, kept the second
@@ -110,7 +111,11 @@ func TestALookCarriesItsPhotographs(t *testing.T) {
 	entries := p.entries()
 	_, err = p.seenSo(p.planting, now.ObservationInput{Day: "2031-05-27", Stage: "in bud", Photos: []string{"nothing"}})
 	p.refused(err, "photos", "not kept here", entries)
-	_, err = p.seenSo(p.planting, now.ObservationInput{Day: "2031-05-27", Stage: "in bud", Photos: slices.Repeat([]string{photo}, 13)})
+	var thirteen []string
+	for i := range 13 {
+		thirteen = append(thirteen, strings.Repeat("0", 63)+fmt.Sprintf("%x", i))
+	}
+	_, err = p.seenSo(p.planting, now.ObservationInput{Day: "2031-05-27", Stage: "in bud", Photos: thirteen})
 	p.refused(err, "photos", "12 photographs are the most", entries)
 }
 

@@ -74,6 +74,7 @@ func (u *Uses) NoteObservation(ctx context.Context, plantingID int64, in Observa
 				return journal.Record{}, err
 			}
 		}
+		in.Photos, in.Marks = say.Distinct(in.Photos), say.Distinct(in.Marks)
 		row, err := readObservation(ctx, s, d, p, in)
 		if err != nil {
 			return journal.Record{}, err

@@ -100,7 +100,7 @@ func viewHours(s *plot.State) HoursView {
 // SetHours notes the time there is for the garden.
 func (u *Uses) SetHours(ctx context.Context, seen say.Version, in HoursInput) (journal.Entry, error) {
 	return u.plot.Change(ctx, func(s *plot.State, d *journal.Draft) (journal.Record, error) {
-		if err := seen.IsOf(viewHours(s).Version, "the hours"); err != nil {
+		if err := seen.IsOf(viewHours(s).Version, "the time for the garden"); err != nil {
 			return journal.Record{}, err
 		}
 		var c say.Checklist

@@ -169,11 +169,10 @@ func viewBedWater(s *plot.State, bed store.Bed, w *plot.BedWater) BedWaterView {
 	}
 	v.Low, v.High = math.Max(0, v.Low), math.Min(v.Brim, v.High)
 	if a.rest.days > 0 {
-		v.Rest = fmt.Sprintf("Never watered more often than every %d days (guess): %s rots where it stands damp.",
-			a.rest.days, say.Joined(a.rest.names))
+		v.Rest = fmt.Sprintf("Never watered more often than every %d days (guess): %s.", a.rest.days, rotWords(a.rest.names))
 		if len(a.rest.unfit) > 0 {
-			v.Unfit = fmt.Sprintf("%s %s damper ground: it does not fit that.", say.Capital(say.Joined(a.rest.unfit)),
-				map[bool]string{true: "wants", false: "want"}[len(a.rest.unfit) == 1])
+			v.Unfit = fmt.Sprintf("%s %s not fit that.", say.Capital(say.Joined(a.rest.unfit)),
+				map[bool]string{true: "wants damper ground: it does", false: "want damper ground: they do"}[len(a.rest.unfit) == 1])
 		}
 	}
 	for _, p := range s.StandingIn(bed.ID) {

@@ -112,8 +112,8 @@ func adviceFor(s *plot.State, bed store.Bed, w *plot.BedWater) advice {
 		a.is, a.words = AdviceEnough, "Do not water yet: enough until about "+dryWords(w)+"."
 	case a.until != plot.NoDay:
 		a.is = AdviceWait
-		a.words = fmt.Sprintf("Do not water before %s: %s rots where it stands damp, and was watered or rained on less than %d days ago.",
-			a.until.DayMonth(), say.Joined(a.rest.names), a.rest.days)
+		a.words = fmt.Sprintf("Do not water before %s: %s, and the bed was watered or rained on less than %d days ago.",
+			a.until.DayMonth(), rotWords(a.rest.names), a.rest.days)
 	case rain >= likelyRain:
 		a.is = AdviceWait
 		a.words = fmt.Sprintf("Wait: rain that helps is likely within %d days, %s. Else %s.", waitDays, say.InTen(rain), amount)
@@ -171,4 +171,12 @@ func dryWords(w *plot.BedWater) string {
 		return fmt.Sprintf("%s (%s)", words, calendar.Span(w.DryP10, w.DryP90))
 	}
 	return words
+}
+
+// rotWords say that kinds rot where they stand damp.
+func rotWords(names []string) string {
+	if len(names) == 1 {
+		return names[0] + " rots where it stands damp"
+	}
+	return say.Joined(names) + " rot where they stand damp"
 }
