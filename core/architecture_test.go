@@ -51,6 +51,7 @@ var withinCore = map[string][]string{
 	"water":       {"flora"},
 	"practice":    {"calendar", "flora", "identity"},
 	"spelling":    {},
+	"spread":      {"calendar", "climate", "flora", "geometry", "parallel", "phenology", "plan", "propagation"},
 	"suitability": {"flora", "ground", "phenology"},
 	"sun":         {"calendar", "geometry", "parallel"},
 	"unit":        {},

@@ -23,9 +23,10 @@ import (
 	"bramblyacre/core/parallel"
 	"bramblyacre/core/phenology"
 	"bramblyacre/core/propagation"
+	"bramblyacre/core/spread"
 )
 
-//go:embed species/*.toml climates/*.toml ground/*.toml usual/*.toml works/*.toml bench/*.toml care/*.toml
+//go:embed species/*.toml climates/*.toml ground/*.toml usual/*.toml works/*.toml bench/*.toml care/*.toml spread/*.toml
 var shipped embed.FS
 
 // Library is a set of species and climates.
@@ -37,6 +38,7 @@ type Library struct {
 	ground   Ground
 	bench    propagation.Lore
 	care     care.Lore
+	spread   spread.Lore
 	usual    flora.UsualFigures
 	works    map[string]flora.Work
 	courses  *phenology.Courses
@@ -158,6 +160,7 @@ func (l *Library) InTheSouth() *Library {
 		ground:   l.ground,
 		bench:    l.bench,
 		care:     l.care,
+		spread:   l.spread,
 		usual:    l.usual,
 		works:    l.works,
 		courses:  l.courses,

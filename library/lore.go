@@ -9,6 +9,7 @@ import (
 	"bramblyacre/core/care"
 	"bramblyacre/core/flora"
 	"bramblyacre/core/propagation"
+	"bramblyacre/core/spread"
 )
 
 // benchFile holds what is known of raising plants that is of no one species.
@@ -23,7 +24,14 @@ const careFile, troubleFile = "care/care.toml", "care/trouble.toml"
 // Care is what is known of work on plants that is of no one species.
 func (l *Library) Care() *care.Lore { return &l.care }
 
-// readLore reads the files of what is of no one species: the bench's and the care's. A set without one has none.
+// spreadFile holds what is known of spreading.
+const spreadFile = "spread/spread.toml"
+
+// Spread is what is known of spreading that is of no one species.
+func (l *Library) Spread() *spread.Lore { return &l.spread }
+
+// readLore reads the files of what is of no one species: the bench's, the care's and that of spreading. A set without one
+// has none.
 func (l *Library) readLore(files fs.FS) error {
 	if err := l.readOne(files, benchFile, &l.bench); err != nil {
 		return err
@@ -31,7 +39,10 @@ func (l *Library) readLore(files fs.FS) error {
 	if err := l.readOne(files, careFile, &l.care); err != nil {
 		return err
 	}
-	return l.readOne(files, troubleFile, &l.care)
+	if err := l.readOne(files, troubleFile, &l.care); err != nil {
+		return err
+	}
+	return l.readOne(files, spreadFile, &l.spread)
 }
 
 func (l *Library) readOne(files fs.FS, file string, into interface{ Check() error }) error {

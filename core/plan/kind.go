@@ -20,6 +20,7 @@ const (
 	Overflow     Kind = "overflow"
 	Slope        Kind = "slope"
 	UnsafeGround Kind = "unsafe ground"
+	Barrier      Kind = "root barrier"
 )
 
 // Shade is how a kind keeps out the sun.
@@ -48,6 +49,7 @@ const (
 	Unsafe      Trait = "unsafe"
 	Fall        Trait = "fall"
 	Faces       Trait = "faces"
+	Depth       Trait = "depth"
 )
 
 // KindRow says what a kind of thing is, and what has to be known of it.
@@ -136,6 +138,12 @@ var kindRows = []KindRow{
 		Needs:  []Trait{Unsafe},
 		Takes:  []Trait{Reach},
 		Means:  "Forbids use of all whose roots or crown lie inside, never the growing.",
+	},
+	{
+		Kind:   Barrier,
+		Shapes: []Shape{Line},
+		Needs:  []Trait{Depth},
+		Means:  "A board or sheet sunk into the ground: holds runners that do not go below it, never seed.",
 	},
 }
 

@@ -32,6 +32,8 @@ type Traits struct {
 	// faces, degrees clockwise from true north.
 	FallPercent float64 `json:"fall_percent,omitempty"`
 	FacesDeg    float64 `json:"faces_deg,omitempty"`
+	// DepthM is how deep something goes into the ground, in metres.
+	DepthM float64 `json:"depth_m,omitempty"`
 }
 
 // Leaf seasons.
@@ -45,6 +47,7 @@ const (
 	TallestM   = 120.0
 	SteepestPC = 150.0
 	FarthestM  = 100.0
+	DeepestM   = 3.0
 )
 
 // TraitFault is a trait that cannot be, and why.
@@ -88,6 +91,9 @@ func (t Traits) Check(kind KindRow) []TraitFault {
 	if !(t.FacesDeg >= 0 && t.FacesDeg <= 360) {
 		fault(Faces, "The way it faces lies between 0 and 360 degrees, clockwise from north.")
 	}
+	if !(t.DepthM > 0 && t.DepthM <= DeepestM) {
+		fault(Depth, "The depth must be above nothing and at most %g m.", DeepestM)
+	}
 	return faults
 }
 
@@ -104,6 +110,7 @@ func (t Traits) Only(kind KindRow) Traits {
 		Unsafe:      func() { kept.Unsafe = t.Unsafe },
 		Fall:        func() { kept.FallPercent = t.FallPercent },
 		Faces:       func() { kept.FacesDeg = t.FacesDeg },
+		Depth:       func() { kept.DepthM = t.DepthM },
 	} {
 		if kind.Has(trait) {
 			copyOver()

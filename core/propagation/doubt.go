@@ -32,9 +32,12 @@ func (d Doubt) Range(f flora.Figure) (low, high float64, assumed bool) {
 }
 
 // Draw draws a figure from the triangle over its range whose tip is the value.
-func (d Doubt) Draw(rng *rand.Rand, f flora.Figure) float64 {
+func (d Doubt) Draw(rng *rand.Rand, f flora.Figure) float64 { return d.At(f, rng.Float64()) }
+
+// At is the quantile, 0–1, of the triangle that a figure is drawn from.
+func (d Doubt) At(f flora.Figure, quantile float64) float64 {
 	low, high, _ := d.Range(f)
-	return triangle(low, f.Value, high, rng.Float64())
+	return triangle(low, f.Value, high, quantile)
 }
 
 // triangle is the quantile of the triangular distribution over low to high with its tip at mode.
