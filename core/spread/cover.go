@@ -126,13 +126,18 @@ func nearAt(i int) float64 {
 	return nearestM * math.Pow(farthestM/nearestM, float64(i)/(nears-1))
 }
 
+// rungOf is where a distance lies among them.
+func rungOf(near float64) float64 {
+	return math.Log(math.Max(near, nearestM)/nearestM) / math.Log(farthestM/nearestM) * (nears - 1)
+}
+
 // addSeeds adds what grows up of seed. How likely that is depends on the ground and on how much seed falls there alone,
 // and so on one distance: it is worked out for some, and taken between them.
 func (v *Covers) addSeeds(cover Cover, year int) {
 	p, s := v.p, v.p.seeds
 	g := p.r.Terrain.Grid
 	square := g.Step * seedStep * g.Step * seedStep
-	var table [grounds][nears]float64
+	var table [grounds][nears]float32
 	for i := range nears {
 		var per [generations]float64
 		for gen := range generations {
@@ -146,23 +151,24 @@ func (v *Covers) addSeeds(cover Cover, year int) {
 					plants += c.stood[gen][ground][year] * per[gen]
 				}
 				if plants > 0 {
-					table[ground][i] -= math.Expm1(-plants) / Runs
+					table[ground][i] -= float32(math.Expm1(-plants) / Runs)
 				}
 			}
 		}
 	}
-	for cell := range cover {
-		x, y := cell%g.Wide, cell/g.Wide
-		near := float64(s.near[y/seedStep*s.wide+x/seedStep])
-		at := math.Log(math.Max(near, nearestM)/nearestM) / math.Log(farthestM/nearestM) * (nears - 1)
-		low := min(int(at), nears-2)
-		if at >= nears-1 {
-			continue
+	for y := range g.Deep {
+		rungs := s.rung[y/seedStep*s.wide:]
+		for x := range g.Wide {
+			at := rungs[x/seedStep]
+			if at >= nears-1 {
+				continue
+			}
+			cell := y*g.Wide + x
+			low := min(int(at), nears-2)
+			row, part := &table[p.r.Terrain.Ground[cell]], at-float32(low)
+			chance := row[low]*(1-part) + row[low+1]*part
+			cover[cell] = 1 - (1-cover[cell])*(1-chance)
 		}
-		row := &table[p.r.Terrain.Ground[cell]]
-		part := at - float64(low)
-		chance := row[low]*(1-part) + row[low+1]*part
-		cover[cell] = float32(1 - (1-float64(cover[cell]))*(1-chance))
 	}
 }
 

@@ -19,7 +19,9 @@ type seedsReady struct {
 	*Seeding
 	kernel propagation.Kernel // of one generation
 	// near is, for each square, how far from one mother as much seed would fall as falls there from all: metres.
-	near       []float32
+	near []float32
+	// rung is where each square's distance lies among those for which the chance of a seedling is worked out.
+	rung       []float32
 	wide, deep int
 	// share is which part of each generation's seed falls on each ground, what falls beyond the cells counted as open.
 	share [generations][grounds]float64
@@ -93,7 +95,7 @@ func (p *Ready) placeSeeds(s *seedsReady) {
 		mothers = few
 	}
 	s.wide, s.deep = (g.Wide+seedStep-1)/seedStep, (g.Deep+seedStep-1)/seedStep
-	s.near = make([]float32, s.wide*s.deep)
+	s.near, s.rung = make([]float32, s.wide*s.deep), make([]float32, s.wide*s.deep)
 	side := g.Step * seedStep
 	var fell [generations]float64
 	for square := range s.near {
@@ -110,7 +112,7 @@ func (p *Ready) placeSeeds(s *seedsReady) {
 			}
 		}
 		near := inverse(s.kernel, sum/float64(len(mothers))*s.kernel.Shape/(math.Pi*s.kernel.Scale))
-		s.near[square] = float32(near)
+		s.near[square], s.rung[square] = float32(near), float32(rungOf(near))
 		ground := p.r.Terrain.groundOfSquare(x, y)
 		for gen := range generations {
 			share := density(s.kernelOf(gen), near) * side * side
