@@ -36,6 +36,8 @@ type Forecast struct {
 	// forecast is asked for them.
 	plants  func() [][]int16
 	arrived func() [][]float64
+	// first are the days of the planting's first plants in each course.
+	first func() [][]int16
 	// bands and chances are what was asked for before: a page asks for the same of many jobs.
 	bands, chances sync.Map
 }
@@ -65,15 +67,20 @@ func (p *Plan) Forecast(weather *climate.Ensemble, pace Pace, seen []Reading) *F
 		f.frosted[n], f.killed[n] = int16(end), kills
 		c.end(f.typical, n, end, kills)
 	})
-	f.plants = sync.OnceValue(func() [][]int16 {
-		plants := p.blank(courses)
-		p.walk(weather, pace, known, courses, func(n int, c *course) {
-			place := fraction(float64(n)*0.4142135623730951 + 0.5/float64(courses))
-			c.run(math.Exp(p.spread*c.uneven*distuv.UnitNormal.Quantile(math.Min(math.Max(place, 1e-6), 1-1e-6))), place)
-			c.end(plants, n, int(f.frosted[n]), f.killed[n])
+	// at works out the days of one plant in each course, by its place in the planting.
+	at := func(place func(n int) float64) func() [][]int16 {
+		return sync.OnceValue(func() [][]int16 {
+			plants := p.blank(courses)
+			p.walk(weather, pace, known, courses, func(n int, c *course) {
+				place := place(n)
+				c.run(math.Exp(p.spread*c.uneven*distuv.UnitNormal.Quantile(math.Min(math.Max(place, 1e-6), 1-1e-6))), place)
+				c.end(plants, n, int(f.frosted[n]), f.killed[n])
+			})
+			return plants
 		})
-		return plants
-	})
+	}
+	f.plants = at(func(n int) float64 { return fraction(float64(n)*0.4142135623730951 + 0.5/float64(courses)) })
+	f.first = at(func(int) float64 { return FirstPlace })
 	f.arrived = sync.OnceValue(f.countArrivals)
 	return f
 }
