@@ -96,6 +96,16 @@ func TestCalcPrintsOneObject(t *testing.T) {
 		{"water-stress taw_mm=100 depletion_mm=70 p=0.5", `{"ks":0.6}`},
 		{"water-stress taw_mm=100 depletion_mm=50 p=0.5", `{"ks":1}`},
 		{"days-to-dry taw_mm=60 p=0.5 et_mm=4", `{"days":7.5}`},
+		{"front rate_m=0.4 sigma=0.3 distance_m=1.2", `{"years_p10":2.04,"years_p50":3,"years_p90":4.41}`},
+		{"seed-bank seeds=1000 survival=0.9 emergence=0.05 years=10", `{"left":208.77}`},
+		{
+			"overtaking weed_m=1.2 weed_rate=0.012 weed_mid=450 crop_m=0.6 crop_rate=0.008 crop_mid=600 crop_ahead=300 warmth=10",
+			`{"days":28}`, // 280 °C d: 0.138 m against half of 0.276 m,
+		},
+		{
+			"overtaking weed_m=0.1 weed_rate=0.01 weed_mid=300 crop_m=0.9 crop_rate=0.01 crop_mid=300 warmth=10",
+			`{"days":null,"why":"the weed never shades half of the crop's height"}`,
+		},
 	}
 	for _, test := range tests {
 		status, out, errs := run(t, append([]string{"calc"}, strings.Fields(test.args)...)...)
@@ -121,6 +131,14 @@ func TestWrongArgumentsEndWithTwoAndOneLine(t *testing.T) {
 		{"calc sun latitude=46.6 date=2031-06-21 hour=25", "hour 25 is not between 0 and 24"},
 		{"calc texture sand_mm=0 silt_mm=0 clay_mm=0", "sum to nothing"},
 		{"calc infiltration fall_mm=10 minutes=0", "0 minutes cannot be"},
+		{"calc front rate_m=-0.4 sigma=0.3 distance_m=1.2", "the rate must be above 0 m a year"},
+		{"calc front rate_m=0.4 sigma=-1 distance_m=1.2", "sigma must lie between 0 and 5"},
+		{"calc seed-bank seeds=-1 survival=0.9 emergence=0.05 years=10", "the seeds must not be below 0"},
+		{"calc seed-bank seeds=10 survival=1.2 emergence=0.05 years=10", "the survival must lie between 0 and 1"},
+		{
+			"calc overtaking weed_m=0 weed_rate=0.012 weed_mid=450 crop_m=0.6 crop_rate=0.008 crop_mid=600 warmth=10",
+			"the weed: the height must lie between 0 and 100 m",
+		},
 		{"calc starts wanted=24 confidence=0.9", "either chance, or came_up and of"},
 		{"calc starts wanted=24 chance=0.6 came_up=1 of=2 confidence=0.9", "either chance, or came_up and of"},
 		{"calc starts wanted=2.5 chance=0.6 confidence=0.9", "not a whole number"},
