@@ -97,6 +97,7 @@ var areas = []func(operations, huma.API){
 	operations.registerPractice,
 	operations.registerBench,
 	operations.registerWeather,
+	operations.registerSpread,
 	operations.registerHousehold,
 	operations.registerLedger,
 	operations.registerFiles,

@@ -92,6 +92,18 @@ type Bench struct {
 	CellCm      float64  `json:"cell_cm"`
 }
 
+type Clearing struct {
+	ID      int64   `json:"id"`
+	BedID   int64   `json:"bed_id"`
+	Animal  string  `json:"animal"`
+	Head    int64   `json:"head"`
+	Day     string  `json:"day"`
+	Days    int64   `json:"days"`
+	ThenDo  string  `json:"then_do"`
+	Note    string  `json:"note"`
+	EndedOn *string `json:"ended_on"`
+}
+
 type Fate struct {
 	ID         int64  `json:"id"`
 	PlantingID int64  `json:"planting_id"`
@@ -109,6 +121,16 @@ type Find struct {
 	Seen      string  `json:"seen"`
 	Note      string  `json:"note"`
 	RemovedOn *string `json:"removed_on"`
+}
+
+type FrontSighting struct {
+	ID         int64    `json:"id"`
+	PlantingID int64    `json:"planting_id"`
+	Day        string   `json:"day"`
+	Kind       string   `json:"kind"`
+	X          *float64 `json:"x"`
+	Y          *float64 `json:"y"`
+	Note       string   `json:"note"`
 }
 
 type InsuredSowing struct {
@@ -139,6 +161,14 @@ type KeptRoom struct {
 type LastID struct {
 	Name   string `json:"name"`
 	Newest int64  `json:"newest"`
+}
+
+type LawNote struct {
+	ID        int64  `json:"id"`
+	SpeciesID string `json:"species_id"`
+	Day       string `json:"day"`
+	Listed    string `json:"listed"`
+	Note      string `json:"note"`
 }
 
 type Ledger struct {
@@ -432,6 +462,25 @@ type Sorting struct {
 	Note      string  `json:"note"`
 }
 
+type SpreadSetting struct {
+	ID         int64    `json:"id"`
+	BoardPrice *float64 `json:"board_price"`
+	SheetPrice *float64 `json:"sheet_price"`
+	PotPrice   *float64 `json:"pot_price"`
+	Currency   string   `json:"currency"`
+	Animals    string   `json:"animals"`
+}
+
+type StandHold struct {
+	ID         int64   `json:"id"`
+	PlantingID int64   `json:"planting_id"`
+	Policy     string  `json:"policy"`
+	Ways       string  `json:"ways"`
+	Target     string  `json:"target"`
+	Line       float64 `json:"line"`
+	Since      string  `json:"since"`
+}
+
 type StationDay struct {
 	Station string   `json:"station"`
 	Day     string   `json:"day"`
@@ -460,18 +509,23 @@ type Tray struct {
 }
 
 type Volunteer struct {
-	ID        int64   `json:"id"`
-	SpeciesID string  `json:"species_id"`
-	MotherID  *int64  `json:"mother_id"`
-	BedID     *int64  `json:"bed_id"`
-	Place     string  `json:"place"`
-	Day       string  `json:"day"`
-	Plants    int64   `json:"plants"`
-	WorkedOn  *string `json:"worked_on"`
-	Checked   string  `json:"checked"`
-	CheckedOn *string `json:"checked_on"`
-	Note      string  `json:"note"`
-	EndedOn   *string `json:"ended_on"`
+	ID         int64    `json:"id"`
+	SpeciesID  string   `json:"species_id"`
+	MotherID   *int64   `json:"mother_id"`
+	BedID      *int64   `json:"bed_id"`
+	Place      string   `json:"place"`
+	Day        string   `json:"day"`
+	Plants     int64    `json:"plants"`
+	WorkedOn   *string  `json:"worked_on"`
+	Checked    string   `json:"checked"`
+	CheckedOn  *string  `json:"checked_on"`
+	Note       string   `json:"note"`
+	EndedOn    *string  `json:"ended_on"`
+	X          *float64 `json:"x"`
+	Y          *float64 `json:"y"`
+	Seeding    int64    `json:"seeding"`
+	Deed       string   `json:"deed"`
+	PlantingID *int64   `json:"planting_id"`
 }
 
 type WaterSetting struct {

@@ -19,7 +19,7 @@ func (q *Queries) DropVolunteer(ctx context.Context, id int64) error {
 }
 
 const getVolunteer = `-- name: GetVolunteer :one
-SELECT id, species_id, mother_id, bed_id, place, day, plants, worked_on, checked, checked_on, note, ended_on FROM volunteers WHERE id = ?
+SELECT id, species_id, mother_id, bed_id, place, day, plants, worked_on, checked, checked_on, note, ended_on, x, y, seeding, deed, planting_id FROM volunteers WHERE id = ?
 `
 
 func (q *Queries) GetVolunteer(ctx context.Context, id int64) (Volunteer, error) {
@@ -38,12 +38,17 @@ func (q *Queries) GetVolunteer(ctx context.Context, id int64) (Volunteer, error)
 		&i.CheckedOn,
 		&i.Note,
 		&i.EndedOn,
+		&i.X,
+		&i.Y,
+		&i.Seeding,
+		&i.Deed,
+		&i.PlantingID,
 	)
 	return i, err
 }
 
 const listVolunteers = `-- name: ListVolunteers :many
-SELECT id, species_id, mother_id, bed_id, place, day, plants, worked_on, checked, checked_on, note, ended_on FROM volunteers ORDER BY id
+SELECT id, species_id, mother_id, bed_id, place, day, plants, worked_on, checked, checked_on, note, ended_on, x, y, seeding, deed, planting_id FROM volunteers ORDER BY id
 `
 
 func (q *Queries) ListVolunteers(ctx context.Context) ([]Volunteer, error) {
@@ -68,6 +73,11 @@ func (q *Queries) ListVolunteers(ctx context.Context) ([]Volunteer, error) {
 			&i.CheckedOn,
 			&i.Note,
 			&i.EndedOn,
+			&i.X,
+			&i.Y,
+			&i.Seeding,
+			&i.Deed,
+			&i.PlantingID,
 		); err != nil {
 			return nil, err
 		}
@@ -83,8 +93,8 @@ func (q *Queries) ListVolunteers(ctx context.Context) ([]Volunteer, error) {
 }
 
 const putVolunteer = `-- name: PutVolunteer :one
-INSERT INTO volunteers (id, species_id, mother_id, bed_id, place, day, plants, worked_on, checked, checked_on, note, ended_on)
-VALUES (?1, ?2, ?3, ?4, ?5, ?6, ?7, ?8, ?9, ?10, ?11, ?12)
+INSERT INTO volunteers (id, species_id, mother_id, bed_id, place, day, plants, worked_on, checked, checked_on, note, ended_on, x, y, seeding, deed, planting_id)
+VALUES (?1, ?2, ?3, ?4, ?5, ?6, ?7, ?8, ?9, ?10, ?11, ?12, ?13, ?14, ?15, ?16, ?17)
 ON CONFLICT (id) DO UPDATE SET
     species_id = excluded.species_id,
     mother_id = excluded.mother_id,
@@ -96,23 +106,33 @@ ON CONFLICT (id) DO UPDATE SET
     checked = excluded.checked,
     checked_on = excluded.checked_on,
     note = excluded.note,
-    ended_on = excluded.ended_on
-RETURNING id, species_id, mother_id, bed_id, place, day, plants, worked_on, checked, checked_on, note, ended_on
+    ended_on = excluded.ended_on,
+    x = excluded.x,
+    y = excluded.y,
+    seeding = excluded.seeding,
+    deed = excluded.deed,
+    planting_id = excluded.planting_id
+RETURNING id, species_id, mother_id, bed_id, place, day, plants, worked_on, checked, checked_on, note, ended_on, x, y, seeding, deed, planting_id
 `
 
 type PutVolunteerParams struct {
-	ID        *int64  `json:"id"`
-	SpeciesID string  `json:"species_id"`
-	MotherID  *int64  `json:"mother_id"`
-	BedID     *int64  `json:"bed_id"`
-	Place     string  `json:"place"`
-	Day       string  `json:"day"`
-	Plants    int64   `json:"plants"`
-	WorkedOn  *string `json:"worked_on"`
-	Checked   string  `json:"checked"`
-	CheckedOn *string `json:"checked_on"`
-	Note      string  `json:"note"`
-	EndedOn   *string `json:"ended_on"`
+	ID         *int64   `json:"id"`
+	SpeciesID  string   `json:"species_id"`
+	MotherID   *int64   `json:"mother_id"`
+	BedID      *int64   `json:"bed_id"`
+	Place      string   `json:"place"`
+	Day        string   `json:"day"`
+	Plants     int64    `json:"plants"`
+	WorkedOn   *string  `json:"worked_on"`
+	Checked    string   `json:"checked"`
+	CheckedOn  *string  `json:"checked_on"`
+	Note       string   `json:"note"`
+	EndedOn    *string  `json:"ended_on"`
+	X          *float64 `json:"x"`
+	Y          *float64 `json:"y"`
+	Seeding    int64    `json:"seeding"`
+	Deed       string   `json:"deed"`
+	PlantingID *int64   `json:"planting_id"`
 }
 
 // Put writes a whole row: a new one where id is null, else in place of the old.
@@ -131,6 +151,11 @@ func (q *Queries) PutVolunteer(ctx context.Context, arg PutVolunteerParams) (Vol
 		arg.CheckedOn,
 		arg.Note,
 		arg.EndedOn,
+		arg.X,
+		arg.Y,
+		arg.Seeding,
+		arg.Deed,
+		arg.PlantingID,
 	)
 	var i Volunteer
 	err := row.Scan(
@@ -146,6 +171,11 @@ func (q *Queries) PutVolunteer(ctx context.Context, arg PutVolunteerParams) (Vol
 		&i.CheckedOn,
 		&i.Note,
 		&i.EndedOn,
+		&i.X,
+		&i.Y,
+		&i.Seeding,
+		&i.Deed,
+		&i.PlantingID,
 	)
 	return i, err
 }

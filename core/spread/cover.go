@@ -20,6 +20,31 @@ type Covers struct {
 // Covers runs a stand through a plan.
 func (p *Ready) Covers(plan Plan) *Covers { return &Covers{p, plan, p.courses(plan)} }
 
+// Reached is when the stand reaches a target.
+func (v *Covers) Reached(of Target) Chances { return Chances{v.p.reached(v.p.look(of), v.c)} }
+
+// SeedIn is how much seed lies in a target's ground after so many years, 0 for today, in the middle of the runs; false
+// where none is on record.
+func (v *Covers) SeedIn(of Target, year int) (seeds float64, known bool) {
+	if v.c.seeds == nil {
+		return 0, false
+	}
+	t, all := v.p.look(of), make([]float64, Runs)
+	for run := range all {
+		for gen := range generations {
+			share := 0.0
+			for ground := range grounds {
+				if ground != Sealed {
+					share += t.seed[gen][ground]
+				}
+			}
+			all[run] += v.c.seeds[run].bank[gen][year] * min(1, share)
+		}
+	}
+	slices.Sort(all)
+	return all[Runs/2], true
+}
+
 // In is the chance that each cell is covered after so many years, 0 for today.
 func (v *Covers) In(year int) Cover {
 	p := v.p

@@ -40,6 +40,8 @@ type Control struct {
 	Fallen float64 `json:"fallen,omitempty"`
 	// DepthCm is how deep a barrier goes.
 	DepthCm float64 `json:"depth_cm,omitempty"`
+	// Missed is true where it is not done in the first year.
+	Missed bool `json:"-"`
 }
 
 // Plan is several ways of holding a stand together; none is to let it run.
@@ -102,7 +104,7 @@ func (p Plan) Of(way Way) (Control, bool) {
 func (p Plan) Key() string {
 	keys := make([]string, 0, len(p))
 	for _, c := range p {
-		keys = append(keys, fmt.Sprintf("%s/%d/%d/%g/%g", c.Way, c.Times, c.Seasons, c.Fallen, c.DepthCm))
+		keys = append(keys, fmt.Sprintf("%s/%d/%d/%g/%g/%v", c.Way, c.Times, c.Seasons, c.Fallen, c.DepthCm, c.Missed))
 	}
 	slices.Sort(keys)
 	return strings.Join(keys, "+")
@@ -152,7 +154,12 @@ type holding struct {
 	// that it outlives a season under cover, over that it gets over a mown strip in a year, hole that it gets out of a pot.
 	missed, leaves, lives, over, hole float64
 	mown, board, boardHolds, potted   bool
+	// late are the ways that are not done in the first year.
+	late map[Way]bool
 }
+
+// does tells whether a way is done in a year.
+func (h *holding) does(way Way, year int) bool { return year > 1 || !h.late[way] }
 
 // holds tells whether anything keeps it to its home.
 func (h *holding) holds() bool { return h.rounds > 0 || h.mown || h.board }
@@ -167,6 +174,12 @@ func (p *Ready) holding(i int, plan Plan, run int) *holding {
 	h := &holding{p: p, i: i, run: run, edge: f.fields[f.luck[run]].edge, speed: f.speed[run], outside: 1}
 	regrows := f.regrows[run]
 	for _, c := range plan {
+		if c.Missed {
+			if h.late == nil {
+				h.late = map[Way]bool{}
+			}
+			h.late[c.Way] = true
+		}
 		switch c.Way {
 		case EdgeIt:
 			h.rounds, h.missed = c.Times, figure("edge missed", lore.EdgeMissed, run)*regrows
@@ -230,7 +243,8 @@ func (p *Ready) course(i int, plan Plan, run int) (c frontCourse) {
 
 // year is one year of a front: it grows, and then is edged, covered and dug.
 func (h *holding) year(year int, out, past float64) (float64, float64) {
-	opens := (!h.board || !h.boardHolds) && (!h.mown || h.happens("mown", year, 0, h.over))
+	opens := (!h.board || !h.boardHolds || !h.does(Barrier, year)) &&
+		(!h.mown || !h.does(MowIt, year) || h.happens("mown", year, 0, h.over))
 	parts := max(1, h.rounds)
 	for part := range parts {
 		grown := h.speed / float64(parts)
@@ -242,14 +256,17 @@ func (h *holding) year(year int, out, past float64) (float64, float64) {
 			past = math.Min(grown, out-h.edge) * h.outside
 		}
 		// The last round of a year has the luck that a single one has, so that another round never does worse.
-		if part < h.rounds && !h.happens("edged", year, parts-1-part, h.missed) {
+		if part < h.rounds && h.does(EdgeIt, year) && !h.happens("edged", year, parts-1-part, h.missed) {
 			past = 0
 		}
 	}
-	if year <= h.seasons && !h.happens("smothered", year, 0, h.lives) {
+	if year <= h.seasons && h.does(Smother, year) && !h.happens("smothered", year, 0, h.lives) {
 		return gone, 0
 	}
 	for dig := range h.digs {
+		if !h.does(DigOut, year) {
+			break
+		}
 		if !h.happens("dug", year, dig, h.leaves) {
 			return gone, 0
 		}

@@ -169,12 +169,7 @@ func TestEachWayDoesSomething(t *testing.T) {
 	}
 }
 
-func sum(c spread.Chances) (all float64) {
-	for _, chance := range byYear(c) {
-		all += chance
-	}
-	return all
-}
+func sum(c spread.Chances) float64 { return sumOf(byYear(c)) }
 
 // Beheading late lets more seed lie, and more get out, the later the more.
 func TestBeheadingLateIsWorse(t *testing.T) {
@@ -188,6 +183,38 @@ func TestBeheadingLateIsWorse(t *testing.T) {
 		}
 		before = o
 	}
+}
+
+// Work that is missed in one year is no better than work that is done, and no worse than none at all.
+func TestMissingAYearIsWorseThanDoingIt(t *testing.T) {
+	r := acre(t)
+	both := runner()
+	both.Seeding = seeder().Seeding
+	p := r.Prepare(both)
+	worse := 0
+	for _, plan := range everyPlan()[1:] {
+		if plan[0].Way == spread.Pot || plan[0].Way == spread.EatDown || plan[0].Way == spread.Hens {
+			continue // not done in a year: it goes on
+		}
+		late := spread.Plan{plan[0]}
+		late[0].Missed = true
+		done, missed, none := byYear(p.Reached(p.Outside(), plan)), byYear(p.Reached(p.Outside(), late)), byYear(p.Reached(p.Outside(), nil))
+		noMore(t, both.ID, "past its edge", plan, done, late, missed)
+		noMore(t, both.ID, "past its edge", late, missed, spread.Plan{}, none)
+		if sumOf(missed) > sumOf(done) || p.Hold(p.Outside(), late).BankP50 > p.Hold(p.Outside(), plan).BankP50 {
+			worse++
+		}
+	}
+	if worse < 6 {
+		t.Errorf("only %d ways are worse for a missed year", worse)
+	}
+}
+
+func sumOf(chances []float64) (sum float64) {
+	for _, chance := range chances {
+		sum += chance
+	}
+	return sum
 }
 
 // On open ground without any edge a front is where its speed brings it: the chances of a distance are those of the

@@ -45,10 +45,12 @@ type EdgeLore struct {
 // SeedLore is what becomes of seed that fell.
 type SeedLore struct {
 	// Enters is the share that gets into the ground alive, WakesDug and WakesStill the shares that come up a year in
-	// stirred ground and under grass, Stands the share of seedlings that grow up where nobody pulls them.
+	// stirred ground and under grass, WakesLife the share that comes up over all its years at the least, Stands the share of
+	// seedlings that grow up where nobody pulls them.
 	Enters     flora.Figure `toml:"enters"`
 	WakesDug   flora.Figure `toml:"wakes_dug"`
 	WakesStill flora.Figure `toml:"wakes_still"`
+	WakesLife  flora.Figure `toml:"wakes_life"`
 	Stands     flora.Figure `toml:"stands"`
 	// LeftOf is the share that lives after the years which a species' file gives.
 	LeftOf flora.Figure `toml:"left_of"`

@@ -28,8 +28,8 @@ type seedsReady struct {
 	// room is for how many plants each generation has ground.
 	room [generations]float64
 	// Of each run: heads × seeds of a plant, the share that enters the ground, survival, and what comes up and grows up.
-	output, enters, survival, wakesDug, wakesStill, stands []float64
-	grows                                                  [grounds][]float64
+	output, enters, survival, wakesDug, wakesStill, wakesLeast, stands []float64
+	grows                                                              [grounds][]float64
 }
 
 // kernelOf is the kernel of a generation: where each falls about its mother, the last lie about the first at the sum of
@@ -63,10 +63,13 @@ func (p *Ready) readySeeds() *seedsReady {
 	p.placeSeeds(s)
 	lore := &p.r.Lore.Seed
 	s.output = make([]float64, Runs)
-	s.survival = make([]float64, Runs)
+	s.survival, s.wakesLeast = make([]float64, Runs), make([]float64, Runs)
 	for run := range Runs {
 		s.output[run] = p.draws.figure("heads", s.Heads, run) * p.draws.figure("seeds a head", s.SeedsHead, run)
-		s.survival[run] = SurvivalOf(p.draws.figure("soil years", s.SoilYears, run), lore.LeftOf.Value)
+		years := p.draws.figure("soil years", s.SoilYears, run)
+		s.survival[run] = SurvivalOf(years, lore.LeftOf.Value)
+		// Short-lived seed comes up at once, or never.
+		s.wakesLeast[run] = 1 - math.Pow(1-p.draws.figure("wakes life", lore.WakesLife, run), 1/math.Max(years, 1))
 	}
 	s.enters = p.draws.figures(event{what: "enters"}, lore.Enters)
 	s.wakesDug, s.wakesStill = p.draws.figures(event{what: "wakes dug"}, lore.WakesDug), p.draws.figures(event{what: "wakes still"}, lore.WakesStill)
@@ -148,11 +151,15 @@ type seedCourse struct {
 	fell, lost, cameUp float64
 }
 
-// factor is what a plan does to seed in a run.
-func (p *Ready) seedFactors(plan Plan, run int) (left, kept, outside float64) {
+// seedFactors are what a plan does to seed in a run in a year, 0 the first: the share of heads that is left, and of
+// seedlings, and how many more are left outside its bed.
+func (p *Ready) seedFactors(plan Plan, run, year int) (left, kept, outside float64) {
 	lore, figure := &p.r.Lore.Hold, p.draws.figure
 	left, kept, outside = 1, 1, 1
 	for _, c := range plan {
+		if c.Missed && year == 0 {
+			continue
+		}
 		switch c.Way {
 		case Behead:
 			missed := figure("behead missed", lore.BeheadMissed, run)
@@ -171,7 +178,6 @@ func (p *Ready) seedFactors(plan Plan, run int) (left, kept, outside float64) {
 // seedCourse runs a stand's seed through the years of a plan. Alive tells for each year ahead whether the stand lives.
 func (p *Ready) seedCourse(plan Plan, run int, alive func(year int) bool) (c seedCourse) {
 	s := p.seeds
-	left, kept, outside := p.seedFactors(plan, run)
 	// Two banks of each generation: where the ground is stirred, and where it is not.
 	var dug, still [generations]float64
 	var adults [generations + 1][]float64 // by the year in which they grew up
@@ -198,11 +204,12 @@ func (p *Ready) seedCourse(plan Plan, run int, alive func(year int) bool) (c see
 				wakes float64
 				dug   bool
 			}{{&dug[gen], s.wakesDug[run], true}, {&still[gen], s.wakesStill[run], false}} {
-				survive := *bank.seeds * s.survival[run]
-				up := survive * bank.wakes
-				c.lost += *bank.seeds - survive
+				// What comes up does so before age takes its share of the rest.
+				up := *bank.seeds * math.Max(bank.wakes, s.wakesLeast[run])
+				survive := (*bank.seeds - up) * s.survival[run]
+				c.lost += *bank.seeds - up - survive
 				c.cameUp += up
-				*bank.seeds = survive - up
+				*bank.seeds = survive
 				if at < 0 {
 					continue
 				}
@@ -224,6 +231,7 @@ func (p *Ready) seedCourse(plan Plan, run int, alive func(year int) bool) (c see
 		if at < len(s.Ahead) && alive(at) {
 			mothers = s.Ahead[at]
 		}
+		left, kept, outside := p.seedFactors(plan, run, at)
 		year(at, mothers, left, kept, outside)
 	}
 	for gen := range generations {

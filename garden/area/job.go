@@ -15,7 +15,7 @@ import (
 // JobView is one thing to do, with its amount, its reason and its last day.
 type JobView struct {
 	Key        string `json:"key"`
-	Kind       string `json:"kind" enum:"pick,care,check,round,bench,water"`
+	Kind       string `json:"kind" enum:"pick,care,check,round,bench,water,spread"`
 	Verb       string `json:"verb"`
 	What       string `json:"what"`
 	PlantingID int64  `json:"plantingId"`

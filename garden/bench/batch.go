@@ -236,14 +236,14 @@ func (u *Uses) checkSource(
 		}
 	}
 	if row.VolunteerID != nil {
-		group, _ := rowOf(volunteers.Of(s), *row.VolunteerID, func(r store.Volunteer) int64 { return r.ID })
+		group, _ := rowOf(plot.Volunteers.Of(s), *row.VolunteerID, func(r store.Volunteer) int64 { return r.ID })
 		if group.EndedOn != nil {
 			c.Add("day", "These volunteers are off the list: note them again where they stand.")
 		}
 		if starts > int(group.Plants) {
 			c.Add("starts", "Only %d were seen there. Note more of them first.", group.Plants)
 		}
-		if group.Checked != checkedYes {
+		if group.Checked != plot.VolunteerProved {
 			c.Add("day", "First check what they are: cut one, and look at it against the mother.")
 		}
 	}
@@ -287,7 +287,7 @@ func useSource(ctx context.Context, s *plot.State, d *journal.Draft, row store.B
 		}
 	}
 	if row.VolunteerID != nil {
-		group, has := rowOf(volunteers.Of(s), *row.VolunteerID, func(r store.Volunteer) int64 { return r.ID })
+		group, has := rowOf(plot.Volunteers.Of(s), *row.VolunteerID, func(r store.Volunteer) int64 { return r.ID })
 		if has {
 			today := s.Today.String()
 			if left := group.Plants - int64(starts); left > 0 {
@@ -295,7 +295,7 @@ func useSource(ctx context.Context, s *plot.State, d *journal.Draft, row store.B
 			} else {
 				group.EndedOn = &today
 			}
-			if _, err := volunteersTable.Put(ctx, d, group.ID, volunteerParams(group)); err != nil {
+			if _, err := plot.VolunteersTable.Put(ctx, d, group.ID, plot.VolunteerParams(group)); err != nil {
 				return err
 			}
 		}

@@ -1,7 +1,6 @@
 package bench
 
 import (
-	"fmt"
 	"math"
 
 	"bramblyacre/core/flora"
@@ -92,26 +91,12 @@ func (c cost) words(currency string) string {
 	if !c.moneyKnown {
 		text := "price not told: " + say.OrList(c.unpriced)
 		if c.money > 0 {
-			text = moneyWords(c.money, currency) + " and more; " + text
+			text = say.Money(c.money, currency) + " and more; " + text
 		}
 		return text
 	}
 	if c.money < 0.005 {
 		return "free"
 	}
-	return moneyWords(c.money, currency)
-}
-
-func moneyWords(amount float64, currency string) string {
-	text := fmt.Sprintf("%.2f", amount)
-	if amount >= 20 {
-		text = fmt.Sprintf("%.0f", amount)
-	}
-	if currency == "" {
-		return text
-	}
-	if len([]rune(currency)) == 1 {
-		return currency + text
-	}
-	return text + " " + currency
+	return say.Money(c.money, currency)
 }

@@ -40,7 +40,7 @@ func (u *Uses) LiftVolunteers(ctx context.Context, id int64, in LiftInput) (jour
 		if in.Plants < 1 || in.Plants > int(group.Plants) {
 			c.Add("plants", "From 1 to the %d that were seen there.", group.Plants)
 		}
-		if group.Checked != checkedYes {
+		if group.Checked != plot.VolunteerProved {
 			c.Add("plants", "First cut one and look at it: a volunteer is unproven, whoever its mother is.")
 		}
 		row := store.PutBatchParams{

@@ -43,13 +43,6 @@ var wishesTable = journal.NewTable(
 	(*store.Queries).DropWish,
 )
 
-var volunteersTable = journal.NewTable(
-	"volunteers",
-	(*store.Queries).GetVolunteer,
-	(*store.Queries).PutVolunteer,
-	(*store.Queries).DropVolunteer,
-)
-
 var batchesTable = journal.NewTable(
 	"batches",
 	(*store.Queries).GetBatch,
@@ -130,7 +123,7 @@ var registration = journal.Registration{
 		lotsTable,
 		testsTable,
 		wishesTable,
-		volunteersTable,
+		plot.VolunteersTable,
 		batchesTable,
 		countsTable,
 		traysTable,
@@ -182,14 +175,6 @@ var wishes = plot.Keep(
 	(*store.Queries).ListWishs,
 	func(r store.Wish) int64 { return r.ID },
 	func(a, b store.Wish) int { return cmp.Compare(a.ID, b.ID) },
-)
-
-// volunteers are seedlings that came up by themselves.
-var volunteers = plot.Keep(
-	volunteersTable,
-	(*store.Queries).ListVolunteers,
-	func(r store.Volunteer) int64 { return r.ID },
-	func(a, b store.Volunteer) int { return cmp.Compare(a.ID, b.ID) },
 )
 
 // batches are what is being raised, or was.
@@ -272,7 +257,7 @@ var keptRows = []plot.AnyKept{
 	lots,
 	tests,
 	wishes,
-	volunteers,
+	plot.Volunteers,
 	batches,
 	counts,
 	trays,

@@ -273,7 +273,7 @@ func (u *Uses) equipMother(s *plot.State, of ask, v *variant) {
 
 // equipVolunteers finds seedlings that were seen, or mothers about which some are to be expected.
 func (u *Uses) equipVolunteers(s *plot.State, of ask, v *variant) {
-	for _, group := range volunteers.Of(s) {
+	for _, group := range plot.Volunteers.Of(s) {
 		if group.SpeciesID == of.species.ID && group.EndedOn == nil && (v.group == nil || group.Plants > v.group.Plants) {
 			v.group = &group
 		}
@@ -282,7 +282,7 @@ func (u *Uses) equipVolunteers(s *plot.State, of ask, v *variant) {
 		v.most = int(v.group.Plants)
 		v.has = append(v.has, fmt.Sprintf("%s seen: %s",
 			say.Counted(float64(v.group.Plants), "volunteer", "volunteers"), volunteerPlace(s, *v.group)))
-		if v.group.Checked != checkedYes {
+		if v.group.Checked != plot.VolunteerProved {
 			v.lacks = append(v.lacks, "what they are is unproven: cut one and check it first")
 		}
 		return

@@ -14,13 +14,6 @@ import (
 	"bramblyacre/store"
 )
 
-// What was found when one of a group of volunteers was cut and looked at.
-const (
-	checkedNot   = ""
-	checkedYes   = "it is"
-	checkedOther = "it is not"
-)
-
 // VolunteerInput is a group of seedlings that was seen.
 type VolunteerInput struct {
 	SpeciesID string `json:"speciesId"`
@@ -31,6 +24,10 @@ type VolunteerInput struct {
 	Plants    int    `json:"plants"`
 	WorkedOn  string `json:"workedOn,omitempty" doc:"When the ground is dug or hoed; empty for not known"`
 	Note      string `json:"note,omitempty"`
+	// X and Y are where they stand on the plan in metres, where that was shown.
+	X       *float64 `json:"x,omitempty" doc:"Where on the plan, in metres from its upper left; empty for not shown"`
+	Y       *float64 `json:"y,omitempty"`
+	Seeding bool     `json:"seeding,omitempty" doc:"They have set seed"`
 }
 
 // NoteVolunteers notes seedlings that came up by themselves. They are unproven, whoever stands beside them.
@@ -39,7 +36,13 @@ func (u *Uses) NoteVolunteers(ctx context.Context, in VolunteerInput) (journal.E
 		var c say.Checklist
 		row := store.PutVolunteerParams{
 			SpeciesID: in.SpeciesID, Place: c.Text("place", in.Place, say.LongestNote), Day: in.Day, Plants: int64(in.Plants),
-			Note: c.Text("note", in.Note, say.LongestNote), Checked: checkedNot,
+			Note: c.Text("note", in.Note, say.LongestNote), Checked: plot.VolunteerUnchecked, X: in.X, Y: in.Y,
+		}
+		if in.Seeding {
+			row.Seeding = 1
+		}
+		if (in.X == nil) != (in.Y == nil) || in.X != nil && !s.OnPlan(*in.X, *in.Y) {
+			c.Add("place", "That place does not lie on the plan.")
 		}
 		if _, has := s.Lib.Species(in.SpeciesID); !has {
 			c.Add("speciesId", "Choose a plant of the library: the one you take them for.")
@@ -63,7 +66,7 @@ func (u *Uses) NoteVolunteers(ctx context.Context, in VolunteerInput) (journal.E
 				c.Add("bedId", "Choose a bed that is on the plan.")
 			}
 			row.BedID = &in.BedID
-		} else if row.Place == "" {
+		} else if row.Place == "" && in.X == nil {
 			c.Add("place", "Say where they stand, or in which bed.")
 		}
 		if in.WorkedOn != "" {
@@ -75,7 +78,7 @@ func (u *Uses) NoteVolunteers(ctx context.Context, in VolunteerInput) (journal.E
 		if err := c.Err(); err != nil {
 			return journal.Record{}, err
 		}
-		if _, err := volunteersTable.Put(ctx, d, 0, row); err != nil {
+		if _, err := plot.VolunteersTable.Put(ctx, d, 0, row); err != nil {
 			return journal.Record{}, err
 		}
 		return journal.Record{
@@ -88,16 +91,8 @@ func (u *Uses) NoteVolunteers(ctx context.Context, in VolunteerInput) (journal.E
 	})
 }
 
-func volunteerParams(row store.Volunteer) store.PutVolunteerParams {
-	return store.PutVolunteerParams{
-		ID: &row.ID, SpeciesID: row.SpeciesID, MotherID: row.MotherID, BedID: row.BedID, Place: row.Place, Day: row.Day,
-		Plants: row.Plants, WorkedOn: row.WorkedOn, Checked: row.Checked, CheckedOn: row.CheckedOn, Note: row.Note,
-		EndedOn: row.EndedOn,
-	}
-}
-
 func openVolunteers(s *plot.State, id int64) (store.Volunteer, error) {
-	row, has := rowOf(volunteers.Of(s), id, func(r store.Volunteer) int64 { return r.ID })
+	row, has := rowOf(plot.Volunteers.Of(s), id, func(r store.Volunteer) int64 { return r.ID })
 	if !has || row.EndedOn != nil {
 		return row, say.NotFoundError{What: "group of volunteers"}
 	}
@@ -121,11 +116,11 @@ func (u *Uses) CheckVolunteers(ctx context.Context, id int64, in VolunteerCheckI
 			return journal.Record{}, err
 		}
 		var c say.Checklist
-		if in.Found != checkedYes && in.Found != checkedOther {
+		if in.Found != plot.VolunteerProved && in.Found != plot.VolunteerOther {
 			c.Add("found", "Say whether it is what you took it for.")
 		}
 		species, has := s.Lib.Species(row.SpeciesID)
-		if has && in.Found == checkedYes {
+		if has && in.Found == plot.VolunteerProved {
 			for _, danger := range dangersOf(s, species) {
 				if !slices.Contains(in.Dangers, danger.ID) {
 					c.Add("dangers", "Look at it against %s (%s): %s", danger.Name, danger.Danger, danger.Decides)
@@ -138,11 +133,11 @@ func (u *Uses) CheckVolunteers(ctx context.Context, id int64, in VolunteerCheckI
 		today := s.Today.String()
 		row.Checked, row.CheckedOn = in.Found, &today
 		words := "are taken for it still"
-		if in.Found == checkedOther {
+		if in.Found == plot.VolunteerOther {
 			row.EndedOn = &today
 			words = "are something else: leave them, or pull them"
 		}
-		_, err = volunteersTable.Put(ctx, d, id, volunteerParams(row))
+		_, err = plot.VolunteersTable.Put(ctx, d, id, plot.VolunteerParams(row))
 		return journal.Record{
 			Kind:     kindVolunteer,
 			Bed:      row.BedID,
@@ -162,7 +157,7 @@ func (u *Uses) LeaveVolunteers(ctx context.Context, id int64) (journal.Entry, er
 		}
 		today := s.Today.String()
 		row.EndedOn = &today
-		_, err = volunteersTable.Put(ctx, d, id, volunteerParams(row))
+		_, err = plot.VolunteersTable.Put(ctx, d, id, plot.VolunteerParams(row))
 		return journal.Record{Kind: kindVolunteer, Bed: row.BedID, Planting: row.MotherID,
 			Summary: "Left the volunteers of " + speciesName(s, row.SpeciesID)}, err
 	})

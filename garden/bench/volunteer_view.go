@@ -83,7 +83,7 @@ func (u *Uses) Volunteers(ctx context.Context) (VolunteersView, error) {
 // rescueOrder are the groups in the order to rescue them.
 func rescueOrder(s *plot.State) (ordered []store.Volunteer) {
 	var places []propagation.Rescue
-	for _, row := range volunteers.Of(s) {
+	for _, row := range plot.Volunteers.Of(s) {
 		if row.EndedOn != nil {
 			continue
 		}
@@ -101,7 +101,7 @@ func rescueOrder(s *plot.State) (ordered []store.Volunteer) {
 	}
 	propagation.RescueOrder(places)
 	for _, place := range places {
-		row, _ := rowOf(volunteers.Of(s), place.ID, func(r store.Volunteer) int64 { return r.ID })
+		row, _ := rowOf(plot.Volunteers.Of(s), place.ID, func(r store.Volunteer) int64 { return r.ID })
 		ordered = append(ordered, row)
 	}
 	return ordered
@@ -133,7 +133,7 @@ func viewGroup(s *plot.State, row store.Volunteer) VolunteerView {
 		v.Dangers = view.NonNil(dangersOf(s, species))
 	}
 	v.State = "unproven: cut one and look at it first"
-	if row.Checked == checkedYes {
+	if row.Checked == plot.VolunteerProved {
 		v.State = "one was cut and looked at; each planting is checked again before use"
 	}
 	v.WorkedOn, v.Known = workedOn(s, row)

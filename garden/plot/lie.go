@@ -1,6 +1,7 @@
 package plot
 
 import (
+	"bramblyacre/core/geometry"
 	"bramblyacre/core/plan"
 	"bramblyacre/store"
 )
@@ -24,4 +25,13 @@ func (s *State) EdgeHeld(bed store.Bed) bool {
 		return bed.Edge == "held"
 	}
 	return plan.Shape(bed.Shape) == plan.Round
+}
+
+// nearPlanM is how far beyond the boundary a place may be shown, in metres: what came up there may come from here.
+const nearPlanM = 3
+
+// OnPlan tells whether a place, in metres, lies on the plan or hard by it.
+func (s *State) OnPlan(x, y float64) bool {
+	at := geometry.Point{X: x, Y: y}
+	return at.IsFinite() && s.Boundary.DistanceTo(at) <= nearPlanM
 }

@@ -90,6 +90,35 @@ func InTen(chance float64) string {
 	return fmt.Sprintf("%.0f in 10", math.Round(chance*10))
 }
 
+// Chance says a chance that was counted over runs, small ones too: "1 in 20", "4 in 10", "less than 1 in 100". What came
+// in every run is not said to be certain.
+func Chance(chance float64) string {
+	switch {
+	case chance < 0.01:
+		return "less than 1 in 100"
+	case chance < 0.15:
+		return fmt.Sprintf("1 in %.0f", 1/chance)
+	case chance >= 0.995:
+		return "nearly surely"
+	}
+	return InTen(math.Min(chance, 0.99))
+}
+
+// Money says an amount in a currency: "£4.50", "12.00 kr", and without small change from 20 on.
+func Money(amount float64, currency string) string {
+	text := fmt.Sprintf("%.2f", amount)
+	if amount >= 20 {
+		text = fmt.Sprintf("%.0f", amount)
+	}
+	switch len([]rune(currency)) {
+	case 0:
+		return text
+	case 1:
+		return currency + text
+	}
+	return text + " " + currency
+}
+
 // FewInTen says a share of plants: "3 in 10", or "a few" below that.
 func FewInTen(share float64) string {
 	if share < 0.05 {

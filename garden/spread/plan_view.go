@@ -1,0 +1,52 @@
+package spread
+
+import (
+	"bramblyacre/core/geometry"
+	"bramblyacre/garden/plot"
+)
+
+// SpreadPlan is the plan under the map.
+type SpreadPlan struct {
+	// Low and High are the corners of all that is drawn, in metres.
+	Low      SpreadPoint   `json:"low"`
+	High     SpreadPoint   `json:"high"`
+	Boundary string        `json:"boundary" doc:"As a path in metres"`
+	Beds     []SpreadShape `json:"beds"`
+	Things   []SpreadShape `json:"things"`
+}
+
+// SpreadPoint is a place on the plan in metres.
+type SpreadPoint struct {
+	X float64 `json:"x"`
+	Y float64 `json:"y"`
+}
+
+// SpreadShape is a bed or a thing as it is drawn.
+type SpreadShape struct {
+	ID   int64       `json:"id"`
+	Kind string      `json:"kind" doc:"bed, or the kind of thing"`
+	Name string      `json:"name"`
+	Path string      `json:"path" doc:"In metres; drawn by the even-odd rule"`
+	At   SpreadPoint `json:"at" doc:"Its middle"`
+}
+
+func planView(s *plot.State, g *ground) SpreadPlan {
+	low := g.terrain.Grid.Low
+	high := low.Plus(geometry.Point{X: float64(g.terrain.Grid.Wide), Y: float64(g.terrain.Grid.Deep)}.Times(g.terrain.Grid.Step))
+	v := SpreadPlan{
+		Low: pointView(low), High: pointView(high), Boundary: pathOf([][]geometry.Point{s.Boundary}),
+		Beds: []SpreadShape{}, Things: []SpreadShape{},
+	}
+	for _, bed := range s.Beds {
+		form := s.Forms[bed.ID]
+		v.Beds = append(v.Beds, SpreadShape{bed.ID, "bed", bed.Name, regionPath(form.Region()), pointView(form.At)})
+	}
+	for _, it := range s.Items {
+		v.Things = append(v.Things, SpreadShape{
+			it.ID, string(it.Item.Kind.Kind), it.PlanItem.Name, regionPath(it.Form.Region()), pointView(it.Form.At),
+		})
+	}
+	return v
+}
+
+func pointView(p geometry.Point) SpreadPoint { return SpreadPoint{p.X, p.Y} }
