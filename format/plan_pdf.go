@@ -178,6 +178,8 @@ var greys = map[string]int{
 	"pond":        205,
 	"stream":      205,
 	"overflow":    215,
+	// Narrow as it is it has to be seen.
+	"root barrier": 40,
 }
 
 func (s *sheet) draw(plot place.PlotView) {

@@ -23,11 +23,12 @@ const (
 	Smother Way = "smother"
 	EatDown Way = "eat it down"
 	Hens    Way = "hens"
+	Pull    Way = "pull seedlings"
 )
 
 // Ways are all of them, in the order in which they are shown.
 func Ways() []Way {
-	return []Way{LetRun, Behead, EdgeIt, Barrier, Pot, MowIt, DigOut, Smother, EatDown, Hens}
+	return []Way{LetRun, Behead, Pull, EdgeIt, Barrier, Pot, MowIt, DigOut, Smother, EatDown, Hens}
 }
 
 // Control is a way of holding, with how it is done.
@@ -114,7 +115,7 @@ func (p Plan) Key() string {
 func (p *Ready) Refusal(c Control) error {
 	runs := slices.ContainsFunc(p.Fronts, func(f Front) bool { return !f.OverGround() })
 	switch c.Way {
-	case Behead:
+	case Behead, Pull:
 		if p.Seeding == nil {
 			return errors.New("it sets no seed that is on record")
 		}

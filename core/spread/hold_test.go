@@ -77,6 +77,7 @@ func everyPlan() []spread.Plan {
 	return []spread.Plan{
 		{},
 		{{Way: spread.Behead}},
+		{{Way: spread.Pull}},
 		{{Way: spread.EdgeIt, Times: 1}},
 		{{Way: spread.EdgeIt, Times: 2}},
 		{{Way: spread.EdgeIt, Times: 4}},
@@ -123,8 +124,8 @@ func TestMoreWorkNeverRaisesTheChanceThatItGetsOut(t *testing.T) {
 				}
 			}
 			for _, pair := range [][2]spread.Plan{
-				{everyPlan()[3], everyPlan()[2]}, {everyPlan()[4], everyPlan()[2]},
-				{everyPlan()[9], everyPlan()[8]}, {everyPlan()[11], everyPlan()[10]},
+				{everyPlan()[4], everyPlan()[3]}, {everyPlan()[5], everyPlan()[3]},
+				{everyPlan()[10], everyPlan()[9]}, {everyPlan()[12], everyPlan()[11]},
 			} {
 				noMore(t, stand.ID, target.Name, pair[0], chance[pair[0].Key()], pair[1], chance[pair[1].Key()])
 			}
@@ -154,7 +155,7 @@ func TestEachWayDoesSomething(t *testing.T) {
 	p := r.Prepare(runner())
 	far := spread.Target{Name: "bed b", Cells: r.Terrain.Grid.Within(rectangle(26, 15, 2, 2))}
 	free := sum(p.Reached(far, nil))
-	for _, plan := range everyPlan()[2:] {
+	for _, plan := range everyPlan()[3:] {
 		if got := sum(p.Reached(far, plan)); got >= free {
 			t.Errorf("%s: %v, let run %v", plan.Key(), got, free)
 		}
@@ -162,7 +163,7 @@ func TestEachWayDoesSomething(t *testing.T) {
 	seeds := r.Prepare(seeder())
 	out := seeds.Outside()
 	freeBank := seeds.Hold(out, nil).BankP50
-	for _, way := range []spread.Control{{Way: spread.Behead}, {Way: spread.EatDown}, {Way: spread.DigOut, Times: 2}} {
+	for _, way := range []spread.Control{{Way: spread.Behead}, {Way: spread.Pull}, {Way: spread.EatDown}, {Way: spread.DigOut, Times: 2}} {
 		if got := seeds.Hold(out, spread.Plan{way}).BankP50; got >= freeBank*0.7 {
 			t.Errorf("%s leaves %.0f seeds in the ground, let run %.0f", way.Way, got, freeBank)
 		}
@@ -434,8 +435,8 @@ func TestTheLeastWorkIsTheLeast(t *testing.T) {
 	out := p.Outside()
 	for _, line := range []float64{0.05, 0.2, 0.5} {
 		least, found := p.LeastWork(out, line, 0, 60, false, true)
-		for _, a := range everyPlan()[2:8] {
-			for _, b := range everyPlan()[2:8] {
+		for _, a := range everyPlan()[3:9] {
+			for _, b := range everyPlan()[3:9] {
 				plan := spread.Plan{a[0]}
 				if a[0].Way != b[0].Way {
 					plan = append(plan, b[0])

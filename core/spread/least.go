@@ -12,6 +12,7 @@ import (
 func (p *Ready) single(fallen, depthCm float64, hens bool) (all []Plan) {
 	for _, c := range []Control{
 		{Way: Behead, Fallen: fallen},
+		{Way: Pull},
 		{Way: EdgeIt, Times: 1},
 		{Way: EdgeIt, Times: 2},
 		{Way: Barrier, DepthCm: depthCm},

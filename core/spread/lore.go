@@ -77,6 +77,7 @@ type HoldLore struct {
 	HensSeed     flora.Figure `toml:"hens_seed"`
 	HensSpeed    flora.Figure `toml:"hens_speed"`
 	Shallow      flora.Figure `toml:"shallow"`
+	PullMissed   flora.Figure `toml:"pull_missed"`
 }
 
 // WorkLore is the work in minutes.
@@ -91,7 +92,8 @@ type WorkLore struct {
 	Smother  flora.Figure `toml:"smother"`
 	Eat      flora.Figure `toml:"eat"`
 	Hens     flora.Figure `toml:"hens"`
-	Pull     flora.Figure `toml:"pull"`
+	// Pull is of a m² looked over twice a year.
+	Pull flora.Figure `toml:"pull"`
 }
 
 // Check returns an error where the figures cannot be.

@@ -261,6 +261,8 @@ func (p *Ready) Work(plan Plan) (w Work) {
 		switch c.Way {
 		case Behead:
 			w.YearMinutes += minutes(lore.Behead) * float64(p.Plants) * p.Seeding.Heads.Value
+		case Pull:
+			w.YearMinutes += minutes(lore.Pull) * p.pullM()
 		case EdgeIt:
 			w.YearMinutes += minutes(lore.Edge) * p.homeEdgeM * float64(c.Times)
 		case Barrier:
@@ -284,6 +286,15 @@ func (p *Ready) Work(plan Plan) (w Work) {
 		}
 	}
 	return w
+}
+
+// pullM is how much ground in m² has to be looked over for seedlings: that in which nine in ten of the seed falls.
+func (p *Ready) pullM() float64 {
+	if p.seeds == nil {
+		return 0
+	}
+	out := p.seeds.kernel.Distance(0.9)
+	return p.homeM2 + p.homeEdgeM*out + math.Pi*out*out
 }
 
 // CoveredToday is the ground in m² that it covers today, in the middle of the runs.

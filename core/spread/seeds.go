@@ -166,6 +166,8 @@ func (p *Ready) seedFactors(plan Plan, run, year int) (left, kept, outside float
 			left *= missed + (1-missed)*c.Fallen
 		case EatDown:
 			left *= figure("eat seed", lore.EatSeed, run)
+		case Pull:
+			kept *= figure("pull missed", lore.PullMissed, run)
 		case Hens:
 			kept *= figure("hens seed", lore.HensSeed, run)
 		case MowIt:

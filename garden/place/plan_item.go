@@ -31,6 +31,7 @@ type ItemInput struct {
 	Unsafe      string   `json:"unsafe,omitempty"`
 	FallPercent *float64 `json:"fallPercent,omitempty"`
 	FacesDeg    *float64 `json:"facesDeg,omitempty" doc:"Clockwise from true north"`
+	Deep        string   `json:"deep,omitempty" doc:"How deep it goes into the ground"`
 	Note        string   `json:"note,omitempty"`
 }
 
@@ -133,6 +134,7 @@ var traitFields = map[plan.Trait]string{
 	plan.Unsafe:      "unsafe",
 	plan.Fall:        "fallPercent",
 	plan.Faces:       "facesDeg",
+	plan.Depth:       "deep",
 }
 
 func readItem(s *plot.State, g *plot.Plot, in ItemInput) (store.PutPlanItemParams, error) {
@@ -155,7 +157,11 @@ func readItem(s *plot.State, g *plot.Plot, in ItemInput) (store.PutPlanItemParam
 		c.Add("shape", "A %s cannot be a %s.", in.Kind, in.Shape)
 		return row, c.Err()
 	}
-	setItemForm(&row, readForm(s, &c, in.FormInput, offPlotM))
+	form := readForm(s, &c, in.FormInput, offPlotM)
+	if kind.Kind == plan.Barrier && c.Err() == nil && !withinPlot(form, s.Boundary) {
+		c.Add("points", "A root barrier lies on the plot: this one runs outside its boundary.")
+	}
+	setItemForm(&row, form)
 	traits := readTraits(s, &c, kind, in)
 	for _, fault := range traits.Check(kind) {
 		if !c.Has(traitFields[fault.Trait]) {
@@ -191,6 +197,9 @@ func readTraits(s *plot.State, c *say.Checklist, kind plan.KindRow, in ItemInput
 	}
 	if kind.Has(plan.CrownBase) && in.CrownBase != "" {
 		t.CrownBaseM = length(c, "crownBase", in.CrownBase, unit, 0, plan.TallestM)
+	}
+	if kind.Has(plan.Depth) {
+		t.DepthM = length(c, "deep", in.Deep, s.Units.LengthUnit(), 0, plan.DeepestM)
 	}
 	if kind.Has(plan.Reach) && in.Reach != "" {
 		reach := length(c, "reach", in.Reach, unit, 0, plan.FarthestM)
@@ -228,6 +237,9 @@ func ItemAsTyped(s *plot.State, it plot.Item) ItemInput {
 	kind := it.Item.Kind
 	if kind.Has(plan.Height) {
 		in.Height = length(t.HeightM)
+	}
+	if kind.Has(plan.Depth) {
+		in.Deep = s.Units.PlantLength(t.DepthM)
 	}
 	if t.CrownBaseM > 0 {
 		in.CrownBase = length(t.CrownBaseM)

@@ -300,6 +300,9 @@ func viewItem(s *plot.State, it plot.Item, j view.Judging) ItemView {
 	if it.Item.Kind.Kind == plan.Slope {
 		v.Words += fmt.Sprintf(", falls %s m in 100 m to the %s", say.Number(t.FallPercent), compassWord(t.FacesDeg))
 	}
+	if t.DepthM > 0 {
+		v.Words += ", " + s.Units.PlantLength(t.DepthM) + " deep"
+	}
 	if t.Unsafe != "" {
 		v.Words += ". " + say.Capital(t.Unsafe) + ": " + suitability.UnsafeGround(t.Unsafe).Why()
 	}

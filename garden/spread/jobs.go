@@ -80,6 +80,16 @@ func holdJobs(s *plot.State, clock *clock, p *plot.Planting, plan spread.Plan, o
 					cost: runsWords(s, p),
 				})
 			}
+		case spread.Pull:
+			const rounds = 2
+			for round := range rounds {
+				first, last := parted(round, rounds)
+				add(holdJob{
+					way: c.Way, key: fmt.Sprintf("pull%d", round+1), verb: "Pull", what: "seedlings about " + p.Bed.Name, first: first,
+					last: last, minutes: pullMinutes(s, p) / rounds, reason: "A seedling comes out with two fingers, a grown plant with a spade.",
+					cost: "What grows up sets seed of its own.",
+				})
+			}
 		case spread.MowIt:
 			rounds := int(lore.MowTimes.Value)
 			for round := range rounds {
@@ -126,6 +136,16 @@ func holdJobs(s *plot.State, clock *clock, p *plot.Planting, plan spread.Plan, o
 		})
 	}
 	return all
+}
+
+// pullMinutes is the work of looking a planting's surroundings over for seedlings, in a year.
+func pullMinutes(s *plot.State, p *plot.Planting) float64 {
+	way := spread.SeedWay(p.Species)
+	if way == nil {
+		return 0
+	}
+	out := way.Reach.Value
+	return s.Lib.Spread().Work.Pull.Value * (s.AreaM2(p.BedID) + edgeLength(s, p)*out + 3.14*out*out)
 }
 
 func edgeLength(s *plot.State, p *plot.Planting) (metres float64) {

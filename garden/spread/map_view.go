@@ -20,7 +20,7 @@ type SpreadView struct {
 	Plan  SpreadPlan    `json:"plan"`
 	// Years are the days that the maps are of: today in so many years.
 	Years  []SpreadYear  `json:"years"`
-	Stands []SpreadStand `json:"stands" doc:"The farthest-reaching first"`
+	Stands []SpreadStand `json:"stands" doc:"What runs fastest first, then what covers most"`
 	// Unknown are plantings of kinds of which nothing is on record.
 	Unknown []SpreadPlain `json:"unknown"`
 	// Gentle are those of which it is on record that they keep to their room.
@@ -128,7 +128,9 @@ func (u *Uses) Spread(ctx context.Context, year int, free bool) (SpreadView, err
 		v.Years = append(v.Years, SpreadYear{at, on, monthYear(on)})
 	}
 	parallel.Each(len(r.order), func(i int) { v.Stands[i] = r.standView(r.order[i], years, free) })
-	slices.SortStableFunc(v.Stands, func(a, b SpreadStand) int { return -cmp.Compare(lastArea(a), lastArea(b)) })
+	slices.SortStableFunc(v.Stands, func(a, b SpreadStand) int {
+		return cmp.Or(cmp.Compare(r.pace(b), r.pace(a)), cmp.Compare(lastArea(b), lastArea(a)))
+	})
 	for _, one := range v.Stands {
 		v.AnyHeld = v.AnyHeld || one.Policy == string(plot.PolicyHeld) || one.Policy == string(plot.PolicyBounded)
 		if one.Deadline.Words != "" {
@@ -149,6 +151,18 @@ func (u *Uses) Spread(ctx context.Context, year int, free bool) (SpreadView, err
 		}
 	}
 	return v, nil
+}
+
+// pace is how far a stand runs in a year in metres, by its file; 0 for one that seeds about.
+func (r *reckoning) pace(stand SpreadStand) (most float64) {
+	one := r.stands[stand.PlantingID]
+	if one.planting.Species.Site.Spread != "runs" {
+		return 0
+	}
+	for _, f := range one.Fronts {
+		most = max(most, f.Rate.Value)
+	}
+	return most
 }
 
 func lastArea(s SpreadStand) float64 {
@@ -359,11 +373,16 @@ func roundly(n float64) string {
 	return thousands(int(n/step+0.5) * int(step))
 }
 
+// thousands parts a number by commas from ten thousand on.
 func thousands(n int) string {
+	text := fmt.Sprint(n)
 	if n < 10_000 {
-		return fmt.Sprint(n)
+		return text
 	}
-	return fmt.Sprintf("%d,%03d", n/1000, n%1000)
+	for at := len(text) - 3; at > 0; at -= 3 {
+		text = text[:at] + "," + text[at:]
+	}
+	return text
 }
 
 // seenViews are where a stand's front was seen.

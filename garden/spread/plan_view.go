@@ -31,8 +31,7 @@ type SpreadShape struct {
 }
 
 func planView(s *plot.State, g *ground) SpreadPlan {
-	low := g.terrain.Grid.Low
-	high := low.Plus(geometry.Point{X: float64(g.terrain.Grid.Wide), Y: float64(g.terrain.Grid.Deep)}.Times(g.terrain.Grid.Step))
+	low, high := drawnBounds(s, g)
 	v := SpreadPlan{
 		Low: pointView(low), High: pointView(high), Boundary: pathOf([][]geometry.Point{s.Boundary}),
 		Beds: []SpreadShape{}, Things: []SpreadShape{},
@@ -50,3 +49,26 @@ func planView(s *plot.State, g *ground) SpreadPlan {
 }
 
 func pointView(p geometry.Point) SpreadPoint { return SpreadPoint{p.X, p.Y} }
+
+// aboutM is how much ground is drawn about the beds and things, in metres.
+const aboutM = 4
+
+// drawnBounds are the corners of what is drawn: all beds and things with some ground about them, and no more than is
+// reckoned.
+func drawnBounds(s *plot.State, g *ground) (low, high geometry.Point) {
+	var corners geometry.Polygon
+	for _, bed := range s.Beds {
+		corners = append(corners, s.Forms[bed.ID].Region().Corners()...)
+	}
+	for _, it := range s.Items {
+		corners = append(corners, it.Form.Region().Corners()...)
+	}
+	if len(corners) == 0 {
+		corners = s.Boundary
+	}
+	low, high = corners.Bounds()
+	least := g.terrain.Grid.Low
+	most := least.Plus(geometry.Point{X: float64(g.terrain.Grid.Wide), Y: float64(g.terrain.Grid.Deep)}.Times(g.terrain.Grid.Step))
+	return geometry.Point{X: max(low.X-aboutM, least.X), Y: max(low.Y-aboutM, least.Y)},
+		geometry.Point{X: min(high.X+aboutM, most.X), Y: min(high.Y+aboutM, most.Y)}
+}

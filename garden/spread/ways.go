@@ -15,7 +15,7 @@ import (
 // wayNames are the words by which ways are named in a request, each with what it may take after a colon.
 var wayNames = map[string]spread.Way{
 	"behead": spread.Behead, "edge": spread.EdgeIt, "barrier": spread.Barrier, "pot": spread.Pot, "mow": spread.MowIt,
-	"dig": spread.DigOut, "smother": spread.Smother, "eat": spread.EatDown, "hens": spread.Hens,
+	"dig": spread.DigOut, "smother": spread.Smother, "eat": spread.EatDown, "hens": spread.Hens, "pull": spread.Pull,
 }
 
 func nameOf(way spread.Way) string {

@@ -1526,6 +1526,25 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/plantings/{id}/hold": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The ways of holding a stand side by side */
+        get: operations["getHold"];
+        /** Make ways of holding a stand its policy */
+        put: operations["setHold"];
+        post?: never;
+        /** Say nothing of holding a stand any more */
+        delete: operations["dropHold"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/plantings/{id}/insurance": {
         parameters: {
             query?: never;
@@ -1605,6 +1624,23 @@ export interface paths {
         put?: never;
         /** Note what was taken */
         post: operations["notePicking"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/plantings/{id}/sightings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Note how far a stand was seen to have come */
+        post: operations["noteSighting"];
         delete?: never;
         options?: never;
         head?: never;
@@ -2055,6 +2091,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/sightings/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Take a sighting away that was an error */
+        delete: operations["dropSighting"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/site": {
         parameters: {
             query?: never;
@@ -2100,6 +2153,41 @@ export interface paths {
         /** Where a plant would go best */
         get: operations["getWhere"];
         put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/spread": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** How far the plot's plants may get in the years to come */
+        get: operations["getSpread"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/spread/settings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What holding costs here */
+        get: operations["getSpreadSettings"];
+        /** Change what holding costs, and which animals are kept */
+        put: operations["setSpreadSettings"];
         post?: never;
         delete?: never;
         options?: never;
@@ -3292,6 +3380,18 @@ export interface components {
             /** @description The day in a sentence, with where each reading comes from */
             words: string;
         };
+        DeadlineView: {
+            bed: string;
+            /** @description The last day on which it is not late with 9 in 10 */
+            last: string;
+            late: components["schemas"]["LatePoint"][];
+            name: string;
+            passed: boolean;
+            /** Format: int64 */
+            plantingId: number;
+            /** @description Empty where it sets no seed that is on record */
+            words: string;
+        };
         DecisionInput: {
             /** @enum {string} */
             decision: "it is" | "it is not" | "cannot tell";
@@ -3550,6 +3650,26 @@ export interface components {
             /** @description The plant of the library; empty for others */
             speciesId: string;
         };
+        FrontSeen: {
+            at?: components["schemas"]["SpreadPoint"];
+            day: string;
+            /** Format: int64 */
+            id: number;
+            words: string;
+        };
+        FrontSightingInput: {
+            day: string;
+            /**
+             * @description The farthest it has come, a place that it has passed, or nothing past its bed's edge
+             * @enum {string}
+             */
+            kind: "farthest" | "at least" | "at most";
+            note?: string;
+            /** Format: double */
+            x?: number;
+            /** Format: double */
+            y?: number;
+        };
         FrostDates: {
             chance: string;
             /** @description By this day such a night has come in so many years */
@@ -3605,6 +3725,99 @@ export interface components {
             within: number;
             words: string;
         };
+        HoldInput: {
+            /**
+             * Format: double
+             * @description The chance within ten years; 0 for the usual one
+             */
+            line?: number;
+            /** @enum {string} */
+            policy: "held" | "bounded" | "free" | "rid";
+            /** @description What it is kept from; empty for its bed's edge */
+            target?: string;
+            ways: string[];
+        };
+        HoldJob: {
+            days: string;
+            /** @description What happens if this one is missed */
+            missed: string;
+            what: string;
+            work: string;
+        };
+        HoldOption: {
+            /** @description The seed in the ground after ten years; empty where none is on record */
+            bank: string;
+            byYear: number[];
+            /** Format: double */
+            hours: number;
+            jobs: components["schemas"]["HoldJob"][];
+            /** @description Whether the stand itself stays; empty where it does */
+            lives: string;
+            money: string;
+            /**
+             * Format: double
+             * @description The chance that it gets out within ten years
+             */
+            out: number;
+            outWords: string;
+            underLine: boolean;
+            /** @description As they are sent back */
+            ways: string[];
+            words: string;
+            work: string;
+        };
+        HoldRefused: {
+            way: string;
+            why: string;
+        };
+        HoldTarget: {
+            key: string;
+            where: string;
+        };
+        HoldView: {
+            bed: string;
+            beheadOn: string;
+            chosen?: components["schemas"]["HoldOption"];
+            deadline: components["schemas"]["DeadlineView"];
+            depth: string;
+            /** Format: double */
+            depthCm: number;
+            /** @description Hens are kept */
+            hens: boolean;
+            least?: components["schemas"]["HoldOption"];
+            /**
+             * Format: double
+             * @description The chance within ten years below which it is to be kept
+             */
+            line: number;
+            name: string;
+            /** @description Why no way keeps it under the line; empty where one does */
+            noLeast: string;
+            notes: string[];
+            /** @description Letting it run first, then each way that goes for it */
+            options: components["schemas"]["HoldOption"][];
+            /** Format: int64 */
+            plantingId: number;
+            /** @enum {string} */
+            policy: "" | "held" | "bounded" | "free" | "rid";
+            /** @description The ways that do not go for it, and why */
+            refused: components["schemas"]["HoldRefused"][];
+            /** @description How its file says to be rid of it */
+            riddance: string;
+            /** @description How many digs it takes, by what is on record */
+            roots: string;
+            since: string;
+            speciesId: string;
+            state: string;
+            target: string;
+            /** @description What it may be kept from */
+            targets: components["schemas"]["HoldTarget"][];
+            /** @description Where what was taken out goes */
+            throwAway: string;
+            tried?: components["schemas"]["HoldOption"];
+            version: string;
+            where: string;
+        };
         HoursInput: {
             /** @description Of Monday to Sunday, as typed */
             minutes: string[];
@@ -3637,6 +3850,8 @@ export interface components {
         ItemInput: {
             /** @description Height of the lowest leaves */
             crownBase?: string;
+            /** @description How deep it goes into the ground */
+            deep?: string;
             depth?: string;
             /**
              * Format: double
@@ -3744,7 +3959,7 @@ export interface components {
             first: string;
             key: string;
             /** @enum {string} */
-            kind: "pick" | "care" | "check" | "round" | "bench" | "water";
+            kind: "pick" | "care" | "check" | "round" | "bench" | "water" | "spread";
             last: string;
             /** @description Missed, it cannot be made good */
             lasting: boolean;
@@ -3804,6 +4019,20 @@ export interface components {
             shapes: string[];
             /** @description Fields that may be given */
             takes: string[];
+        };
+        LatePoint: {
+            /**
+             * Format: double
+             * @description That the first plants have set seed by then
+             */
+            chance: number;
+            /**
+             * Format: double
+             * @description The share of seed that has fallen by then
+             */
+            fallen: number;
+            on: string;
+            words: string;
         };
         LedgerLine: {
             /** @description The moment it was noted, RFC 3339 */
@@ -4913,6 +5142,25 @@ export interface components {
             trays: number;
             warmer?: string;
         };
+        ReachView: {
+            /** @description Where it comes to it first */
+            at: components["schemas"]["SpreadPoint"];
+            /**
+             * Format: int64
+             * @description The bed that it reaches; 0 for none
+             */
+            bedId: number;
+            byYear: number[];
+            key: string;
+            /** @description It is likely there already */
+            today: boolean;
+            /** @description under the Fence path */
+            where: string;
+            /** @description by June 2033, 5 in 10 */
+            words: string;
+            /** @description Between which years, 8 in 10 */
+            years: string;
+        };
         ReadMonths: {
             months: components["schemas"]["OwnMonthInput"][];
         };
@@ -5471,6 +5719,132 @@ export interface components {
             speciesId: string;
             stage: string;
         };
+        SpreadMap: {
+            /**
+             * Format: double
+             * @description The ground that is covered on average
+             */
+            areaM2: number;
+            /** @description Paths in metres about ground that is covered with 2, 5 and 8 chances in 10 or more */
+            lines: string[];
+            /** Format: int64 */
+            year: number;
+        };
+        SpreadPlain: {
+            bed: string;
+            name: string;
+            /** Format: int64 */
+            plantingId: number;
+            speciesId: string;
+            words: string;
+        };
+        SpreadPlan: {
+            beds: components["schemas"]["SpreadShape"][];
+            /** @description As a path in metres */
+            boundary: string;
+            high: components["schemas"]["SpreadPoint"];
+            low: components["schemas"]["SpreadPoint"];
+            things: components["schemas"]["SpreadShape"][];
+        };
+        SpreadPoint: {
+            /** Format: double */
+            x: number;
+            /** Format: double */
+            y: number;
+        };
+        SpreadSettings: {
+            /** @description hens, ducks */
+            animals: string[];
+            /**
+             * Format: double
+             * @description A metre of board to sink
+             */
+            boardPrice?: number;
+            currency?: string;
+            /** Format: double */
+            potPrice?: number;
+            /**
+             * Format: double
+             * @description A m² of card and sheet
+             */
+            sheetPrice?: number;
+            version: string;
+        };
+        SpreadSettingsInput: {
+            animals: string[];
+            /** Format: double */
+            boardPrice?: number;
+            currency?: string;
+            /** Format: double */
+            potPrice?: number;
+            /** Format: double */
+            sheetPrice?: number;
+        };
+        SpreadShape: {
+            /** @description Its middle */
+            at: components["schemas"]["SpreadPoint"];
+            /** Format: int64 */
+            id: number;
+            /** @description bed, or the kind of thing */
+            kind: string;
+            name: string;
+            /** @description In metres; drawn by the even-odd rule */
+            path: string;
+        };
+        SpreadStand: {
+            at: components["schemas"]["SpreadPoint"];
+            /** @description The seed in the ground; empty where none is on record */
+            bank: string;
+            bed: string;
+            /** Format: int64 */
+            bedId: number;
+            deadline: components["schemas"]["DeadlineView"];
+            /** @description How it is held; empty where nobody said */
+            hold: string;
+            /** @description How fast, and what that rests on */
+            how: string;
+            maps: components["schemas"]["SpreadMap"][];
+            name: string;
+            /** @description It is likely past its bed's edge today */
+            over: boolean;
+            /** Format: int64 */
+            plantingId: number;
+            /** @enum {string} */
+            policy: "" | "held" | "bounded" | "free" | "rid";
+            /** @description What it reaches, the soonest first */
+            reaches: components["schemas"]["ReachView"][];
+            seen: components["schemas"]["FrontSeen"][];
+            speciesId: string;
+            /** @description Where it stands today */
+            state: string;
+            /** @description How it spreads: runners, seed */
+            ways: string[];
+        };
+        SpreadView: {
+            /** @description Some stand is held by its policy */
+            anyHeld: boolean;
+            /** @description What the figures rest on */
+            basis: string;
+            deadlines: components["schemas"]["DeadlineView"][];
+            /** @description As if nothing were done; else each stand is held as its policy says */
+            free: boolean;
+            gentle: components["schemas"]["SpreadPlain"][];
+            plan: components["schemas"]["SpreadPlan"];
+            /** @description The farthest-reaching first */
+            stands: components["schemas"]["SpreadStand"][];
+            today: string;
+            unknown: components["schemas"]["SpreadPlain"][];
+            years: components["schemas"]["SpreadYear"][];
+        };
+        SpreadYear: {
+            on: string;
+            words: string;
+            /**
+             * Format: int64
+             * @description In how many years; 0 is today
+             */
+            year: number;
+        };
         StageBand: {
             /**
              * Format: int64
@@ -5773,9 +6147,18 @@ export interface components {
             place?: string;
             /** Format: int64 */
             plants: number;
+            /** @description They have set seed */
+            seeding?: boolean;
             speciesId: string;
             /** @description When the ground is dug or hoed; empty for not known */
             workedOn?: string;
+            /**
+             * Format: double
+             * @description Where on the plan, in metres from its upper left; empty for not shown
+             */
+            x?: number;
+            /** Format: double */
+            y?: number;
         };
         VolunteerView: {
             /** @enum {string} */
@@ -6060,7 +6443,7 @@ export interface components {
             first: string;
             key: string;
             /** @enum {string} */
-            kind: "pick" | "care" | "check" | "round" | "bench" | "water";
+            kind: "pick" | "care" | "check" | "round" | "bench" | "water" | "spread";
             last: string;
             /** @description Missed, it cannot be made good */
             lasting: boolean;
@@ -9617,6 +10000,115 @@ export interface operations {
             };
         };
     };
+    getHold: {
+        parameters: {
+            query?: {
+                /** @description What it is not to reach; empty for what its policy says */
+                target?: string;
+                /** @description The chance within ten years; 0 for what its policy says */
+                line?: number;
+                /** @description Ways to be tried together */
+                with?: string[];
+                /** @description The day on which the heads come off; empty for the last one */
+                beheadOn?: string;
+            };
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HoldView"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    setHold: {
+        parameters: {
+            query?: never;
+            header: {
+                /** @description The version that was shown, in quotes */
+                "If-Match": string;
+            };
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["HoldInput"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Entry"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    dropHold: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Entry"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
     insure: {
         parameters: {
             query?: never;
@@ -9779,6 +10271,41 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Picked"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    noteSighting: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FrontSightingInput"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Entry"];
                 };
             };
             /** @description Error */
@@ -10716,6 +11243,37 @@ export interface operations {
             };
         };
     };
+    dropSighting: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Entry"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
     getSite: {
         parameters: {
             query?: never;
@@ -10828,6 +11386,105 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["WhereView"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    getSpread: {
+        parameters: {
+            query?: {
+                /** @description The one year whose maps are wanted; -1 for all */
+                year?: number;
+                /** @description As if nothing were done */
+                free?: boolean;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SpreadView"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    getSpreadSettings: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SpreadSettings"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    setSpreadSettings: {
+        parameters: {
+            query?: never;
+            header: {
+                /** @description The version that was shown, in quotes */
+                "If-Match": string;
+            };
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SpreadSettingsInput"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Entry"];
                 };
             };
             /** @description Error */

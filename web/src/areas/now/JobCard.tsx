@@ -31,7 +31,8 @@ export function JobCard({ job, edge, canAct }: { job: Schemas["JobView"]; edge: 
       ? "/bench/seeds"
       : `/bench?batch=${job.batchId}`;
   const water = `/weather/water?bed=${job.bedId}`;
-  const to = { round: "/round", check, pick: planting, care: planting, bench, water }[job.kind];
+  const spread = `/spread/hold/${job.plantingId}`;
+  const to = { round: "/round", check, pick: planting, care: planting, bench, water, spread }[job.kind];
   /** A round, a find and a batch are no planting's, so there is nothing to answer for a season: they are done there. */
   const answered = job.plantingId !== 0;
   return (
@@ -102,7 +103,7 @@ export function JobCard({ job, edge, canAct }: { job: Schemas["JobView"]; edge: 
                 Done
               </Button>
             )}
-            {job.kind === "care" && (
+            {(job.kind === "care" || job.kind === "spread") && (
               <Button size="small" sx={small} onClick={() => void answer("done")}>
                 Done
               </Button>

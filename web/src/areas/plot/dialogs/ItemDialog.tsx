@@ -44,6 +44,7 @@ const blank = (before: Schemas["ItemInput"] | undefined, drawn: Props["drawn"], 
     unsafe: before?.unsafe ?? "",
     fallPercent: number(before?.fallPercent),
     facesDeg: number(before?.facesDeg),
+    deep: before?.deep ?? "",
     note: before?.note ?? "",
   };
 };
@@ -60,6 +61,7 @@ const labels = {
   unsafe: "Unsafe",
   fallPercent: "Falls",
   facesDeg: "Faces",
+  deep: "Deep",
   note: "Note",
 };
 
@@ -179,6 +181,14 @@ export function ItemDialog({ item: stands, drawn, onSaved, onClose }: Props) {
                   placeholder={eg}
                   {...register("reach")}
                   {...at("reach", "Left open: what is usual")}
+                />
+              )}
+              {has("deep") && (
+                <TextField
+                  label="How deep it goes"
+                  placeholder={site.units === "us" ? "18 in" : "45 cm"}
+                  {...register("deep")}
+                  {...at("deep")}
                 />
               )}
               {has("fallPercent") && (

@@ -14,6 +14,7 @@ const grounds: Record<string, SVGProps<SVGPathElement>> = {
   wall: { fill: "var(--softInk)", stroke: "var(--ink)", strokeWidth: 0.8 },
   fence: { fill: "var(--softInk)", stroke: "none" },
   hedge: { fill: "var(--leaf)", fillOpacity: 0.5, stroke: "var(--leaf)", strokeWidth: 1.4 },
+  "root barrier": { fill: "var(--clay)", stroke: "var(--clay)", strokeWidth: 2.4, strokeDasharray: "9 2" },
   path: { fill: "var(--cane)", stroke: "var(--rule)", strokeWidth: 1 },
   lawn: { fill: "var(--lichen)", fillOpacity: 0.28, stroke: "none" },
   "wild ground": { fill: "url(#wild)", stroke: "var(--lichen)", strokeDasharray: "3 4" },
