@@ -29,6 +29,8 @@ type Stand struct {
 	// StillNeeded is how many units the household still needs this season;
 	// nil where nobody has said.
 	StillNeeded *float64
+	// All is true for a stand that is to go: nothing of it is kept back.
+	All bool
 }
 
 // LimitKind names what bounds an allowance.
@@ -41,6 +43,7 @@ const (
 	ByFloor    LimitKind = "floor"    // what is kept standing
 	ByStage    LimitKind = "stage"    // what is at the right stage
 	ByNeed     LimitKind = "need"     // what the household needs
+	ByAll      LimitKind = "all"      // all that stands, of a stand that is to go
 )
 
 // Limit is one bound, in the rule's unit.
@@ -65,7 +68,7 @@ type Allowance struct {
 // cut share of what stands, what is left of that share after the season's cuts
 // less their regrowth, what stands above the floor, what is at the right stage,
 // and what is needed. Where limits are equal, the earlier of these is named
-// first. Amounts are in the rule's unit, rounded down to whole units; grams are
+// first. Of a stand that is to go it is all that stands and is at the right stage. Amounts are in the rule's unit, rounded down to whole units; grams are
 // fresh weight. Regrowth is linear in thermal time, the simplest course that
 // model.md §7 allows.
 func Allow(rule *flora.HarvestRule, stand Stand) Allowance {
@@ -86,10 +89,13 @@ func Allow(rule *flora.HarvestRule, stand Stand) Allowance {
 		{ByFloor, standing - rule.Floor.Value*full},
 		{ByStage, stand.Ready*full - missing},
 	}
-	if missing > 0 {
+	if stand.All {
+		limits = []Limit{{ByAll, standing}, {ByStage, stand.Ready*full - missing}}
+	}
+	if missing > 0 && !stand.All {
 		limits = append(limits, Limit{ByRegrowth, rule.CutShare.Value*full - missing})
 	}
-	if stand.StillNeeded != nil {
+	if stand.StillNeeded != nil && !stand.All {
 		limits = append(limits, Limit{ByNeed, math.Ceil(*stand.StillNeeded)})
 	}
 	for i := range limits {

@@ -39,6 +39,9 @@ func TestAllowanceIsTheLeastLimitAndNamesIt(t *testing.T) {
 		{"grown back", func(s Stand) Stand { s.Taken = []Taken{{14, 400}}; return s }, 14, ByShare},
 		{"overdrawn", func(s Stand) Stand { s.Taken = []Taken{{30, 0}}; return s }, 0, ByFloor},
 		{"small plants", func(s Stand) Stand { s.SizeShare = 0.5; return s }, 7, ByShare},
+		{"a weed", func(s Stand) Stand { s.All = true; s.StillNeeded = pointer(1); return s }, 42, ByAll},
+		{"a weed, half cut just now", func(s Stand) Stand { s.All = true; s.Taken = []Taken{{21, 0}}; return s }, 21, ByAll},
+		{"a weed, few at the stage", func(s Stand) Stand { s.All = true; s.Ready = 0.2; return s }, 8, ByStage},
 		{"no plants", func(s Stand) Stand { s.Plants = 0; return s }, 0, ByShare},
 	}
 	for _, test := range tests {

@@ -13,6 +13,7 @@ type Lore struct {
 	Seed   SeedLore   `toml:"seed"`
 	Hold   HoldLore   `toml:"hold"`
 	Work   WorkLore   `toml:"work"`
+	Clear  ClearLore  `toml:"clear"`
 }
 
 // GroundLore is how fast a front is on each ground; Poor is a bed that does not suit the kind.
@@ -94,6 +95,21 @@ type WorkLore struct {
 	Hens     flora.Figure `toml:"hens"`
 	// Pull is of a m² looked over twice a year.
 	Pull flora.Figure `toml:"pull"`
+}
+
+// ClearLore is what weeds in a crop and animals in a bed come to.
+type ClearLore struct {
+	// Meets is how tall weeds are in cm when they begin to shade a crop; WeedSmall and WeedTall are the minutes that a m² of
+	// them takes.
+	Meets     flora.Figure `toml:"meets"`
+	WeedSmall flora.Figure `toml:"weed_small"`
+	WeedTall  flora.Figure `toml:"weed_tall"`
+	// Hen and Duck are the m² that one clears in a day, Raw and Near the days after droppings before what touches the soil,
+	// and what does not, is eaten raw.
+	Hen  flora.Figure `toml:"hen"`
+	Duck flora.Figure `toml:"duck"`
+	Raw  flora.Figure `toml:"raw"`
+	Near flora.Figure `toml:"near"`
 }
 
 // Check returns an error where the figures cannot be.

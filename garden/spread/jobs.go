@@ -13,7 +13,7 @@ import (
 )
 
 // jobs are what the policies of stands ask for, in their season.
-var jobs = area.Source{Planting: policyJobs}
+var jobs = area.Source{Planting: policyJobs, Plot: clearingJobs}
 
 // holdJob is a piece of work of a way of holding.
 type holdJob struct {

@@ -127,6 +127,7 @@ func Allowance(s *plot.State, p *plot.Planting, part flora.Part, on calendar.Dat
 	stand := harvest.Stand{
 		Plants: float64(p.Standing()), SizeShare: s.SizeShare(p, year, rule, on),
 		Ready: harvest.ReadyShare(forecast, rule, on), StillNeeded: s.StillNeeded(p, part, year),
+		All: s.IsToGo(p.ID),
 	}
 	var lastCut *store.Picking
 	for i, picking := range p.Pickings {
@@ -144,8 +145,11 @@ func Allowance(s *plot.State, p *plot.Planting, part flora.Part, on calendar.Dat
 	v.Units, v.Grams, v.Offered = a.Units, a.Grams, a.Units > 0
 	v.Weight = s.Units.Weight(a.Grams)
 	v.Amount = fmt.Sprintf("Up to %s of %s", say.Number(a.Units), say.Counted(math.Round(a.Standing), rule.One, rule.Many))
-	if !v.Offered {
+	switch {
+	case !v.Offered:
 		v.Amount = "Nothing more now"
+	case stand.All:
+		v.Amount = "All of it: " + say.Counted(a.Units, rule.One, rule.Many)
 	}
 	for i, limit := range a.Limits {
 		v.Limits = append(v.Limits, LimitView{
@@ -306,6 +310,8 @@ func limitReason(
 			return cut + "It does not grow back this season."
 		}
 		return fmt.Sprintf("%s%.0f %% of what was cut has grown back.", cut, 100*a.Regrown)
+	case harvest.ByAll:
+		return "It is to go: nothing of it is kept back."
 	case harvest.ByNeed:
 		return fmt.Sprintf(
 			"Still needed this year: %s.",

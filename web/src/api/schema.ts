@@ -447,6 +447,40 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/clearings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Plan animals that clear a bed after its crop */
+        post: operations["planClearing"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/clearings/{id}/end": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Take a clearing off the plan */
+        post: operations["endClearing"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/climate": {
         parameters: {
             query?: never;
@@ -2143,6 +2177,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/species/{id}/law": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Note what was found of a kind on the household's own list */
+        put: operations["noteLaw"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/species/{id}/where": {
         parameters: {
             query?: never;
@@ -2169,6 +2220,74 @@ export interface paths {
         };
         /** How far the plot's plants may get in the years to come */
         get: operations["getSpread"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/spread/after": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Each bed after its crop, and what animals may clear */
+        get: operations["getAfterCrop"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/spread/balance": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Worth and harm of the kinds that spread here */
+        get: operations["getBalance"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/spread/came-up": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What came up by itself, with what to do with it */
+        get: operations["getCameUp"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/spread/overtaken": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Crops against the weeds in them */
+        get: operations["getOvertaken"];
         put?: never;
         post?: never;
         delete?: never;
@@ -2328,6 +2447,23 @@ export interface paths {
         put?: never;
         /** Note what one of them showed when it was cut */
         post: operations["checkVolunteers"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/volunteers/{id}/deed": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Note what was done with a group that came up */
+        post: operations["doWithVolunteers"];
         delete?: never;
         options?: never;
         head?: never;
@@ -2560,6 +2696,35 @@ export interface paths {
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
+        AfterBed: {
+            bed: string;
+            /** Format: int64 */
+            bedId: number;
+            clears: components["schemas"]["AfterLine"][];
+            days: components["schemas"]["AfterDays"][];
+            fence: components["schemas"]["AfterLine"][];
+            /** @description When its last picking is over */
+            free: string;
+            /** @description The first day on which animals may be let in */
+            from: string;
+            harms: components["schemas"]["AfterLine"][];
+            leaves: components["schemas"]["AfterLine"][];
+            plan?: components["schemas"]["AfterPlan"];
+            /** @description Why no animal is let in; empty where one may be */
+            refused: string;
+            /** @description The order of use */
+            steps: string[];
+        };
+        AfterDays: {
+            animal: string;
+            words: string;
+        };
+        AfterLine: {
+            name: string;
+            /** Format: int64 */
+            plantingId: number;
+            words: string;
+        };
         AfterLook: {
             bed: string;
             moved: string;
@@ -2568,6 +2733,24 @@ export interface components {
             plantingId: number;
             surprise: boolean;
             why: string;
+        };
+        AfterPlan: {
+            animal: string;
+            day: string;
+            /** Format: int64 */
+            head: number;
+            /** Format: int64 */
+            id: number;
+            then: string;
+            until: string;
+            words: string;
+        };
+        AfterView: {
+            /** @description Those that are kept; empty for none */
+            animals: string[];
+            beds: components["schemas"]["AfterBed"][];
+            caution: string;
+            today: string;
         };
         AllowanceView: {
             /** @description Up to 14 of 42 stems */
@@ -2637,6 +2820,20 @@ export interface components {
             id: string;
             name: string;
             words: string;
+        };
+        BalanceLine: {
+            /** @enum {string} */
+            side: "for" | "against" | "neither" | "not on record";
+            subject: string;
+            /**
+             * Format: int64
+             * @description 0 to 3
+             */
+            weight: number;
+            words: string;
+        };
+        BalanceView: {
+            kinds: components["schemas"]["KindBalance"][];
         };
         BasketView: {
             cautions: components["schemas"]["CautionsView"];
@@ -3036,6 +3233,63 @@ export interface components {
             /** @description about 12 June, within 4 days */
             words: string;
         };
+        CameUpBed: {
+            /** @description Its edge holds what runs */
+            held: boolean;
+            /** Format: int64 */
+            id: number;
+            name: string;
+        };
+        CameUpDone: {
+            /** Format: int64 */
+            id: number;
+            /**
+             * Format: int64
+             * @description The planting that it became; 0 for none
+             */
+            plantingId: number;
+            words: string;
+        };
+        CameUpGroup: {
+            at?: components["schemas"]["SpreadPoint"];
+            /**
+             * Format: int64
+             * @description 0 for none
+             */
+            bedId: number;
+            best: string;
+            /** @enum {string} */
+            checked: "" | "it is" | "it is not";
+            dangerous: boolean;
+            deeds: components["schemas"]["DeedView"][];
+            eaten: string;
+            gloves: boolean;
+            /** Format: int64 */
+            id: number;
+            law: components["schemas"]["LawView"];
+            name: string;
+            note: string;
+            places: components["schemas"]["DeedPlace"][];
+            /** Format: int64 */
+            plants: number;
+            seeding: boolean;
+            seen: string;
+            speciesId: string;
+            state: string;
+            /** @description Where what is taken out goes */
+            waste: string;
+            where: string;
+            /** @description What to do with it, in a line */
+            words: string;
+        };
+        CameUpView: {
+            beds: components["schemas"]["CameUpBed"][];
+            /** @description What was done with others, the last first */
+            done: components["schemas"]["CameUpDone"][];
+            /** @description The gravest first */
+            groups: components["schemas"]["CameUpGroup"][];
+            plan: components["schemas"]["SpreadPlan"];
+        };
         CandidateView: {
             /** @description What speaks against it */
             against: string[];
@@ -3229,6 +3483,22 @@ export interface components {
             chance: number;
             word: string;
         };
+        ClearingInput: {
+            /** @description The questions that were asked back, word for word, and said yes to */
+            affirmed?: string[];
+            /** @enum {string} */
+            animal: "hens" | "ducks";
+            /** Format: int64 */
+            bedId: number;
+            day: string;
+            /** Format: int64 */
+            days: number;
+            /** Format: int64 */
+            head: number;
+            note?: string;
+            /** @enum {string} */
+            then: "mulch" | "sow" | "rest";
+        };
         ClimateChoice: {
             /** @description Why it hardly fits; empty where it does */
             far: string;
@@ -3411,6 +3681,33 @@ export interface components {
             outcome: "right" | "wrong" | "dangerous" | "unsure";
             pair: components["schemas"]["PairView"];
             words: string;
+        };
+        DeedInput: {
+            /**
+             * Format: int64
+             * @description Where one that is moved, kept or eaten stands; 0 for the bed that it was seen in
+             */
+            bedId?: number;
+            day: string;
+            /** @enum {string} */
+            deed: "keep" | "eat" | "move" | "leave as cover" | "chop and leave" | "lift whole";
+            /** Format: int64 */
+            plants: number;
+        };
+        DeedPlace: {
+            bed: string;
+            /** Format: int64 */
+            bedId: number;
+            why: string;
+        };
+        DeedView: {
+            /** @description What has to be done before; empty for nothing */
+            after: string;
+            deed: string;
+            for: string[];
+            goes: boolean;
+            name: string;
+            not: string[];
         };
         DragInput: {
             /** Format: double */
@@ -4011,6 +4308,22 @@ export interface components {
             trays: number;
             until: string;
         };
+        KindBalance: {
+            /** Format: int64 */
+            against: number;
+            /**
+             * Format: int64
+             * @description What speaks for it, summed
+             */
+            for: number;
+            law: components["schemas"]["LawView"];
+            name: string;
+            rows: components["schemas"]["BalanceLine"][];
+            speciesId: string;
+            /** @description Where it stands, or came up */
+            where: string;
+            words: string;
+        };
         KindChoice: {
             kind: string;
             means: string;
@@ -4032,6 +4345,25 @@ export interface components {
              */
             fallen: number;
             on: string;
+            words: string;
+        };
+        LawInput: {
+            day: string;
+            /** @enum {string} */
+            listed: "yes" | "no" | "unsure";
+            /** @description Which list, and where it was found */
+            note?: string;
+        };
+        LawView: {
+            day: string;
+            /**
+             * @description What was found; empty where nobody looked
+             * @enum {string}
+             */
+            listed: "" | "yes" | "no" | "unsure";
+            note: string;
+            reminder: string;
+            version: string;
             words: string;
         };
         LedgerLine: {
@@ -4445,6 +4777,14 @@ export interface components {
             danger: string;
             names: string;
             shows: components["schemas"]["StateView"][];
+        };
+        OvertakenView: {
+            asked?: components["schemas"]["RaceView"];
+            /** @description All plantings, to ask about another */
+            crops: components["schemas"]["SpreadPlain"][];
+            how: string;
+            /** @description The soonest overtaken first */
+            races: components["schemas"]["RaceView"][];
         };
         OwedCheck: {
             botanical: string;
@@ -5125,6 +5465,41 @@ export interface components {
             due: number;
             pairs: components["schemas"]["PairView"][];
             words: string;
+        };
+        RaceHeights: {
+            /** Format: double */
+            crop: number;
+            on: string;
+            /** Format: double */
+            weed: number;
+        };
+        RaceView: {
+            bed: string;
+            byWeek: components["schemas"]["RaceWeek"][];
+            crop: string;
+            cropId: string;
+            /**
+             * Format: int64
+             * @description Until half the crop's height is shaded, in the middle of the weathers
+             */
+            days: number;
+            heights: components["schemas"]["RaceHeights"][];
+            now: string;
+            /** @description It likely does this season */
+            overtakes: boolean;
+            /** Format: int64 */
+            plantingId: number;
+            /** @description Sown or set, and when */
+            start: string;
+            then: string;
+            weed: string;
+            weedId: string;
+            words: string;
+        };
+        RaceWeek: {
+            /** Format: double */
+            chance: number;
+            on: string;
         };
         RaisingPlaceInput: {
             /** @enum {string} */
@@ -5830,7 +6205,7 @@ export interface components {
             free: boolean;
             gentle: components["schemas"]["SpreadPlain"][];
             plan: components["schemas"]["SpreadPlan"];
-            /** @description The farthest-reaching first */
+            /** @description What runs fastest first, then what covers most */
             stands: components["schemas"]["SpreadStand"][];
             today: string;
             unknown: components["schemas"]["SpreadPlain"][];
@@ -7631,6 +8006,70 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["CharacterView"][];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    planClearing: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ClearingInput"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Entry"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    endClearing: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Entry"];
                 };
             };
             /** @description Error */
@@ -11368,6 +11807,44 @@ export interface operations {
             };
         };
     };
+    noteLaw: {
+        parameters: {
+            query?: never;
+            header: {
+                /** @description The version that was shown, in quotes */
+                "If-Match": string;
+            };
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LawInput"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Entry"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
     getWhere: {
         parameters: {
             query?: never;
@@ -11420,6 +11897,130 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["SpreadView"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    getAfterCrop: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AfterView"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    getBalance: {
+        parameters: {
+            query?: {
+                /** @description One more kind to weigh */
+                species?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BalanceView"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    getCameUp: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CameUpView"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    getOvertaken: {
+        parameters: {
+            query?: {
+                /** @description A crop to ask about; 0 for none */
+                planting?: number;
+                /** @description And the weed in it */
+                weed?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OvertakenView"];
                 };
             };
             /** @description Error */
@@ -11844,6 +12445,41 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["VolunteerCheckInput"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Entry"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    doWithVolunteers: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DeedInput"];
             };
         };
         responses: {
