@@ -167,6 +167,7 @@ func inOrder() []event {
 	}
 	events = append(events, weathered()...)
 	events = append(events, raised()...)
+	events = append(events, spreading()...)
 	slices.SortStableFunc(events, func(a, b event) int { return int(a.day - b.day) })
 	return events
 }

@@ -110,6 +110,14 @@ var beds = []place.BedInput{
 		SoilDepth: "30–50 cm",
 		Note:      "Empty: the mint went to a friend.",
 	},
+	{
+		Name:      mintCorner,
+		FormInput: at("4.4 m", "20.6 m", "2.4 m", "1.6 m"),
+		Moisture:  "moist",
+		Texture:   "loam",
+		Fertility: "rich",
+		Note:      "Open ground; the grass about it is left long.",
+	},
 }
 
 // things stand about the beds, the neighbour's trees and the lane among them.

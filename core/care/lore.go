@@ -16,8 +16,11 @@ const (
 	Feed    = "feed"
 	Shelter = "shelter"
 	Renew   = "renew"
-	Water   = "water"
-	Other   = "other"
+	Hold    = "hold"
+	// BeforeSeed is what keeps seed from falling.
+	BeforeSeed = "before seed"
+	Water      = "water"
+	Other      = "other"
 )
 
 // What the work wants of the day's weather.

@@ -133,9 +133,14 @@ func (p *Ready) reached(t target, c courses) []float64 {
 }
 
 // reachedBy is after how many years a front has come to ground so far out from where it began and past its home's edge.
+// What is held counts as out where it has stood past the edge for a year: what one round overlooks and the next one lifts
+// was never out.
 func reachedBy(c frontCourse, out, past float64) float64 {
 	for year := range Years + 1 {
 		if float64(c.out[year]) < out || float64(c.past[year]) < past {
+			continue
+		}
+		if past > 0 && year > 0 && c.past[year-1] <= 0 {
 			continue
 		}
 		if year == 0 {

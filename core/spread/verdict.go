@@ -1,6 +1,8 @@
 package spread
 
 import (
+	"slices"
+
 	"bramblyacre/core/flora"
 )
 
@@ -61,6 +63,7 @@ const (
 	NoPartEaten   Reason = "no part is eaten"
 	UnsafeHere    Reason = "unsafe ground"
 	SomeEaten     Reason = "some is eaten"
+	DeadlyAlike   Reason = "a deadly plant looks like it"
 	Roots         Reason = "roots grow again"
 	RootsUnknown  Reason = "not on record whether roots grow again"
 	RootsDie      Reason = "roots do not grow again"
@@ -195,7 +198,7 @@ func (j judge) deed(deed Deed) (v DeedVerdict, score int) {
 			against(2, NoneWanted)
 		}
 	case EatIt:
-		j.eat(speaks, never, check)
+		j.eat(speaks, against, never, check)
 	case MoveIt:
 		check()
 		if f.Wanted {
@@ -245,7 +248,7 @@ func (j judge) keep(speaks, against func(int, Reason)) {
 	}
 }
 
-func (j judge) eat(speaks func(int, Reason), never func(Reason), check func()) {
+func (j judge) eat(speaks, against func(int, Reason), never func(Reason), check func()) {
 	check()
 	eaten := false
 	for _, part := range j.species.Parts {
@@ -258,6 +261,9 @@ func (j judge) eat(speaks func(int, Reason), never func(Reason), check func()) {
 		never(NoPartEaten)
 	default:
 		speaks(3, SomeEaten)
+	}
+	if slices.ContainsFunc(j.species.LookAlikes, func(l flora.LookAlike) bool { return l.Danger == "deadly" }) {
+		against(4, DeadlyAlike)
 	}
 	if j.found.Unsafe != "" {
 		never(UnsafeHere)

@@ -3,6 +3,7 @@ package bench
 import (
 	"context"
 	"fmt"
+	"slices"
 
 	"bramblyacre/core/calendar"
 	"bramblyacre/core/flora"
@@ -84,10 +85,10 @@ func (u *Uses) Volunteers(ctx context.Context) (VolunteersView, error) {
 func rescueOrder(s *plot.State) (ordered []store.Volunteer) {
 	var places []propagation.Rescue
 	for _, row := range plot.Volunteers.Of(s) {
-		if row.EndedOn != nil {
+		worked, known := workedOn(s, row)
+		if row.EndedOn != nil || !known && isWeed(s, row) {
 			continue
 		}
-		worked, known := workedOn(s, row)
 		wanted := float64(1)
 		for _, wish := range wishes.Of(s) {
 			if wish.SpeciesID == row.SpeciesID && wish.EndedOn == nil {
@@ -105,6 +106,15 @@ func rescueOrder(s *plot.State) (ordered []store.Volunteer) {
 		ordered = append(ordered, row)
 	}
 	return ordered
+}
+
+// isWeed tells whether nobody wants more of what came up: no wish and no mother is known, and none of its kind was set. What
+// is done with it stands under Spread.
+func isWeed(s *plot.State, row store.Volunteer) bool {
+	if row.MotherID != nil || slices.ContainsFunc(s.Plantings, func(p *plot.Planting) bool { return p.SpeciesID == row.SpeciesID }) {
+		return false
+	}
+	return !slices.ContainsFunc(wishes.Of(s), func(w store.Wish) bool { return w.SpeciesID == row.SpeciesID && w.EndedOn == nil })
 }
 
 // workedOn is when a group's ground is worked: by its own note, or by the next work in its bed.

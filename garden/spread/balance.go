@@ -142,7 +142,7 @@ func balanceWords(s *plot.State, species *flora.Species, row spread.BalanceRow) 
 	case spread.Harm:
 		switch {
 		case row.Weight == 0:
-			return "None is on record."
+			return "It is not among the poisonous; its cautions stand on its page."
 		case flora.IsDangerous(species.Identity.Danger):
 			return say.Capital(species.Identity.Danger) + ". " + text
 		}

@@ -165,14 +165,14 @@ func (r *reckoning) groupView(row store.Volunteer, species *flora.Species) CameU
 			d.After = "Cut one and look at it first."
 		}
 		for _, reason := range deed.For {
-			d.For = append(d.For, reasonWords(s, species, reason))
+			d.For = append(d.For, reasonWords(species, reason))
 		}
 		for _, reason := range deed.Not {
-			d.Not = append(d.Not, reasonWords(s, species, reason))
+			d.Not = append(d.Not, reasonWords(species, reason))
 		}
 		v.Deeds = append(v.Deeds, d)
 		if deed.Deed == verdict.Best {
-			v.Words = bestWords(species, d)
+			v.Words = bestWords(d)
 		}
 	}
 	return v
@@ -278,7 +278,7 @@ func deedName(deed spread.Deed) string {
 	return "Lift it whole"
 }
 
-func bestWords(species *flora.Species, d DeedView) string {
+func bestWords(d DeedView) string {
 	words := d.Name
 	if d.After != "" {
 		words += ", once one was cut and looked at"
@@ -286,7 +286,6 @@ func bestWords(species *flora.Species, d DeedView) string {
 	if len(d.For) > 0 {
 		words += ": " + strings.Join(d.For, "; ")
 	}
-	_ = species
 	return words + "."
 }
 
@@ -306,7 +305,7 @@ func wasteWords(species *flora.Species, waste spread.Waste) string {
 }
 
 // reasonWords say why a deed goes or does not.
-func reasonWords(s *plot.State, species *flora.Species, reason spread.Reason) string {
+func reasonWords(species *flora.Species, reason spread.Reason) string {
 	figure := func(words string) string {
 		if regrows, known := spread.Regrows(species); known {
 			return fmt.Sprintf("%s (%.0f %% of pieces, %s)", words, 100*regrows.Value, regrows.Standing)
@@ -341,7 +340,15 @@ func reasonWords(s *plot.State, species *flora.Species, reason spread.Reason) st
 	case spread.StaysPut:
 		return "it does not run"
 	case spread.FeedsInsects:
-		return say.LowerFirst(strings.TrimSuffix(species.Wildlife, "."))
+		return "insects or birds come to it"
+	case spread.DeadlyAlike:
+		var names []string
+		for _, l := range species.LookAlikes {
+			if l.Danger == "deadly" {
+				names = append(names, l.Name)
+			}
+		}
+		return "deadly plants look like it: " + say.Joined(names)
 	case spread.LastsInGround:
 		if way := spread.SeedWay(species); way != nil {
 			return fmt.Sprintf("its seed lasts about %s years in the ground (%s)", say.Number(way.SoilYears.Value), way.SoilYears.Standing)
@@ -351,7 +358,6 @@ func reasonWords(s *plot.State, species *flora.Species, reason spread.Reason) st
 	case spread.NoPlaceHolds:
 		return "no bed here would hold it"
 	}
-	_ = s
 	return string(reason)
 }
 

@@ -76,7 +76,7 @@ func (u *Uses) AfterCrop(ctx context.Context) (AfterView, error) {
 	lore := s.Lib.Spread().Clear
 	v := AfterView{Today: s.Today, Animals: []string{}, Beds: []AfterBed{}, Caution: fmt.Sprintf(
 		"After fresh droppings nothing that touches the soil is eaten raw for %.0f days, nothing else for %.0f (%s). Wash what is picked "+
-			"beside them. Alkaloids and drugs that hens eat go into their eggs: what is not known is fenced.",
+			"beside them. What is on record is of hens; ducks are taken to be like them. Alkaloids and drugs that hens eat go into their eggs: what is not known is fenced.",
 		lore.Raw.Value, lore.Near.Value, lore.Raw.Standing)}
 	for _, animal := range animals {
 		if keeps(s, animal) {
@@ -108,12 +108,13 @@ func afterBed(s *plot.State, bed store.Bed, kept []string) AfterBed {
 		if p.Aside {
 			continue
 		}
-		if end, words := cropEnds(s, p); words != "" && end >= v.From {
+		// What stays is fenced, so that it need not be waited for.
+		if end, words := cropEnds(s, p); words != "" && end >= v.From && (!staysOn(p) || s.IsToGo(p.ID)) {
 			v.From, last = end.AddDays(1), words
 		}
 		v.sort(s, p)
 	}
-	v.Free = "Nothing in it is picked any more this season."
+	v.Free = "Free today: nothing in it waits to be picked that would not be fenced."
 	if last != "" {
 		v.Free = fmt.Sprintf("Free from %s on: %s.", v.From.DayMonth(), last)
 	}

@@ -91,7 +91,7 @@ func (r *reckoning) mayDo(c *say.Checklist, row store.Volunteer, species *flora.
 		case !one.Goes:
 			why := "something speaks against it"
 			if len(one.Not) > 0 {
-				why = reasonWords(r.state, species, one.Not[len(one.Not)-1])
+				why = reasonWords(species, one.Not[len(one.Not)-1])
 			}
 			c.Add("deed", "Not to be done: %s.", why)
 		case one.Later && deed != spread.EatIt:

@@ -236,7 +236,7 @@ func (r *reckoning) standView(one *stand, years []int, free bool) SpreadStand {
 	slices.SortStableFunc(v.Reaches, func(a, b ReachView) int { return cmp.Compare(meanOf(b.ByYear), meanOf(a.ByYear)) })
 	if seeds, known := run.SeedIn(target{Target: one.Outside()}.Target, 0); known {
 		here, _ := run.SeedIn(spread.Target{Cells: grid.Within(s.Forms[p.BedID].Region())}, 0)
-		v.Bank = bankWords(s, p, here, seeds)
+		v.Bank = bankWords(p, here, seeds)
 	}
 	return v
 }
@@ -349,12 +349,11 @@ func howWords(s *plot.State, p *plot.Planting) string {
 }
 
 // bankWords say how much seed lies in the ground of a stand's bed and about it.
-func bankWords(s *plot.State, p *plot.Planting, here, about float64) string {
+func bankWords(p *plot.Planting, here, about float64) string {
 	words := fmt.Sprintf("About %s seeds of it lie in %s, and %s about it", roundly(here), p.Bed.Name, roundly(about))
 	if way := spread.SeedWay(p.Species); way != nil {
 		words += fmt.Sprintf("; they last about %s years (%s)", say.Number(way.SoilYears.Value), way.SoilYears.Standing)
 	}
-	_ = s
 	return words + "."
 }
 

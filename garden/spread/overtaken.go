@@ -75,6 +75,9 @@ func (u *Uses) Overtaken(ctx context.Context, planting int64, weed string) (Over
 			continue
 		}
 		v.Crops = append(v.Crops, SpreadPlain{p.ID, p.SpeciesID, p.Species.Names.Name, p.Bed.Name, ""})
+		if !s.Season.Contains(p.Started) {
+			continue // what has stood for a year is asked for
+		}
 		for _, row := range plot.Volunteers.Of(s) {
 			if row.EndedOn != nil || row.BedID == nil || *row.BedID != p.BedID || row.SpeciesID == p.SpeciesID || s.IsToGo(p.ID) {
 				continue
@@ -183,6 +186,9 @@ func raceOf(s *plot.State, p *plot.Planting, weed *flora.Species, seen calendar.
 		return meanWarmth(g.table, ensemble, s.Season, max(from, s.Season.Start), s.Today)
 	}
 	crop.AheadC, weeds.AheadC = since(crop, cropUp), since(weeds, max(seen, s.Season.Start))
+	if p.Species.Life.KeepsLeaf && !s.Season.Contains(p.Started) {
+		crop.AheadC += 2 * crop.MiddleC // it stands as tall as it is already
+	}
 	race := spread.Race{Weed: weeds.Growth, Crop: crop.Growth, MeetsM: s.Lib.Spread().Clear.Meets.Value / 100}
 	today := s.Today.DaysSince(s.Season.Start)
 	days := race.Overtaken(weeds.table, crop.table, ensemble.Size(), today, s.Season.Days())

@@ -9,6 +9,7 @@ import (
 	"bramblyacre/core/care"
 	"bramblyacre/core/flora"
 	"bramblyacre/core/phenology"
+	"bramblyacre/core/spread"
 	"bramblyacre/core/suitability"
 	"bramblyacre/garden/plot"
 	"bramblyacre/garden/say"
@@ -106,9 +107,32 @@ func judgeCare(s *plot.State, p *plot.Planting, forecast *phenology.Forecast, ye
 	}
 	verdict := care.Judge(due.Row, due.Work, situation)
 	due.Wanted = verdict.Wanted
+	if words, held := heldWords(s, p, due.Work.Name); held {
+		due.Wanted, due.Why = false, words
+		return
+	}
 	if why := careWords(s, due, verdict, situation); why != "" {
 		due.Why = why
 	}
+}
+
+// heldWords say that work against spreading is asked for by how a stand is held, or not at all where it may run; false
+// for other work, and where nobody said how it is held.
+func heldWords(s *plot.State, p *plot.Planting, work string) (words string, held bool) {
+	if work != care.Hold && work != care.BeforeSeed {
+		return "", false
+	}
+	row, ways, has := s.HoldOf(p.ID)
+	_, beheads := ways.Of(spread.Behead)
+	switch {
+	case !has:
+		return "", false
+	case plot.Policy(row.Policy) == plot.PolicyFree:
+		return "It is free to run, as you said under Spread.", true
+	case work == care.BeforeSeed && !beheads:
+		return "", false
+	}
+	return "It is asked for by how you hold it, under Spread.", true
 }
 
 // sizeNow is how tall and wide a planting's plants are on a day in cm: as they are expected to be, or as they were

@@ -7,7 +7,7 @@ import { usePlot, useSite } from "../../api/queries";
 import { shortDay } from "../../parts/dates";
 import { useUndo } from "../../parts/Undo";
 import { useSend } from "../../parts/useSend";
-import { bedChoices } from "./choices";
+import { bedChoices } from "../../parts/choices";
 import { FormDialog, whole } from "../../parts/FormDialog";
 import { StepMark } from "./StepMark";
 

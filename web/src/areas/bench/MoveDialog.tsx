@@ -9,7 +9,7 @@ import { DialogEnd, Fault } from "../../parts/DialogEnd";
 import { SelectField } from "../../parts/SelectField";
 import { useSend } from "../../parts/useSend";
 import { useUndo } from "../../parts/Undo";
-import { placeChoices } from "./choices";
+import { placeChoices } from "../../parts/choices";
 
 interface Props {
   batch: Schemas["BatchView"];

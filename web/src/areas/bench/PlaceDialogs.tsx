@@ -4,7 +4,7 @@ import { answerOf, api, shownVersion, type Schemas } from "../../api/client";
 import { useSite } from "../../api/queries";
 import { useUndo } from "../../parts/Undo";
 import { useSend } from "../../parts/useSend";
-import { placeChoices } from "./choices";
+import { placeChoices } from "../../parts/choices";
 import { FormDialog, whole, type Values } from "../../parts/FormDialog";
 
 const held = (typed: Values) => ["indoor shelf", "warm bed", "refrigerator"].includes(typed.kind ?? "");

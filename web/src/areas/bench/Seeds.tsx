@@ -8,7 +8,7 @@ import { Trouble } from "../../parts/Trouble";
 import { useUndo } from "../../parts/Undo";
 import { useSend } from "../../parts/useSend";
 import { BringDialog } from "../../parts/BringDialog";
-import { plantingChoices } from "./choices";
+import { plantingChoices } from "../../parts/choices";
 import { FormDialog, whole } from "../../parts/FormDialog";
 import { Head } from "./Head";
 import { useSeeds } from "./queries";

@@ -6,7 +6,7 @@ import { usePlot, useSpecies } from "../../api/queries";
 import { SelectField } from "../../parts/SelectField";
 import { SpeciesField } from "../../parts/SpeciesField";
 import { useWidth } from "../../parts/useWidth";
-import { bedChoices } from "./choices";
+import { bedChoices } from "../../parts/choices";
 import { Head } from "./Head";
 import { useSettingOut } from "./queries";
 

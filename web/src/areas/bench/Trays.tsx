@@ -5,7 +5,7 @@ import { Link, useNavigate } from "react-router";
 import { answerOf, api, shownVersion, type Schemas } from "../../api/client";
 import { Trouble } from "../../parts/Trouble";
 import { CellMark } from "./CellMark";
-import { placeChoices } from "./choices";
+import { placeChoices } from "../../parts/choices";
 import { FormDialog, whole } from "../../parts/FormDialog";
 import { Head } from "./Head";
 import { useBench, useMixes, useTrays } from "./queries";

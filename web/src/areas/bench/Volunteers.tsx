@@ -4,12 +4,13 @@ import { Link } from "react-router";
 
 import { answerOf, api, type Schemas } from "../../api/client";
 import { usePlot, useSite } from "../../api/queries";
+import { CameUpDialog } from "../../parts/CameUpDialog";
 import { dayMonth } from "../../parts/dates";
 import { Sprig } from "../../parts/Sprig";
 import { Trouble } from "../../parts/Trouble";
 import { useUndo } from "../../parts/Undo";
 import { useSend } from "../../parts/useSend";
-import { bedChoices, placeChoices, plantingChoices } from "./choices";
+import { bedChoices, placeChoices } from "../../parts/choices";
 import { FormDialog, whole } from "../../parts/FormDialog";
 import { Head } from "./Head";
 import { useBench, useVolunteers, useWanted } from "./queries";
@@ -104,7 +105,7 @@ export function Volunteers() {
           )}
         </Box>
       </Box>
-      {opened === "note" && <NoteDialog onClose={close} />}
+      {opened === "note" && <CameUpDialog onClose={close} />}
       {opened === "work" && <WorkDialog onClose={close} />}
       {typeof opened === "object" && "check" in opened && (
         <CheckDialog group={opened.check} onClose={close} />
@@ -218,70 +219,6 @@ function Lifting() {
         too big
       </text>
     </svg>
-  );
-}
-
-function NoteDialog({ onClose }: { onClose: () => void }) {
-  const today = useSite().data?.today ?? "";
-  const beds = usePlot().data?.beds ?? [];
-  return (
-    <FormDialog
-      title="Seedlings that came up by themselves"
-      act="Note them"
-      values={{
-        speciesId: "",
-        motherId: "0",
-        bedId: "0",
-        place: "",
-        day: today,
-        plants: "",
-        workedOn: "",
-        note: "",
-      }}
-      fields={[
-        {
-          name: "speciesId",
-          label: "What you take them for",
-          kind: "plant",
-          wide: true,
-          help: "They are unproven until one is cut and looked at",
-        },
-        { name: "plants", label: "About how many", kind: "number" },
-        { name: "day", label: "Seen on", kind: "day" },
-        { name: "bedId", label: "In which bed", kind: "choice", options: bedChoices(beds, "elsewhere") },
-        { name: "place", label: "Where exactly" },
-        {
-          name: "motherId",
-          label: "About which mother",
-          kind: "choice",
-          options: plantingChoices(beds, "none known"),
-        },
-        {
-          name: "workedOn",
-          label: "Their ground is dug or hoed on",
-          kind: "day",
-          help: "Empty for not known",
-        },
-        { name: "note", label: "Note", wide: true },
-      ]}
-      onClose={onClose}
-      send={(typed) =>
-        answerOf(
-          api.POST("/api/volunteers", {
-            body: {
-              speciesId: typed.speciesId ?? "",
-              motherId: whole(typed.motherId) || undefined,
-              bedId: whole(typed.bedId) || undefined,
-              place: typed.place,
-              day: typed.day ?? "",
-              plants: whole(typed.plants),
-              workedOn: typed.workedOn || undefined,
-              note: typed.note,
-            },
-          }),
-        )
-      }
-    />
   );
 }
 

@@ -8,7 +8,7 @@ import { Sprig } from "../../parts/Sprig";
 import { Trouble } from "../../parts/Trouble";
 import { useUndo } from "../../parts/Undo";
 import { useSend } from "../../parts/useSend";
-import { bedChoices } from "./choices";
+import { bedChoices } from "../../parts/choices";
 import { FormDialog, whole } from "../../parts/FormDialog";
 import { Head } from "./Head";
 import { useWanted } from "./queries";

@@ -31,7 +31,7 @@ export function JobCard({ job, edge, canAct }: { job: Schemas["JobView"]; edge: 
       ? "/bench/seeds"
       : `/bench?batch=${job.batchId}`;
   const water = `/weather/water?bed=${job.bedId}`;
-  const spread = `/spread/hold/${job.plantingId}`;
+  const spread = job.plantingId ? `/spread/hold/${job.plantingId}` : `/spread/after?bed=${job.bedId}`;
   const to = { round: "/round", check, pick: planting, care: planting, bench, water, spread }[job.kind];
   /** A round, a find and a batch are no planting's, so there is nothing to answer for a season: they are done there. */
   const answered = job.plantingId !== 0;

@@ -4,6 +4,7 @@ import { useMemo, useState } from "react";
 import { useRefresh, useRound } from "../../api/queries";
 import { affirm, discard, sendWaiting, useForeignLooks, useKeptLooks } from "../../api/outbox";
 import { useGo } from "../../parts/shownDay";
+import { CameUpDialog } from "../../parts/CameUpDialog";
 import { Trouble } from "../../parts/Trouble";
 import { PageLine, useUndo } from "../../parts/Undo";
 import { AsExpected } from "./AsExpected";
@@ -29,6 +30,7 @@ export function Round() {
   // Looks noted on this walk without a network count as seen, too.
   const [passed, setPassed] = useState<ReadonlySet<number>>(new Set());
   const [ordering, setOrdering] = useState(false);
+  const [noting, setNoting] = useState(false);
 
   const round = query.data;
   const first = useMemo(() => {
@@ -77,6 +79,9 @@ export function Round() {
             <Button size="small" onClick={() => setOrdering(true)}>
               Order
             </Button>
+            <Button size="small" onClick={() => setNoting(true)}>
+              Came up
+            </Button>
             <span role="status" style={{ textAlign: "right" }}>
               {waiting > 0 ? `saved on this device · ${waiting} to send` : "all sent"}
             </span>
@@ -124,6 +129,7 @@ export function Round() {
           A look of {look.note.day} ({look.note.stage}) was not taken in: {look.refused}
         </Alert>
       ))}
+      {noting && <CameUpDialog bedId={stop?.bedId} onClose={() => setNoting(false)} />}
       {stop && (stop.missed || stop.worth) && (
         <Box sx={{ color: "var(--clay)", fontSize: 15 }}>
           {stop.missed && <span>Passed by on the last round. </span>}

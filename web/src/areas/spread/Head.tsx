@@ -5,6 +5,10 @@ import { PagesHead } from "../../parts/PagesHead";
 const pages = [
   ["/spread", "The map"],
   ["/spread/hold", "Hold it"],
+  ["/spread/came-up", "What came up"],
+  ["/spread/overtaken", "Overtaken?"],
+  ["/spread/after", "After the crop"],
+  ["/spread/balance", "Worth and harm"],
 ] as const;
 
 /** Head is the top of every page of Spread. */

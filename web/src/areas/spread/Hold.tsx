@@ -3,7 +3,7 @@ import { useState } from "react";
 import { Link, useNavigate, useParams } from "react-router";
 
 import { answerOf, api, shownVersion, type Schemas } from "../../api/client";
-import { dayMonth } from "../../parts/dates";
+import { fullDay } from "../../parts/dates";
 import { DayField } from "../../parts/DayField";
 import { SelectField } from "../../parts/SelectField";
 import { Trouble } from "../../parts/Trouble";
@@ -160,7 +160,7 @@ function Chosen({ view, option }: { view: View; option: Option }) {
           {option.lives && ` ${option.lives}.`}
         </Box>
         {least && <Box sx={{ fontWeight: 600 }}>The least work that keeps under your line.</Box>}
-        {is && <Box sx={{ fontWeight: 600 }}>This is how it is held, since {dayMonth(view.since)}.</Box>}
+        {is && <Box sx={{ fontWeight: 600 }}>This is how it is held, since {fullDay(view.since)}.</Box>}
       </Box>
       {option.jobs.map((job) => (
         <Box
@@ -201,7 +201,7 @@ function Chosen({ view, option }: { view: View; option: Option }) {
         )}
         {view.policy !== "" && (
           <Button variant="outlined" disabled={sending} onClick={() => void drop()}>
-            Say nothing of it
+            Take the policy away
           </Button>
         )}
       </Box>

@@ -3,6 +3,7 @@ import { useMemo, useState } from "react";
 import { Link, useSearchParams } from "react-router";
 
 import type { Schemas } from "../../api/client";
+import { fullDay } from "../../parts/dates";
 import { Trouble } from "../../parts/Trouble";
 import { HatchMark, hatches, type Hatch } from "./hatch";
 import { Head } from "./Head";
@@ -28,7 +29,9 @@ export function Spread() {
   if (error) return <Trouble reason={error} />;
   if (!view) return <Box sx={{ minHeight: 600 }} />;
   const chosen =
-    view.stands.find((stand) => String(stand.plantingId) === params.get("stand")) ?? view.stands[0];
+    view.stands.find((stand) => String(stand.plantingId) === params.get("stand")) ??
+    view.stands.find((stand) => stand.over && stand.policy === "") ??
+    view.stands[0];
   const set = (name: string, value: string) => {
     const next = new URLSearchParams(params);
     if (value) next.set(name, value);
@@ -258,7 +261,7 @@ function Detail({ stand, year, hatch, placing, onPlacing, onTyped }: DetailProps
       </Box>
       {stand.seen.map((one) => (
         <Box key={one.id} sx={{ fontSize: 14.5 }}>
-          {one.day}: {one.words}
+          {fullDay(one.day)}: {one.words}
         </Box>
       ))}
     </Box>

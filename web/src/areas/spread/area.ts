@@ -12,6 +12,18 @@ export const area: Area = {
       ask: (client) => client.prefetchQuery(spreadQuery(false, firstYear)),
     },
     { path: "/spread/hold", title: "Hold it", load: () => import("./Hold").then((m) => m.Hold) },
+    { path: "/spread/came-up", title: "What came up", load: () => import("./CameUp").then((m) => m.CameUp) },
+    {
+      path: "/spread/overtaken",
+      title: "Overtaken?",
+      load: () => import("./Overtaken").then((m) => m.Overtaken),
+    },
+    { path: "/spread/after", title: "After the crop", load: () => import("./After").then((m) => m.After) },
+    {
+      path: "/spread/balance",
+      title: "Worth and harm",
+      load: () => import("./Balance").then((m) => m.Balance),
+    },
     { path: "/spread/hold/:id", title: "Hold it", load: () => import("./Hold").then((m) => m.Hold) },
   ],
 };

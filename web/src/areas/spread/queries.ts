@@ -38,3 +38,24 @@ export const useHold = (id: number, ask: HoldAsk) =>
 
 export const useSpreadSettings = () =>
   useQuery({ queryKey: ["spread settings"], queryFn: () => answerOf(api.GET("/api/spread/settings")) });
+
+export const useCameUp = () =>
+  useQuery({ queryKey: ["came up"], queryFn: () => answerOf(api.GET("/api/spread/came-up")) });
+
+export const useBalance = (species: string) =>
+  useQuery({
+    queryKey: ["balance", species],
+    queryFn: () => answerOf(api.GET("/api/spread/balance", { params: { query: { species } } })),
+    placeholderData: keepPreviousData,
+  });
+
+export const useOvertaken = (planting: number, weed: string) =>
+  useQuery({
+    queryKey: ["overtaken", planting, weed],
+    queryFn: () => answerOf(api.GET("/api/spread/overtaken", { params: { query: { planting, weed } } })),
+    placeholderData: keepPreviousData,
+    retry: false,
+  });
+
+export const useAfter = () =>
+  useQuery({ queryKey: ["after"], queryFn: () => answerOf(api.GET("/api/spread/after")) });

@@ -1,8 +1,8 @@
-import type { Schemas } from "../../api/client";
-import type { Options } from "../../parts/SelectField";
+import type { Schemas } from "../api/client";
+import type { Options } from "./SelectField";
 
 /** bedChoices offers the beds of the plan, and none. */
-export const bedChoices = (beds: Schemas["BedView"][], none: string): Options => [
+export const bedChoices = (beds: { id: number; name: string }[], none: string): Options => [
   ["0", none],
   ...beds.map((bed) => [String(bed.id), bed.name] as const),
 ];
