@@ -5,6 +5,7 @@ import (
 	"fmt"
 	"io"
 	"math"
+	"strings"
 
 	"codeberg.org/go-pdf/fpdf"
 
@@ -374,15 +375,20 @@ func legendEntries(plot place.PlotView) (entries []legendEntry) {
 			}
 		}
 	}
+	var things []string // one after the other: a line for each would fill the page
 	for _, item := range plot.Items {
-		text := nameOf(item) + ": " + item.Words
-		if item.Kind == "unsafe ground" {
-			text = nameOf(item) + ": " + item.Input.Unsafe + ", nothing for use"
-			if item.Input.Reach != "" {
-				text += " within " + item.Input.Reach
-			}
+		if item.Kind != "unsafe ground" {
+			things = append(things, nameOf(item)+": "+item.Words)
+			continue
+		}
+		text := nameOf(item) + ": " + item.Input.Unsafe + ", nothing for use"
+		if item.Input.Reach != "" {
+			text += " within " + item.Input.Reach
 		}
 		add(false, "%s", text)
+	}
+	if len(things) > 0 {
+		add(false, "%s", strings.Join(things, "; "))
 	}
 	return entries
 }

@@ -107,7 +107,7 @@ func TestThePlanIsGeoJSON(t *testing.T) {
 			t.Errorf("a %s lies from %v to %v", f.Properties.MustString("what"), low, high)
 		}
 	}
-	if kinds["bed"] != 9 || kinds["tree"] != 2 || kinds["unsafe ground"] != 1 {
+	if kinds["bed"] != 10 || kinds["tree"] != 2 || kinds["unsafe ground"] != 1 {
 		t.Errorf("the file holds %v", kinds)
 	}
 	if file.ExtraMembers["coordinates_are"] != planCRS {
@@ -164,7 +164,7 @@ func TestAPlanWithoutAnAnchorLeavesThePlotLyingAsItDoes(t *testing.T) {
 	check(t, err)
 	plot, err := g.Place.Plot(t.Context(), plot.NoDay)
 	check(t, err)
-	if plot.Bearing != 20 || !plot.Drawn || len(plot.Beds) != 10 || plot.Beds[9].Area != "2 m²" {
+	if plot.Bearing != 20 || !plot.Drawn || len(plot.Beds) != 11 || plot.Beds[10].Area != "2 m²" {
 		t.Errorf("the plot looks to %v°, drawn %v, with %d beds", plot.Bearing, plot.Drawn, len(plot.Beds))
 	}
 }
@@ -186,7 +186,7 @@ func TestABedMissingFromTheFileStaysWithItsPlantings(t *testing.T) {
 	for _, bed := range plot.Beds {
 		plantings += len(bed.Plantings)
 	}
-	if len(plot.Beds) != 9 || plantings != 30 || len(plot.Items) != 1 {
+	if len(plot.Beds) != 10 || plantings != 32 || len(plot.Items) != 1 {
 		t.Errorf("%d beds, %d plantings, %d things are left", len(plot.Beds), plantings, len(plot.Items))
 	}
 	twins := data

@@ -90,6 +90,18 @@ func (p *fixture) everyPage() string {
 	ask("family", family, err)
 	ways, err := p.Bench.Ways(ctx, bench.AskInput{Species: "borage", Plants: 3}) // few ways: it is asked hundreds of times
 	ask("ways", ways, err)
+	spreading, err := p.Spread.Spread(ctx, 3, false)
+	ask("spread", spreading, err)
+	up, err := p.Spread.CameUp(ctx)
+	ask("came up", up, err)
+	worth, err := p.Spread.Balance(ctx, "")
+	ask("balance", worth, err)
+	races, err := p.Spread.Overtaken(ctx, 0, "")
+	ask("overtaken", races, err)
+	after, err := p.Spread.AfterCrop(ctx)
+	ask("after the crop", after, err)
+	costs, err := p.Spread.Settings(ctx)
+	ask("what holding costs", costs, err)
 	baskets, err := p.Gather.Baskets(ctx)
 	ask("baskets", baskets, err)
 	for _, bed := range s.Beds {

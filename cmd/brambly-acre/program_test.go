@@ -285,7 +285,7 @@ func TestExportWritesAFile(t *testing.T) {
 	if status, _, errs := run(t, "export", "plan", "--data", dir, "--out", file); status != 0 {
 		t.Errorf("export plan: %d, %q", status, errs)
 	}
-	if status, out, errs := run(t, "import", "plan", file, "--data", mine); status != 0 || out != "Read a plan: 9 beds changed, 11 things drawn, 0 taken away\n" {
+	if status, out, errs := run(t, "import", "plan", file, "--data", mine); status != 0 || out != "Read a plan: 10 beds changed, 11 things drawn, 0 taken away\n" {
 		t.Errorf("import plan: %d, %q, %q", status, out, errs)
 	}
 	check(t, os.WriteFile(file, []byte(`{"type":"FeatureCollection","features":[]}`), 0o600))

@@ -7,6 +7,7 @@ import (
 	"strings"
 
 	"bramblyacre/core/calendar"
+	"bramblyacre/core/flora"
 	"bramblyacre/core/parallel"
 	"bramblyacre/core/spread"
 	"bramblyacre/garden/input"
@@ -185,6 +186,7 @@ func (h *holdAsk) read(c *say.Checklist, ask HoldAsk) {
 			c.Add("beheadOn", "Choose a day of this season or the next.")
 		default:
 			h.beheadOn = day
+			h.checkHeads(c, day)
 		}
 	}
 	h.fallen = fallenBy(h.s, h.p, h.beheadOn)
@@ -198,6 +200,20 @@ func (h *holdAsk) read(c *say.Checklist, ask HoldAsk) {
 		if err := hensRefusal(h.p, h.with[i]); err != nil && !c.Has("ways") {
 			c.AddError("ways", err)
 		}
+	}
+}
+
+// checkHeads refuses a day on which a stand has no heads to be taken off, or none with seed in them any more.
+func (h *holdAsk) checkHeads(c *say.Checklist, day calendar.Date) {
+	forecast, _ := h.s.ForecastOn(h.p, day)
+	const hardlyAny = 0.02
+	switch name := say.Capital(h.p.Species.Names.Name); {
+	case forecast == nil:
+		c.Add("beheadOn", "%s does not live to see that day.", name)
+	case forecast.PassedBy(flora.FirstFlower, day) < hardlyAny:
+		c.Add("beheadOn", "%s has no heads yet on %s: nothing of it is in flower.", name, day.DayMonth())
+	case forecast.PassedBy(flora.Ripe, day) > 1-hardlyAny:
+		c.Add("beheadOn", "By %s all of its seed has fallen.", day.DayMonth())
 	}
 }
 

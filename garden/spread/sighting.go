@@ -37,6 +37,9 @@ func (u *Uses) NoteSighting(ctx context.Context, planting int64, in FrontSightin
 		if !isOnRecord(p.Species) {
 			c.Add("kind", "How %s spreads is not on record; give its own figures under Plants first.", p.Species.Names.Name)
 		}
+		if isOnRecord(p.Species) && len(spread.FrontsOf(p.Species)) == 0 {
+			c.Add("kind", "Nothing of %s runs, by what is on record. What came up of its seed is noted under What came up.", p.Species.Names.Name)
+		}
 		switch spread.SightingKind(in.Kind) {
 		case spread.AtMost:
 			if in.X != nil || in.Y != nil {
