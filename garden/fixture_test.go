@@ -135,9 +135,15 @@ func addSure(t testing.TB, g *Garden, in input.PlantingInput) (journal.Entry, er
 	}
 	view, err := g.Ledger(t.Context(), journal.LedgerFilter{Most: 1})
 	check(t, err)
-	id := view.Lines[0].PlantingID
-	_, err = g.Plot.Change(t.Context(), func(s *plot.State, d *journal.Draft) (journal.Record, error) {
-		answers, err := json.Marshal(allSeen(g, in.SpeciesID))
+	prove(t, g, view.Lines[0].PlantingID, in.SpeciesID, in.StartedOn)
+	return entry, nil
+}
+
+// prove puts down a look at a planting that saw everything on record.
+func prove(t testing.TB, g *Garden, id int64, speciesID, day string) {
+	t.Helper()
+	_, err := g.Plot.Change(t.Context(), func(s *plot.State, d *journal.Draft) (journal.Record, error) {
+		answers, err := json.Marshal(allSeen(g, speciesID))
 		if err != nil {
 			return journal.Record{}, err
 		}
@@ -145,11 +151,11 @@ func addSure(t testing.TB, g *Garden, in input.PlantingInput) (journal.Entry, er
 		if err != nil {
 			return journal.Record{}, err
 		}
-		row := store.PutLookParams{PlantingID: &id, Day: in.StartedOn, NotedOn: in.StartedOn, ByWhom: "Ida", Answers: string(answers), Shown: string(shown), Photos: "[]"}
+		row := store.PutLookParams{PlantingID: &id, Day: day, NotedOn: day, ByWhom: "Ida", Answers: string(answers), Shown: string(shown), Photos: "[]"}
 		_, err = identity.LooksTable.Put(t.Context(), d, 0, row)
 		return journal.Record{Kind: "check", Summary: "Checked", Planting: &id}, err
 	})
-	return entry, err
+	check(t, err)
 }
 
 // allSeen answers seen to everything that a species is known by.

@@ -4,6 +4,7 @@ import (
 	"fmt"
 	"hash/fnv"
 	"math/rand/v2"
+	"sync"
 
 	"bramblyacre/core/flora"
 	"bramblyacre/core/propagation"
@@ -20,6 +21,7 @@ const Years = 10
 type draws struct {
 	seed  uint64
 	doubt propagation.Doubt
+	mu    sync.RWMutex // guards what follows: several plans are tried side by side
 	known map[event][]float64
 }
 
@@ -30,7 +32,7 @@ type event struct {
 }
 
 func newDraws(seed uint64, doubt propagation.Doubt) *draws {
-	return &draws{seed, doubt, map[event][]float64{}}
+	return &draws{seed: seed, doubt: doubt, known: map[event][]float64{}}
 }
 
 // named are the runs' chances of what is drawn once.
@@ -38,7 +40,10 @@ func (d *draws) named(what string) []float64 { return d.of(event{what: what}) }
 
 // of are the runs' chances, 0–1: one from each two-hundredth, in an order of its own.
 func (d *draws) of(e event) []float64 {
-	if made, has := d.known[e]; has {
+	d.mu.RLock()
+	made, has := d.known[e]
+	d.mu.RUnlock()
+	if has {
 		return made
 	}
 	hash := fnv.New64a()
@@ -48,7 +53,9 @@ func (d *draws) of(e event) []float64 {
 	for i, place := range rng.Perm(Runs) {
 		all[i] = (float64(place) + rng.Float64()) / Runs
 	}
+	d.mu.Lock()
 	d.known[e] = all
+	d.mu.Unlock()
 	return all
 }
 

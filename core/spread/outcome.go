@@ -9,6 +9,7 @@ import (
 
 // Target is a piece of ground that is not to be reached.
 type Target struct {
+	// Name tells it from all others of its terrain; empty for one that is asked for once.
 	Name  string
 	Cells []int32
 }
@@ -20,8 +21,20 @@ type target struct {
 	seed      [generations][grounds]float64
 }
 
-// look works out a stand's ways to a target.
+// look is a stand's ways to a target, worked out once for each name.
 func (p *Ready) look(of Target) target {
+	if of.Name == "" {
+		return p.newLook(of)
+	}
+	if made, has := p.looks.Load(of.Name); has {
+		return made.(target)
+	}
+	made := p.newLook(of)
+	p.looks.Store(of.Name, made)
+	return made
+}
+
+func (p *Ready) newLook(of Target) target {
 	t := target{}
 	for _, f := range p.fronts {
 		out, past := map[luck]float64{}, map[luck]float64{}

@@ -3,6 +3,7 @@ package spread
 import (
 	"math"
 	"slices"
+	"sync"
 
 	"bramblyacre/core/flora"
 	"bramblyacre/core/geometry"
@@ -57,6 +58,8 @@ type Ready struct {
 	isHome []bool
 	// homeEdgeM is how long its home's edge is in metres, homeM2 its ground.
 	homeEdgeM, homeM2 float64
+	// looks are its ways to targets, by name, made when first asked for.
+	looks sync.Map
 }
 
 // Prepare works out the ways of a stand over the ground.

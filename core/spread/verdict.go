@@ -88,7 +88,9 @@ type DeedVerdict struct {
 	Deed Deed
 	// Goes is false where it is not to be done at all; Later where it goes after a check.
 	Goes, Later bool
-	For, Not    []Reason
+	// Never is why it does not go, none where it does.
+	Never    Reason
+	For, Not []Reason
 }
 
 // Verdict is what to do with what came up.
@@ -167,7 +169,12 @@ func (j judge) deed(deed Deed) (v DeedVerdict, score int) {
 	v = DeedVerdict{Deed: deed, Goes: true}
 	speaks := func(weight int, reason Reason) { v.For, score = append(v.For, reason), score+weight }
 	against := func(weight int, reason Reason) { v.Not, score = append(v.Not, reason), score-weight }
-	never := func(reason Reason) { v.Not, v.Goes = append(v.Not, reason), false }
+	never := func(reason Reason) {
+		if v.Goes {
+			v.Never = reason
+		}
+		v.Not, v.Goes = append(v.Not, reason), false
+	}
 	check := func() {
 		if !f.Checked {
 			v.Later = true

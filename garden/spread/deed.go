@@ -89,11 +89,7 @@ func (r *reckoning) mayDo(c *say.Checklist, row store.Volunteer, species *flora.
 		}
 		switch {
 		case !one.Goes:
-			why := "something speaks against it"
-			if len(one.Not) > 0 {
-				why = reasonWords(species, one.Not[len(one.Not)-1])
-			}
-			c.Add("deed", "Not to be done: %s.", why)
+			c.Add("deed", "Not to be done: %s.", reasonWords(species, one.Never))
 		case one.Later && deed != spread.EatIt:
 			// What is to be eaten is set down as a planting first: that is checked, and gives nothing before.
 			c.Add("deed", "First cut one and look at it: what came up is unproven, whoever its mother is.")
