@@ -333,8 +333,12 @@ func (j judge) lift(speaks, against func(int, Reason)) {
 	if j.dangerous {
 		speaks(6, IsDangerous)
 	}
-	if j.species.Law != "" && (f.LawForbids || !f.LawAsked) {
+	switch {
+	case j.species.Law == "":
+	case f.LawForbids:
 		speaks(5, IsListed)
+	case !f.LawAsked:
+		speaks(5, AskLaw)
 	}
 	if j.fast {
 		speaks(2, RunsAway)

@@ -260,19 +260,20 @@ function labelsOf(
   const labels: Label[] = [];
   for (const reach of reaches) {
     const p = at(reach.at);
-    const right = p.x < width * 0.6;
-    const x = right ? p.x + 10 : p.x - 10;
-    const anchor = right ? "start" : "end";
-    labels.push({
-      key: `${reach.key} where`,
-      text: reach.where,
-      x,
-      y: p.y - 5,
-      size: 13.5,
-      anchor,
-      weight: 700,
-    });
-    labels.push({ key: `${reach.key} years`, text: reach.years, x, y: p.y + 13, size: 13, anchor });
+    const text = `${reach.where} ${reach.years}`;
+    const sides = p.x < width * 0.6 ? (["start", "end"] as const) : (["end", "start"] as const);
+    for (const anchor of sides)
+      for (const dy of [5, 19, -9, 33, -23])
+        labels.push({
+          key: `${reach.key} ${anchor} ${dy}`,
+          of: reach.key,
+          text,
+          x: anchor === "start" ? p.x + 10 : p.x - 10,
+          y: p.y + dy,
+          size: 13.5,
+          anchor,
+          weight: 700,
+        });
   }
   const stands = chosen ? [chosen, ...view.stands.filter((s) => s !== chosen)] : view.stands;
   for (const stand of stands) {
