@@ -74,7 +74,7 @@ generate: front
 bench: build web/bare/dist/index.html
 	go test -run '^$$' -bench . -benchmem ./core/... ./library ./garden ./server ./demo ./cmd/...
 	tools/ensure-chromium
-	go test -run '^$$' -bench FirstPicture -benchtime 5x -timeout 20m ./e2e
+	go test -run '^$$' -bench 'FirstPicture|MovingTheYear' -benchtime 5x -timeout 20m ./e2e
 	tools/first-page-size
 
 # The pictures in docs/screenshots, from the sample plot.

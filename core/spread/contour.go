@@ -14,6 +14,21 @@ func pointOf(both float64) point { return point{X: both, Y: both} }
 // draws them (Lorensen and Cline 1987, in the plane), without the points that lie within a tolerance in metres of the line between
 // others. Ground at the grid's rim is taken as not covered beyond it.
 func (c Cover) Contour(g Grid, chance, tolerance float64) [][]geometry.Point {
+	low, high := c.bounds(g, chance)
+	return c.contour(g, chance, tolerance, low, high)
+}
+
+// Contours are the lines of Levels, in their order.
+func (c Cover) Contours(g Grid, tolerance float64) (lines [len(Levels)][][]geometry.Point) {
+	low, high := c.bounds(g, Levels[0]) // all ground of a higher level is ground of the lowest
+	for k, level := range Levels {
+		lines[k] = c.contour(g, level, tolerance, low, high)
+	}
+	return lines
+}
+
+// contour draws the line of one chance among the columns and rows from low to high.
+func (c Cover) contour(g Grid, chance, tolerance float64, low, high [2]int) [][]geometry.Point {
 	at := func(x, y int) float64 {
 		if x < 0 || y < 0 || x >= g.Wide || y >= g.Deep {
 			return 0
@@ -24,7 +39,6 @@ func (c Cover) Contour(g Grid, chance, tolerance float64) [][]geometry.Point {
 	type side struct{ x, y, up int } // the side from (x, y) to the next middle to the right, or up
 	next := map[side]side{}
 	var order []side
-	low, high := c.bounds(g, chance)
 	for y := low[1] - 1; y <= high[1]; y++ {
 		for x := low[0] - 1; x <= high[0]; x++ {
 			corners := [4]float64{at(x, y), at(x+1, y), at(x+1, y+1), at(x, y+1)}

@@ -232,11 +232,7 @@ func Maps(stands []*Ready, plans []Plan, years []int) [][]Map {
 		covers := stands[i].Covers(plan)
 		for _, year := range years {
 			cover, grid := covers.In(year), stands[i].r.Terrain.Grid
-			m := Map{Year: year, AreaM2: cover.AreaM2(grid)}
-			for k, level := range Levels {
-				m.Lines[k] = cover.Contour(grid, level, lineTolerance)
-			}
-			all[i] = append(all[i], m)
+			all[i] = append(all[i], Map{Year: year, AreaM2: cover.AreaM2(grid), Lines: cover.Contours(grid, lineTolerance)})
 		}
 	})
 	return all

@@ -63,13 +63,15 @@ func (p *Ready) newLook(of Target) target {
 
 // Outside is the target of everything outside a stand's bed.
 func (p *Ready) Outside() Target {
-	of := Target{Name: "past its edge"}
-	for cell := range p.isHome {
-		if !p.isHome[cell] {
-			of.Cells = append(of.Cells, int32(cell))
+	p.outside.Do(func() {
+		p.beyond = Target{Name: "past its edge"}
+		for cell := range p.isHome {
+			if !p.isHome[cell] {
+				p.beyond.Cells = append(p.beyond.Cells, int32(cell))
+			}
 		}
-	}
-	return of
+	})
+	return p.beyond
 }
 
 // courses are a stand's runs under a plan.

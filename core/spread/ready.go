@@ -60,6 +60,9 @@ type Ready struct {
 	homeEdgeM, homeM2 float64
 	// looks are its ways to targets, by name, made when first asked for.
 	looks sync.Map
+	// beyond is everything outside its home, made once.
+	outside sync.Once
+	beyond  Target
 }
 
 // Prepare works out the ways of a stand over the ground.

@@ -217,8 +217,8 @@ func (r *reckoning) standView(one *stand, years []int, free bool) SpreadStand {
 	for _, year := range years {
 		cover := run.In(year)
 		m := SpreadMap{Year: year, Lines: []string{}, AreaM2: say.Round1(cover.AreaM2(grid))}
-		for _, level := range spread.Levels {
-			m.Lines = append(m.Lines, pathOf(cover.Contour(grid, level, lineToleranceM)))
+		for _, lines := range cover.Contours(grid, lineToleranceM) {
+			m.Lines = append(m.Lines, pathOf(lines))
 		}
 		v.Maps = append(v.Maps, m)
 	}

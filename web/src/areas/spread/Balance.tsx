@@ -60,7 +60,7 @@ export function Balance() {
   );
 }
 
-const block = 12;
+const block = 10;
 
 /** Scale is a kind as blocks left and right of a middle: for it in leaf green and filled, against it in outline. */
 function Scale({ kind, chosen, onChoose }: { kind: Kind; chosen: boolean; onChoose: () => void }) {
@@ -73,7 +73,7 @@ function Scale({ kind, chosen, onChoose }: { kind: Kind; chosen: boolean; onChoo
       onClick={onChoose}
       sx={{
         display: "grid",
-        gridTemplateColumns: "1fr 110px 110px",
+        gridTemplateColumns: "minmax(0, 1fr) 94px 94px",
         width: "100%",
         alignItems: "center",
         font: "inherit",
@@ -98,12 +98,12 @@ function Scale({ kind, chosen, onChoose }: { kind: Kind; chosen: boolean; onChoo
 function Blocks({ n, right = false }: { n: number; right?: boolean }) {
   const shown = Math.min(n, 9);
   return (
-    <svg width={110} height={20} aria-hidden>
-      <line x1={right ? 109 : 1} x2={right ? 109 : 1} y1={0} y2={20} stroke="var(--ink)" />
+    <svg width={94} height={20} aria-hidden>
+      <line x1={right ? 93 : 1} x2={right ? 93 : 1} y1={0} y2={20} stroke="var(--ink)" />
       {Array.from({ length: shown }, (_, i) => (
         <rect
           key={i}
-          x={right ? 106 - (i + 1) * block : 5 + i * block}
+          x={right ? 90 - (i + 1) * block : 4 + i * block}
           y={5}
           width={block - 3}
           height={10}

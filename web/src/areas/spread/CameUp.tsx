@@ -157,10 +157,7 @@ function Verdict({ group, onDo }: { group: Group; onDo: (deed: Deed) => void }) 
         {best && <Act group={group} deed={best} onDo={onDo} main />}
       </Box>
       {others.map((deed) => (
-        <Box
-          key={deed.deed}
-          sx={{ borderTop: "1px solid var(--rule)", py: 0.7, opacity: deed.goes ? 1 : 0.86 }}
-        >
+        <Box key={deed.deed} sx={{ borderTop: "1px solid var(--rule)", py: 0.7 }}>
           <Box sx={{ display: "flex", gap: 1, alignItems: "center", flexWrap: "wrap" }}>
             <Box sx={{ fontWeight: 700, flex: 1, textDecoration: deed.goes ? "none" : "line-through" }}>
               {deed.name}
