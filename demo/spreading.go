@@ -32,12 +32,17 @@ var cameUp = []struct {
 	bed string
 	in  bench.VolunteerInput
 }{
-	{"South Wall", bench.VolunteerInput{SpeciesID: "chickweed", Day: "2031-05-16", Plants: 60, Place: "among the marigolds"}},
+	{
+		"South Wall",
+		bench.VolunteerInput{SpeciesID: "chickweed", Day: "2031-05-16", Plants: 60, Place: "among the marigolds"},
+	},
 	{"", bench.VolunteerInput{
-		SpeciesID: "hedge-bindweed", Day: "2031-05-19", Plants: 3, Place: "at the foot of the Board fence", X: new(33.8), Y: new(24.0),
+		SpeciesID: "hedge-bindweed", Day: "2031-05-19", Plants: 3, Place: "at the foot of the Board fence",
+		X: new(33.8), Y: new(24.0),
 	}},
 	{"", bench.VolunteerInput{
-		SpeciesID: "himalayan-balsam", Day: "2031-05-24", Plants: 9, Place: "on the bank of the Frog pond", X: new(44.6), Y: new(12.6),
+		SpeciesID: "himalayan-balsam", Day: "2031-05-24", Plants: 9, Place: "on the bank of the Frog pond",
+		X: new(44.6), Y: new(12.6),
 	}},
 }
 
@@ -48,7 +53,10 @@ func spreading() []event {
 			return b.hold("hop", spread.HoldInput{Policy: "held", Ways: []string{"edge:2"}, Line: 0.1})
 		}},
 		{mustDay("2030-10-12"), "hop seen", func(b *builder) error {
-			return b.sight("hop", spread.FrontSightingInput{Day: "2030-10-12", Kind: "at most", Note: "Edged, and looked all along."})
+			return b.sight(
+				"hop",
+				spread.FrontSightingInput{Day: "2030-10-12", Kind: "at most", Note: "Edged, and looked all along."},
+			)
 		}},
 		{mustDay("2031-05-11"), "mint seen", func(b *builder) error {
 			return b.sight("mint", spread.FrontSightingInput{

@@ -28,7 +28,6 @@ func TestScreenshots(t *testing.T) {
 		{"now", "/", "Behead sweet cicely", 1280, 800, nil},
 		{"week", "/week", "For a day of rain", 1280, 800, nil},
 		{"year", "/year", "What came when", 1280, 800, nil},
-		{"trouble", "/trouble/slug%20holes?planting=24", "What brings it", 1280, 800, nil},
 		{"plot", "/plot", "Wet Corner", 1280, 800, func(b *browser) { b.click("hop, North Fence") }},
 		{"round-phone", "/round", "What do you see?", 390, 844, nil},
 		{"planting", "/plantings/6", "What may be taken today", 1280, 800, func(b *browser) { b.click("Why") }},
@@ -39,14 +38,15 @@ func TestScreenshots(t *testing.T) {
 		}},
 		{"bench", "/bench", "All batches", 1280, 800, nil},
 		{"ways", "/bench/ways?wish=8", "What counts to you", 1280, 800, nil},
-		{"tray", "/bench/trays/2", "of 40 up", 1280, 800, nil},
+		{"spread", "/spread", "All that spreads", 1280, 800, nil},
+		{"hold", "/spread/hold", "Try several together", 1280, 800, nil},
+		{"came-up", "/spread/came-up?group=1", "Eat it up", 1280, 800, nil},
 		{"weather", "/weather", "How good the outlook was", 1280, 800, nil},
 		{"water", "/weather/water", "To fill it", 1280, 800, nil},
 		{"gather", "/gather", "Needed this year", 1280, 800, nil},
 		{"plants", "/plants", "agrimony", 1280, 800, nil},
 		{"plant", "/plants/ramsons", "Mistaken for", 1280, 800, nil},
 		{"check", "/plantings/12/check", "Is it sweet cicely?", 1280, 800, nil},
-		{"what-is-this", "/what", "plants are on record", 1280, 800, nil},
 		{"practice", "/practice/sweet-cicely/hemlock?seed=6", "Is this sweet cicely?", 1280, 800, func(b *browser) {
 			b.click("smell when crushed")
 			b.click("leaf surface")

@@ -30,8 +30,8 @@ const spreadFile = "spread/spread.toml"
 // Spread is what is known of spreading that is of no one species.
 func (l *Library) Spread() *spread.Lore { return &l.spread }
 
-// readLore reads the files of what is of no one species: the bench's, the care's and that of spreading. A set without one
-// has none.
+// readLore reads the files of what is of no one species: the bench's, the care's and that of spreading. A set without
+// one has none.
 func (l *Library) readLore(files fs.FS) error {
 	if err := l.readOne(files, benchFile, &l.bench); err != nil {
 		return err

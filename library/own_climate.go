@@ -22,7 +22,8 @@ func WriteClimate(n climate.Normals) ([]byte, error) { return toml.Marshal(n) }
 func (l *Library) WithClimate(n climate.Normals) *Library {
 	with := &Library{
 		species: l.species, ordered: l.ordered, climates: maps.Clone(l.climates), ground: l.ground, bench: l.bench,
-		care: l.care, spread: l.spread, usual: l.usual, works: l.works, courses: l.courses, texts: l.texts, origins: l.origins,
+		care: l.care, spread: l.spread, usual: l.usual, works: l.works, courses: l.courses, texts: l.texts,
+		origins: l.origins,
 	}
 	with.climates[n.ID] = n
 	with.stations = append(

@@ -43,13 +43,19 @@ func (o operations) registerSpread(api huma.API) {
 		func(ctx context.Context, in *ByID) (journal.Entry, error) {
 			return o.garden.Spread.DropHold(ctx, in.ID)
 		})
-	operation(api, http.MethodPost, "/api/plantings/{id}/sightings", "noteSighting", "Note how far a stand was seen to have come",
+	operation(
+		api,
+		http.MethodPost,
+		"/api/plantings/{id}/sightings",
+		"noteSighting",
+		"Note how far a stand was seen to have come",
 		func(ctx context.Context, in *struct {
 			ByID
 			Body spread.FrontSightingInput
 		}) (journal.Entry, error) {
 			return o.garden.Spread.NoteSighting(ctx, in.ID, in.Body)
-		})
+		},
+	)
 	operation(api, http.MethodDelete, "/api/sightings/{id}", "dropSighting", "Take a sighting away that was an error",
 		func(ctx context.Context, in *ByID) (journal.Entry, error) {
 			return o.garden.Spread.DropSighting(ctx, in.ID)
@@ -58,36 +64,54 @@ func (o operations) registerSpread(api huma.API) {
 		func(ctx context.Context, _ *nothing) (spread.SpreadSettings, error) {
 			return o.garden.Spread.Settings(ctx)
 		})
-	operation(api, http.MethodPut, "/api/spread/settings", "setSpreadSettings", "Change what holding costs, and which animals are kept",
+	operation(
+		api,
+		http.MethodPut,
+		"/api/spread/settings",
+		"setSpreadSettings",
+		"Change what holding costs, and which animals are kept",
 		func(ctx context.Context, in *struct {
 			Seen
 			Body spread.SpreadSettingsInput
 		}) (journal.Entry, error) {
 			return o.garden.Spread.SetSettings(ctx, in.version(), in.Body)
-		})
+		},
+	)
 	operation(api, http.MethodGet, "/api/spread/came-up", "getCameUp", "What came up by itself, with what to do with it",
 		func(ctx context.Context, _ *nothing) (spread.CameUpView, error) { return o.garden.Spread.CameUp(ctx) })
-	operation(api, http.MethodPost, "/api/volunteers/{id}/deed", "doWithVolunteers", "Note what was done with a group that came up",
+	operation(
+		api,
+		http.MethodPost,
+		"/api/volunteers/{id}/deed",
+		"doWithVolunteers",
+		"Note what was done with a group that came up",
 		func(ctx context.Context, in *struct {
 			ByID
 			Body spread.DeedInput
 		}) (journal.Entry, error) {
 			return o.garden.Spread.DoWith(ctx, in.ID, in.Body)
-		})
+		},
+	)
 	operation(api, http.MethodGet, "/api/spread/balance", "getBalance", "Worth and harm of the kinds that spread here",
 		func(ctx context.Context, in *struct {
 			Species string `query:"species" maxLength:"80" doc:"One more kind to weigh"`
 		}) (spread.BalanceView, error) {
 			return o.garden.Spread.Balance(ctx, in.Species)
 		})
-	operation(api, http.MethodPut, "/api/species/{id}/law", "noteLaw", "Note what was found of a kind on the household's own list",
+	operation(
+		api,
+		http.MethodPut,
+		"/api/species/{id}/law",
+		"noteLaw",
+		"Note what was found of a kind on the household's own list",
 		func(ctx context.Context, in *struct {
 			ID string `path:"id" maxLength:"80"`
 			Seen
 			Body spread.LawInput
 		}) (journal.Entry, error) {
 			return o.garden.Spread.NoteLaw(ctx, in.ID, in.version(), in.Body)
-		})
+		},
+	)
 	operation(api, http.MethodGet, "/api/spread/overtaken", "getOvertaken", "Crops against the weeds in them",
 		func(ctx context.Context, in *struct {
 			Planting int64  `query:"planting" doc:"A crop to ask about; 0 for none"`
@@ -95,8 +119,14 @@ func (o operations) registerSpread(api huma.API) {
 		}) (spread.OvertakenView, error) {
 			return o.garden.Spread.Overtaken(ctx, in.Planting, in.Weed)
 		})
-	operation(api, http.MethodGet, "/api/spread/after", "getAfterCrop", "Each bed after its crop, and what animals may clear",
-		func(ctx context.Context, _ *nothing) (spread.AfterView, error) { return o.garden.Spread.AfterCrop(ctx) })
+	operation(
+		api,
+		http.MethodGet,
+		"/api/spread/after",
+		"getAfterCrop",
+		"Each bed after its crop, and what animals may clear",
+		func(ctx context.Context, _ *nothing) (spread.AfterView, error) { return o.garden.Spread.AfterCrop(ctx) },
+	)
 	operation(api, http.MethodPost, "/api/clearings", "planClearing", "Plan animals that clear a bed after its crop",
 		func(ctx context.Context, in *struct{ Body spread.ClearingInput }) (journal.Entry, error) {
 			return o.garden.Spread.PlanClearing(ctx, in.Body)

@@ -31,7 +31,9 @@ func overtaking(v *values) (map[string]any, error) {
 	}
 	growth := func(of string) spread.Growth {
 		return spread.Growth{
-			HeightM: v.number(of + "_m"), Rate: v.number(of + "_rate"), MiddleC: v.number(of + "_mid"), AheadC: optional(of + "_ahead"),
+			HeightM: v.number(
+				of + "_m",
+			), Rate: v.number(of + "_rate"), MiddleC: v.number(of + "_mid"), AheadC: optional(of + "_ahead"),
 		}
 	}
 	race := spread.Race{Weed: growth("weed"), Crop: growth("crop"), MeetsM: optional("meets_m")}

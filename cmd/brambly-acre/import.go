@@ -60,7 +60,9 @@ func importCommand() *cobra.Command {
 		Args: func(_ *cobra.Command, args []string) error {
 			if len(args) != 2 || readers[args[0]] == nil && args[0] != "archive" {
 				return usageError{
-					errors.New("say what to read and from where: import plan FILE, import plant FILE, import weather FILE, or import archive FILE"),
+					errors.New(
+						"say what to read and from where: import plan FILE, import plant FILE, import weather FILE, or import archive FILE",
+					),
 				}
 			}
 			return nil
@@ -79,7 +81,10 @@ func importCommand() *cobra.Command {
 			g, s, err := p.open(cmd.Context())
 			var held store.HeldError
 			if errors.As(err, &held) {
-				return fmt.Errorf("%w, or bring the file on its page: a plan under Plot, a plant under Plants, weather under Weather", held)
+				return fmt.Errorf(
+					"%w, or bring the file on its page: a plan under Plot, a plant under Plants, weather under Weather",
+					held,
+				)
 			}
 			if err != nil {
 				return err

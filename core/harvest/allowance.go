@@ -64,13 +64,11 @@ type Allowance struct {
 	Limits []Limit
 }
 
-// Allow returns how much of a part may be taken from a stand: the least of the
-// cut share of what stands, what is left of that share after the season's cuts
-// less their regrowth, what stands above the floor, what is at the right stage,
-// and what is needed. Where limits are equal, the earlier of these is named
-// first. Of a stand that is to go it is all that stands and is at the right stage. Amounts are in the rule's unit, rounded down to whole units; grams are
-// fresh weight. Regrowth is linear in thermal time, the simplest course that
-// model.md §7 allows.
+// Allow returns how much of a part may be taken from a stand: the least of the cut share of what stands, what is left
+// of that share after the season's cuts less their regrowth, what stands above the floor, what is at the right stage,
+// and what is needed. Where limits are equal, the earlier of these is named first. Of a stand that is to go it is all
+// that stands and is at the right stage. Amounts are in the rule's unit, rounded down to whole units; grams are fresh
+// weight. Regrowth is linear in thermal time, the simplest course that model.md §7 allows.
 func Allow(rule *flora.HarvestRule, stand Stand) Allowance {
 	full := stand.Plants * rule.PerPlant.Value * countShare(rule, stand.SizeShare)
 	cut, missing := 0.0, 0.0

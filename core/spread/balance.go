@@ -114,7 +114,8 @@ func balanceRow(s *flora.Species, subject Subject) BalanceRow {
 			break
 		}
 		is(Neither, 0)
-		for _, bound := range []float64{0.1, 0.3, 0.6} { // metres a year: guesses of ours, there to weigh and for nothing else
+		// In metres a year, as below in seeds, years and shares: guesses of ours, there to weigh and for nothing else.
+		for _, bound := range []float64{0.1, 0.3, 0.6} {
 			if row.Figure.Value >= bound {
 				is(Against, row.Weight+1)
 			}
@@ -127,7 +128,7 @@ func balanceRow(s *flora.Species, subject Subject) BalanceRow {
 		seeds := scaled(*way.Heads, *way.SeedsHead)
 		row.Figure, row.Text = &seeds, way.How
 		is(Neither, 0)
-		for _, bound := range []float64{200, 2000, 20000} { // seeds a plant: as above
+		for _, bound := range []float64{200, 2000, 20000} {
 			if seeds.Value >= bound {
 				is(Against, row.Weight+1)
 			}
@@ -139,7 +140,7 @@ func balanceRow(s *flora.Species, subject Subject) BalanceRow {
 		}
 		row.Figure, row.Text = way.SoilYears, way.Wakes
 		is(Neither, 0)
-		for _, bound := range []float64{3, 8, 25} { // years: as above
+		for _, bound := range []float64{3, 8, 25} {
 			if way.SoilYears.Value >= bound {
 				is(Against, row.Weight+1)
 			}
@@ -151,7 +152,7 @@ func balanceRow(s *flora.Species, subject Subject) BalanceRow {
 		}
 		row.Figure = &regrows
 		is(Neither, 0)
-		for _, bound := range []float64{0.3, 0.7} { // shares: as above
+		for _, bound := range []float64{0.3, 0.7} {
 			if regrows.Value >= bound {
 				is(Against, row.Weight+1)
 			}

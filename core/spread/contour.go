@@ -11,8 +11,8 @@ type point = geometry.Point
 func pointOf(both float64) point { return point{X: both, Y: both} }
 
 // Contour are the closed lines about all ground that is covered with a chance or a likelier one, as marching squares
-// draws them (Lorensen and Cline 1987, in the plane), without the points that lie within a tolerance in metres of the line between
-// others. Ground at the grid's rim is taken as not covered beyond it.
+// draws them (Lorensen and Cline 1987, in the plane), without the points that lie within a tolerance in metres of the
+// line between others. Ground at the grid's rim is taken as not covered beyond it.
 func (c Cover) Contour(g Grid, chance, tolerance float64) [][]geometry.Point {
 	low, high := c.bounds(g, chance)
 	return c.contour(g, chance, tolerance, low, high)

@@ -36,8 +36,8 @@ func RateOf(f flora.Figure) Rate {
 	return r
 }
 
-// FrontYears is how many years a front of a rate takes for a distance in metres in one, five and nine of ten cases; an error
-// for a rate, spread or distance that cannot be.
+// FrontYears is how many years a front of a rate takes for a distance in metres in one, five and nine of ten cases;
+// an error for a rate, spread or distance that cannot be.
 func FrontYears(rateM, sigma, distanceM float64) (p10, p50, p90 float64, err error) {
 	switch {
 	case !(rateM > 0) || math.IsInf(rateM, 0):

@@ -134,8 +134,8 @@ func (p *Ready) Refusal(c Control) error {
 	return nil
 }
 
-// frontCourse is how far a front is in one run at the start of each year, 0 for today: out from where it began, past from
-// its home's edge. Below 0 it is gone; past is endless where nothing holds it.
+// frontCourse is how far a front is in one run at the start of each year, 0 for today: out from where it began, past
+// from its home's edge. Below 0 it is gone; past is endless where nothing holds it.
 type frontCourse struct{ out, past [Years + 1]float32 }
 
 // gone stands for a front that is dead.
@@ -151,8 +151,9 @@ type holding struct {
 	speed, outside float64
 	// rounds of edging and digs a year, and seasons under cover.
 	rounds, digs, seasons int
-	// missed is the chance that a round leaves something past the edge, leaves that a dig leaves a piece that grows, lives
-	// that it outlives a season under cover, over that it gets over a mown strip in a year, hole that it gets out of a pot.
+	// missed is the chance that a round leaves something past the edge, leaves that a dig leaves a piece that grows,
+	// lives that it outlives a season under cover, over that it gets over a mown strip in a year, hole that it gets out
+	// of a pot.
 	missed, leaves, lives, over, hole float64
 	mown, board, boardHolds, potted   bool
 	// late are the ways that are not done in the first year.

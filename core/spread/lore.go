@@ -46,8 +46,8 @@ type EdgeLore struct {
 // SeedLore is what becomes of seed that fell.
 type SeedLore struct {
 	// Enters is the share that gets into the ground alive, WakesDug and WakesStill the shares that come up a year in
-	// stirred ground and under grass, WakesLife the share that comes up over all its years at the least, Stands the share of
-	// seedlings that grow up where nobody pulls them.
+	// stirred ground and under grass, WakesLife the share that comes up over all its years at the least, Stands the
+	// share of seedlings that grow up where nobody pulls them.
 	Enters     flora.Figure `toml:"enters"`
 	WakesDug   flora.Figure `toml:"wakes_dug"`
 	WakesStill flora.Figure `toml:"wakes_still"`
@@ -99,13 +99,13 @@ type WorkLore struct {
 
 // ClearLore is what weeds in a crop and animals in a bed come to.
 type ClearLore struct {
-	// Meets is how tall weeds are in cm when they begin to shade a crop; WeedSmall and WeedTall are the minutes that a m² of
-	// them takes.
+	// Meets is how tall weeds are in cm when they begin to shade a crop; WeedSmall and WeedTall are the minutes that a
+	// m² of them takes.
 	Meets     flora.Figure `toml:"meets"`
 	WeedSmall flora.Figure `toml:"weed_small"`
 	WeedTall  flora.Figure `toml:"weed_tall"`
-	// Hen and Duck are the m² that one clears in a day, Raw and Near the days after droppings before what touches the soil,
-	// and what does not, is eaten raw.
+	// Hen and Duck are the m² that one clears in a day, Raw and Near the days after droppings before what touches the
+	// soil, and what does not, is eaten raw.
 	Hen  flora.Figure `toml:"hen"`
 	Duck flora.Figure `toml:"duck"`
 	Raw  flora.Figure `toml:"raw"`

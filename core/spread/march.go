@@ -40,8 +40,8 @@ func newWay(g Grid) *way {
 }
 
 // Reach is how far each cell is in metres from the nearest start by the quickest way, ground that slows a front
-// counted as so much longer: Never where there is no way, or where it is farther than most. What lies nearer than free to
-// a point counts as reached at once.
+// counted as so much longer: Never where there is no way, or where it is farther than most. What lies nearer than
+// free to a point counts as reached at once.
 //
 // The eikonal equation is solved by fast marching (Sethian 1996) with second-order differences where they
 // hold (Sethian 1999), and exactly near points on uniform ground.

@@ -147,9 +147,9 @@ func (p *Ready) reached(t target, c courses) []float64 {
 	return all
 }
 
-// reachedBy is after how many years a front has come to ground so far out from where it began and past its home's edge.
-// What is held counts as out where it has stood past the edge for a year: what one round overlooks and the next one lifts
-// was never out.
+// reachedBy is after how many years a front has come to ground so far out from where it began and past its home's
+// edge. What is held counts as out where it has stood past the edge for a year: what one round overlooks and the next
+// one lifts was never out.
 func reachedBy(c frontCourse, out, past float64) float64 {
 	for year := range Years + 1 {
 		if float64(c.out[year]) < out || float64(c.past[year]) < past {
@@ -222,8 +222,8 @@ type Outcome struct {
 	Plan Plan
 	// Out is when the stand gets where it is not to get.
 	Out Chances
-	// BankP10, BankP50 and BankP90 are the seed in the ground after Years in one, five and nine of ten runs; Seeds is false
-	// where none is on record.
+	// BankP10, BankP50 and BankP90 are the seed in the ground after Years in one, five and nine of ten runs; Seeds is
+	// false where none is on record.
 	BankP10, BankP50, BankP90 float64
 	Seeds                     bool
 	// Lives is the chance that the stand itself lives after Years.

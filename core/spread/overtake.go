@@ -57,15 +57,15 @@ type Race struct {
 	MeetsM float64
 }
 
-// Shades tells whether half of the crop's height stands in the weed's shade after so much warmth for each, in °C d since
-// today: the weed is at least half as tall as the crop, and tall enough to meet it.
+// Shades tells whether half of the crop's height stands in the weed's shade after so much warmth for each, in °C d
+// since today: the weed is at least half as tall as the crop, and tall enough to meet it.
 func (r Race) Shades(weedC, cropC float64) bool {
 	weed := r.Weed.At(weedC)
 	return weed >= r.Crop.At(cropC)/2 && weed >= r.MeetsM
 }
 
-// Days is how many days it takes until half of the crop's height is shaded, at so much warmth a day in °C d; false where
-// it never is.
+// Days is how many days it takes until half of the crop's height is shaded, at so much warmth a day in °C d; false
+// where it never is.
 func (r Race) Days(weedADay, cropADay float64) (days int, overtakes bool, err error) {
 	for _, g := range []struct {
 		what string
@@ -90,8 +90,8 @@ func (r Race) Days(weedADay, cropADay float64) (days int, overtakes bool, err er
 	return 0, false, nil
 }
 
-// Overtaken is on which day of a season, 0 its first, half of the crop's height is shaded in each member of its weathers
-// from a day on: the season's length where it is not. Warmth counts for both above their own bases.
+// Overtaken is on which day of a season, 0 its first, half of the crop's height is shaded in each member of its
+// weathers from a day on: the season's length where it is not. Warmth counts for both above their own bases.
 func (r Race) Overtaken(weed, crop *climate.ThermalTable, members, from, days int) []int {
 	all := make([]int, members)
 	for m := range all {

@@ -90,7 +90,13 @@ func (r *Reckoning) Prepare(s Stand) *Ready {
 
 func (p *Ready) ready(i int, front Front, base Speed) *frontReady {
 	f := &frontReady{Front: front, fields: map[luck]*field{}}
-	regrows := flora.Figure{Value: 1, Low: 1, High: 1, Unit: "share", Standing: flora.Measured} // what is not on record may be all
+	regrows := flora.Figure{
+		Value:    1,
+		Low:      1,
+		High:     1,
+		Unit:     "share",
+		Standing: flora.Measured,
+	} // what is not on record may be all
 	if front.Regrows != nil {
 		regrows = *front.Regrows
 	}
@@ -243,7 +249,10 @@ func (p *Ready) homeCells(speed Speed) []int32 {
 func (p *Ready) sightings(open *field) (all []Sighting) {
 	for _, s := range p.Seen {
 		if way := p.wayTo(open, s); way < Never {
-			all = append(all, Sighting{Kind: s.Kind, WayM: way, Years: s.Age, Held: s.Held || p.HeldFrom >= 0 && s.Age > p.HeldFrom})
+			all = append(
+				all,
+				Sighting{Kind: s.Kind, WayM: way, Years: s.Age, Held: s.Held || p.HeldFrom >= 0 && s.Age > p.HeldFrom},
+			)
 		}
 	}
 	return all

@@ -72,7 +72,13 @@ func (p *Ready) readySeeds() *seedsReady {
 		s.wakesLeast[run] = 1 - math.Pow(1-p.draws.figure("wakes life", lore.WakesLife, run), 1/math.Max(years, 1))
 	}
 	s.enters = p.draws.figures(event{what: "enters"}, lore.Enters)
-	s.wakesDug, s.wakesStill = p.draws.figures(event{what: "wakes dug"}, lore.WakesDug), p.draws.figures(event{what: "wakes still"}, lore.WakesStill)
+	s.wakesDug, s.wakesStill = p.draws.figures(
+		event{what: "wakes dug"},
+		lore.WakesDug,
+	), p.draws.figures(
+		event{what: "wakes still"},
+		lore.WakesStill,
+	)
 	s.stands = p.draws.figures(event{what: "stands"}, lore.Stands)
 	for ground, figure := range map[Ground]flora.Figure{
 		Open: lore.Open, Bed: lore.Bed, Lawn: lore.Lawn, Path: lore.Path, Wild: lore.Wild, Hedge: lore.Hedge,

@@ -71,7 +71,10 @@ func (s Stand) IsOnRecord() bool { return len(s.Fronts) > 0 || s.Seeding != nil 
 func FrontsOf(species *flora.Species) (fronts []Front) {
 	for _, way := range species.Spreads {
 		if way.Rate != nil {
-			fronts = append(fronts, Front{By: way.By, Rate: *way.Rate, Barrier: way.Barrier, Regrows: way.Regrows, Depth: way.Depth})
+			fronts = append(
+				fronts,
+				Front{By: way.By, Rate: *way.Rate, Barrier: way.Barrier, Regrows: way.Regrows, Depth: way.Depth},
+			)
 		}
 	}
 	return fronts

@@ -132,7 +132,8 @@ func NewTerrain(g Grid, boundary geometry.Polygon, beds []BedGround, things []Th
 	return t
 }
 
-// groundCells are the cells of a thing's ground: of a line also those that it crosses, so that a narrow one has no gaps.
+// groundCells are the cells of a thing's ground: of a line also those that it crosses, so that a narrow one has no
+// gaps.
 func (t *Terrain) groundCells(thing Thing) []int32 {
 	cells := t.Grid.Within(thing.Form.Region())
 	if thing.Form.Shape == plan.Line {
@@ -191,7 +192,14 @@ func breadth(f plan.Form) float64 {
 
 // speeds are how fast a front is on each cell; poor are the beds that do not suit its kind, by their place.
 func (t *Terrain) speeds(lore GroundLore, poor []bool) Speed {
-	of := [grounds]flora.Figure{Open: lore.Open, Bed: lore.Bed, Lawn: lore.Lawn, Path: lore.Path, Wild: lore.Wild, Hedge: lore.Hedge}
+	of := [grounds]flora.Figure{
+		Open:  lore.Open,
+		Bed:   lore.Bed,
+		Lawn:  lore.Lawn,
+		Path:  lore.Path,
+		Wild:  lore.Wild,
+		Hedge: lore.Hedge,
+	}
 	speed := make(Speed, len(t.Ground))
 	for i, ground := range t.Ground {
 		speed[i] = float32(of[ground].Value)

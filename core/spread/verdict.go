@@ -104,8 +104,8 @@ type Verdict struct {
 	Gloves bool
 }
 
-// fastM is from how many metres a year on a kind is not let stand in open ground: a guess of ours. soilYears is from how
-// many years in the ground on its seed counts as lasting.
+// fastM is from how many metres a year on a kind is not let stand in open ground: a guess of ours. soilYears is from
+// how many years in the ground on its seed counts as lasting.
 const fastM, soilYears = 0.3, 5
 
 // regrowsAtAll is from which share on pieces count as growing again.

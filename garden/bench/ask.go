@@ -95,5 +95,7 @@ func isNeverRaised(species *flora.Species) bool {
 }
 
 func neverRaisedWords(species *flora.Species) string {
-	return say.Capital(species.Names.Name) + " is deadly, and nothing of it is used. It is never raised here: know it, to leave it alone."
+	return say.Capital(
+		species.Names.Name,
+	) + " is deadly, and nothing of it is used. It is never raised here: know it, to leave it alone."
 }

@@ -108,13 +108,17 @@ func rescueOrder(s *plot.State) (ordered []store.Volunteer) {
 	return ordered
 }
 
-// isWeed tells whether nobody wants more of what came up: no wish and no mother is known, and none of its kind was set. What
-// is done with it stands under Spread.
+// isWeed tells whether nobody wants more of what came up: no wish and no mother is known, and none of its kind was
+// set. What is done with it stands under Spread.
 func isWeed(s *plot.State, row store.Volunteer) bool {
-	if row.MotherID != nil || slices.ContainsFunc(s.Plantings, func(p *plot.Planting) bool { return p.SpeciesID == row.SpeciesID }) {
+	if row.MotherID != nil ||
+		slices.ContainsFunc(s.Plantings, func(p *plot.Planting) bool { return p.SpeciesID == row.SpeciesID }) {
 		return false
 	}
-	return !slices.ContainsFunc(wishes.Of(s), func(w store.Wish) bool { return w.SpeciesID == row.SpeciesID && w.EndedOn == nil })
+	return !slices.ContainsFunc(
+		wishes.Of(s),
+		func(w store.Wish) bool { return w.SpeciesID == row.SpeciesID && w.EndedOn == nil },
+	)
 }
 
 // workedOn is when a group's ground is worked: by its own note, or by the next work in its bed.

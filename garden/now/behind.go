@@ -51,7 +51,11 @@ func notedBefore(s *plot.State, on calendar.Date) []Noted {
 		}
 		for _, picking := range p.Pickings {
 			if day, is := within(picking.Day); is {
-				add(day, fmt.Sprintf("Picked %s of %s", s.Units.Weight(picking.Grams), view.PartOf(p.Species.Names.Name, picking.Part)), []string{})
+				add(
+					day,
+					fmt.Sprintf("Picked %s of %s", s.Units.Weight(picking.Grams), view.PartOf(p.Species.Names.Name, picking.Part)),
+					[]string{},
+				)
 			}
 		}
 		for _, fate := range s.Fates[p.ID] {

@@ -64,13 +64,20 @@ func (u *Uses) Calendar(ctx context.Context) (CalendarData, error) {
 		for _, j := range careJobs(s, p, s.Today) {
 			data.add(s, j)
 		}
+		for _, source := range u.jobSources {
+			for _, j := range source.Of(s, p, s.Today) {
+				if j.View.Kind == "spread" {
+					data.add(s, j)
+				}
+			}
+		}
 	}
 	for _, source := range u.jobSources {
 		if source.Plot == nil {
 			continue
 		}
 		for _, j := range source.Plot(s, s.Today) {
-			if j.View.Kind == "bench" {
+			if j.View.Kind == "bench" || j.View.Kind == "spread" {
 				data.add(s, j)
 			}
 		}

@@ -12,7 +12,8 @@ import (
 // Policy is what a household wants of a stand that spreads.
 type Policy string
 
-// The policies: kept to its bed, kept from something farther, left alone, or got rid of, so that all of it may be taken.
+// The policies: kept to its bed, kept from something farther, left alone, or got rid of, so that all of it may be
+// taken.
 const (
 	PolicyHeld    Policy = "held"
 	PolicyBounded Policy = "bounded"

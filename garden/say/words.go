@@ -90,8 +90,8 @@ func InTen(chance float64) string {
 	return fmt.Sprintf("%.0f in 10", math.Round(chance*10))
 }
 
-// Chance says a chance that was counted over runs, small ones too: "1 in 20", "4 in 10", "less than 1 in 100". What came
-// in every run is not said to be certain.
+// Chance says a chance that was counted over runs, small ones too: "1 in 20", "4 in 10", "less than 1 in 100". What
+// came in every run is not said to be certain.
 func Chance(chance float64) string {
 	switch {
 	case chance < 0.01:

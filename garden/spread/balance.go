@@ -76,7 +76,8 @@ func balanceOf(s *plot.State, species *flora.Species, places []string) KindBalan
 	places = slices.DeleteFunc(slices.Clone(places), func(place string) bool { return place == "" })
 	rows := spread.Balance(species)
 	v := KindBalance{
-		SpeciesID: species.ID, Name: species.Names.Name, Where: say.Joined(places), Rows: []BalanceLine{}, Law: lawOf(s, species.ID),
+		SpeciesID: species.ID, Name: species.Names.Name, Where: say.Joined(places), Rows: []BalanceLine{},
+		Law: lawOf(s, species.ID),
 	}
 	for _, row := range rows {
 		line := BalanceLine{string(row.Subject), string(row.Side), int(row.Weight), balanceWords(s, species, row)}
@@ -132,7 +133,11 @@ func balanceWords(s *plot.State, species *flora.Species, row spread.BalanceRow) 
 	case spread.Shed:
 		return fmt.Sprintf("About %s seeds a plant (%s). %s", roundly(row.Figure.Value), row.Figure.Standing, text)
 	case spread.SoilBank:
-		words := fmt.Sprintf("Its seed lives about %s years in the ground (%s).", say.Number(row.Figure.Value), row.Figure.Standing)
+		words := fmt.Sprintf(
+			"Its seed lives about %s years in the ground (%s).",
+			say.Number(row.Figure.Value),
+			row.Figure.Standing,
+		)
 		if text != "" {
 			words += " " + say.Sentence("Wakes: "+say.LowerFirst(text))
 		}

@@ -115,7 +115,10 @@ func (u *Uses) CameUp(ctx context.Context) (CameUpView, error) {
 }
 
 func doneView(s *plot.State, row store.Volunteer) CameUpDone {
-	done := CameUpDone{ID: row.ID, Words: fmt.Sprintf("%s: %s, %s", view.FullDayWords(*row.EndedOn), nameOfKind(s, row.SpeciesID), row.Deed)}
+	done := CameUpDone{
+		ID:    row.ID,
+		Words: fmt.Sprintf("%s: %s, %s", view.FullDayWords(*row.EndedOn), nameOfKind(s, row.SpeciesID), row.Deed),
+	}
 	if row.PlantingID != nil {
 		done.PlantingID = *row.PlantingID
 	}
@@ -138,7 +141,9 @@ func (r *reckoning) groupView(row store.Volunteer, species *flora.Species) CameU
 		ID: row.ID, SpeciesID: row.SpeciesID, Name: species.Names.Name, Where: placeWords(s, row), Plants: int(row.Plants),
 		Seen: "seen " + view.DayWords(row.Day), Seeding: row.Seeding != 0, Checked: row.Checked, Note: row.Note,
 		Best: string(verdict.Best), Deeds: []DeedView{}, Gloves: verdict.Gloves, Places: r.placesFor(species),
-		Dangerous: flora.IsDangerous(species.Identity.Danger), Law: lawOf(s, species.ID), Waste: wasteWords(species, verdict.Waste),
+		Dangerous: flora.IsDangerous(
+			species.Identity.Danger,
+		), Law: lawOf(s, species.ID), Waste: wasteWords(species, verdict.Waste),
 		State: "unproven: taken for it, and nobody has looked at one yet",
 	}
 	if row.BedID != nil {
@@ -351,7 +356,11 @@ func reasonWords(species *flora.Species, reason spread.Reason) string {
 		return "deadly plants look like it: " + say.Joined(names)
 	case spread.LastsInGround:
 		if way := spread.SeedWay(species); way != nil {
-			return fmt.Sprintf("its seed lasts about %s years in the ground (%s)", say.Number(way.SoilYears.Value), way.SoilYears.Standing)
+			return fmt.Sprintf(
+				"its seed lasts about %s years in the ground (%s)",
+				say.Number(way.SoilYears.Value),
+				way.SoilYears.Standing,
+			)
 		}
 	case spread.HurtsHands:
 		return "it hurts bare hands"

@@ -77,7 +77,10 @@ func (u *Uses) AfterCrop(ctx context.Context) (AfterView, error) {
 	v := AfterView{Today: s.Today, Animals: []string{}, Beds: []AfterBed{}, Caution: fmt.Sprintf(
 		"After fresh droppings nothing that touches the soil is eaten raw for %.0f days, nothing else for %.0f (%s). Wash what is picked "+
 			"beside them. What is on record is of hens; ducks are taken to be like them. Alkaloids and drugs that hens eat go into their eggs: what is not known is fenced.",
-		lore.Raw.Value, lore.Near.Value, lore.Raw.Standing)}
+		lore.Raw.Value,
+		lore.Near.Value,
+		lore.Raw.Standing,
+	)}
 	for _, animal := range animals {
 		if keeps(s, animal) {
 			v.Animals = append(v.Animals, animal)
@@ -165,7 +168,11 @@ const usualHead = 4
 func (v *AfterBed) addDays(s *plot.State, bed store.Bed, kept []string) {
 	lore := s.Lib.Spread().Clear
 	if bed.Unsafe != "" {
-		v.Refused = fmt.Sprintf("%s is unsafe ground (%s): what animals eat there goes into eggs and meat.", bed.Name, bed.Unsafe)
+		v.Refused = fmt.Sprintf(
+			"%s is unsafe ground (%s): what animals eat there goes into eggs and meat.",
+			bed.Name,
+			bed.Unsafe,
+		)
 	}
 	for _, animal := range kept {
 		rate := lore.Hen
@@ -209,7 +216,14 @@ func planOf(s *plot.State, row store.Clearing) AfterPlan {
 	until := day.AddDays(int(row.Days))
 	return AfterPlan{
 		ID: row.ID, Day: day, Until: until, Animal: row.Animal, Head: int(row.Head), Then: row.ThenDo,
-		Words: fmt.Sprintf("%d %s from %s to %s, then %s.", row.Head, row.Animal, day.DayMonth(), until.DayMonthYear(), thenWords(row.ThenDo)),
+		Words: fmt.Sprintf(
+			"%d %s from %s to %s, then %s.",
+			row.Head,
+			row.Animal,
+			day.DayMonth(),
+			until.DayMonthYear(),
+			thenWords(row.ThenDo),
+		),
 	}
 }
 
@@ -300,8 +314,13 @@ func askBeforeClearing(s *plot.State, c *say.Checklist, bed store.Bed, day calen
 		c.Add("day", "%s Before that they would take the crop.", after.Free)
 	}
 	if len(after.Harms)+len(after.Fence) > 0 {
-		c.Ask("bedId", askFenced, in.Affirmed, "Some of what stands there harms them or stays: %s. Will all of it be fenced or lifted first?",
-			namesOf(append(slices.Clone(after.Harms), after.Fence...)))
+		c.Ask(
+			"bedId",
+			askFenced,
+			in.Affirmed,
+			"Some of what stands there harms them or stays: %s. Will all of it be fenced or lifted first?",
+			namesOf(append(slices.Clone(after.Harms), after.Fence...)),
+		)
 	}
 }
 
@@ -317,7 +336,11 @@ func (u *Uses) EndClearing(ctx context.Context, id int64) (journal.Entry, error)
 				ID: &row.ID, BedID: row.BedID, Animal: row.Animal, Head: row.Head, Day: row.Day, Days: row.Days, ThenDo: row.ThenDo,
 				Note: row.Note, EndedOn: &today,
 			})
-			return journal.Record{Kind: kindSpread, Bed: &row.BedID, Summary: fmt.Sprintf("%s in %s: over", say.Capital(row.Animal), s.BedByID[row.BedID].Name)}, err
+			return journal.Record{
+				Kind:    kindSpread,
+				Bed:     &row.BedID,
+				Summary: fmt.Sprintf("%s in %s: over", say.Capital(row.Animal), s.BedByID[row.BedID].Name),
+			}, err
 		}
 		return journal.Record{}, say.NotFoundError{What: "clearing"}
 	})
@@ -338,10 +361,14 @@ func clearingJobs(s *plot.State, on calendar.Date) (all []area.Job) {
 				return
 			}
 			key := fmt.Sprintf("spread:clearing:%d:%s", row.ID, what)
-			j := area.Job{Job: agenda.Job{Key: key, First: first, Last: last, Minutes: clearingMinutes, Stake: holdStake, Bed: row.BedID}}
+			j := area.Job{
+				Job: agenda.Job{Key: key, First: first, Last: last, Minutes: clearingMinutes, Stake: holdStake, Bed: row.BedID},
+			}
 			j.View = area.JobView{
 				Key: key, Kind: "spread", Verb: verb, What: words, Bed: bed.Name, BedID: row.BedID, Stage: flora.Resting, First: first, Last: last,
-				Amount: say.MinutesWords(clearingMinutes), Reason: reason, Deadline: say.DaysLeft(on, last), Minutes: clearingMinutes,
+				Amount: say.MinutesWords(
+					clearingMinutes,
+				), Reason: reason, Deadline: say.DaysLeft(on, last), Minutes: clearingMinutes,
 			}
 			if on < first {
 				j.View.Deadline = "from about " + first.DayMonth()
@@ -349,8 +376,14 @@ func clearingJobs(s *plot.State, on calendar.Date) (all []area.Job) {
 			all = append(all, j)
 		}
 		add("in", "Let in", row.Animal, "What stays is fenced first, what harms them lifted.", plan.Day, plan.Day.AddDays(3))
-		add("out", "Take out", fmt.Sprintf("%s, and %s", row.Animal, thenWords(row.ThenDo)), "Before the ground is bare and hard.",
-			plan.Until, plan.Until.AddDays(5))
+		add(
+			"out",
+			"Take out",
+			fmt.Sprintf("%s, and %s", row.Animal, thenWords(row.ThenDo)),
+			"Before the ground is bare and hard.",
+			plan.Until,
+			plan.Until.AddDays(5),
+		)
 	}
 	return all
 }

@@ -8,7 +8,8 @@ import (
 // growthBaseC is the temperature in °C above which fronts are taken to go on: a guess of ours.
 const growthBaseC = 5
 
-// clock tells time in years of growth: a day counts as much as it is warmer than growthBaseC in the climate's usual year.
+// clock tells time in years of growth: a day counts as much as it is warmer than growthBaseC in the climate's usual
+// year.
 type clock struct {
 	// passed is the share of a year's growth that is past at the end of each day of the year, 0 before the first.
 	passed [367]float64

@@ -9,6 +9,7 @@ import (
 	"bramblyacre/core/spread"
 	"bramblyacre/garden/plot"
 	"bramblyacre/garden/say"
+	"bramblyacre/garden/view"
 )
 
 // DeadlineView is the last day to behead a stand, with what each day of waiting costs.
@@ -31,9 +32,6 @@ type LatePoint struct {
 	Words  string        `json:"words"`
 }
 
-// stillEarly is the chance of being late with which a day counts as in time.
-const stillEarly = 0.1
-
 // deadlineOf is the last day to behead a planting: before its first plants set seed, this season or the next.
 func deadlineOf(s *plot.State, p *plot.Planting) DeadlineView {
 	v := DeadlineView{PlantingID: p.ID, Name: p.Species.Names.Name, Bed: p.Bed.Name, Late: []LatePoint{}, Last: s.Today}
@@ -41,7 +39,7 @@ func deadlineOf(s *plot.State, p *plot.Planting) DeadlineView {
 		return v
 	}
 	for _, forecast := range []*phenology.Forecast{p.Now, p.Next} {
-		first, last, comes := beheadDays(forecast)
+		first, last, comes := view.BeheadDays(forecast)
 		if !comes || forecast.PassedBy(flora.Ripe, s.Today) > 0.95 && forecast.Season.Contains(s.Today) {
 			continue // it sets none, or all has fallen
 		}
@@ -50,31 +48,15 @@ func deadlineOf(s *plot.State, p *plot.Planting) DeadlineView {
 		if v.Passed {
 			v.Words = fmt.Sprintf(
 				"Late since %s: its first plants have set seed with %s, and about %.0f %% of its seed has fallen. Each day lets more fall.",
-				last.DayMonth(), say.Chance(forecast.FirstPlantsBy(flora.SettingSeed, s.Today)), 100*forecast.PassedBy(flora.Ripe, s.Today))
+				last.DayMonth(),
+				say.Chance(forecast.FirstPlantsBy(flora.SettingSeed, s.Today)),
+				100*forecast.PassedBy(flora.Ripe, s.Today),
+			)
 		}
 		v.Late = latePoints(forecast, max(last, s.Today))
 		return v
 	}
 	return v
-}
-
-// beheadDays are when a forecast's first plants set seed and the last day before it; false where they do not.
-func beheadDays(forecast *phenology.Forecast) (first phenology.Dates, last calendar.Date, comes bool) {
-	if forecast == nil {
-		return first, 0, false
-	}
-	first, has := forecast.FirstPlants(flora.SettingSeed)
-	if !has || !first.Holds(0.5) {
-		return first, 0, false
-	}
-	last = first.P50
-	for day := forecast.Season.Start; day <= first.P50; day = day.AddDays(1) {
-		if forecast.FirstPlantsBy(flora.SettingSeed, day) > stillEarly {
-			last = day.AddDays(-1)
-			break
-		}
-	}
-	return first, last, true
 }
 
 // latePoints are the chances of being late, day by day from the last that is not until all have come.

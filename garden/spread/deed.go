@@ -24,8 +24,8 @@ type DeedInput struct {
 	BedID  int64 `json:"bedId,omitempty" doc:"Where one that is moved, kept or eaten stands; 0 for the bed that it was seen in"`
 }
 
-// DoWith notes what was done with a group that came up. What is kept, moved or left to be eaten becomes a planting, which
-// is unproven until its own check; what is to be eaten is to go, so that all of it may be taken.
+// DoWith notes what was done with a group that came up. What is kept, moved or left to be eaten becomes a planting,
+// which is unproven until its own check; what is to be eaten is to go, so that all of it may be taken.
 func (u *Uses) DoWith(ctx context.Context, id int64, in DeedInput) (journal.Entry, error) {
 	return u.plot.Change(ctx, func(s *plot.State, d *journal.Draft) (journal.Record, error) {
 		row, species, err := openGroup(s, id)
@@ -100,7 +100,13 @@ func (r *reckoning) mayDo(c *say.Checklist, row store.Volunteer, species *flora.
 }
 
 // bedFor is the bed of the planting that a group becomes; 0 where it becomes none.
-func (r *reckoning) bedFor(c *say.Checklist, row store.Volunteer, species *flora.Species, deed spread.Deed, asked int64) int64 {
+func (r *reckoning) bedFor(
+	c *say.Checklist,
+	row store.Volunteer,
+	species *flora.Species,
+	deed spread.Deed,
+	asked int64,
+) int64 {
 	s := r.state
 	if deed != spread.KeepIt && deed != spread.EatIt && deed != spread.MoveIt {
 		return 0
@@ -115,7 +121,12 @@ func (r *reckoning) bedFor(c *say.Checklist, row store.Volunteer, species *flora
 		c.Add("bedId", "Choose the bed that it stands in: only what stands in a bed is kept, moved or eaten.")
 		return 0
 	case deed == spread.MoveIt && species.Site.Spread == "runs" && !s.EdgeHeld(bed):
-		c.Add("bedId", "%s runs, and %s's edge does not hold it. Choose a pot, or a bed whose edge holds.", say.Capital(species.Names.Name), bed.Name)
+		c.Add(
+			"bedId",
+			"%s runs, and %s's edge does not hold it. Choose a pot, or a bed whose edge holds.",
+			say.Capital(species.Names.Name),
+			bed.Name,
+		)
 	}
 	return id
 }
@@ -131,7 +142,8 @@ func setFound(
 	deed spread.Deed,
 ) (int64, error) {
 	made, err := plot.PlantingsTable.Put(ctx, d, 0, store.PutPlantingParams{
-		BedID: bed, SpeciesID: row.SpeciesID, Plants: int64(in.Plants), StartedOn: row.Day, Origin: string(flora.FromVolunteer),
+		BedID: bed, SpeciesID: row.SpeciesID, Plants: int64(in.Plants), StartedOn: row.Day,
+		Origin:   string(flora.FromVolunteer),
 		Identity: string(identity.Unproven), Note: row.Note, CountedOn: s.Today.String(), CountedAfter: s.LastEntry,
 	})
 	if err != nil {
@@ -145,7 +157,8 @@ func setFound(
 		return 0, err
 	}
 	_, err = plot.StandHoldsTable.Put(ctx, d, 0, store.PutStandHoldParams{
-		PlantingID: made.ID, Policy: string(plot.PolicyRid), Ways: string(ways), Target: edgeKey, Line: UsualLine, Since: s.Today.String(),
+		PlantingID: made.ID, Policy: string(plot.PolicyRid), Ways: string(ways), Target: edgeKey, Line: UsualLine,
+		Since: s.Today.String(),
 	})
 	return made.ID, err
 }

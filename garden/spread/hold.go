@@ -47,17 +47,32 @@ func (u *Uses) SetHold(ctx context.Context, planting int64, seen say.Version, in
 		if _, err := plot.StandHoldsTable.Put(ctx, d, held.ID, row); err != nil {
 			return journal.Record{}, err
 		}
-		summary := fmt.Sprintf("%s in %s: %s", say.Capital(p.Species.Names.Name), p.Bed.Name, say.LowerFirst(holdWords(plot.Policy(in.Policy), plan)))
+		summary := fmt.Sprintf(
+			"%s in %s: %s",
+			say.Capital(p.Species.Names.Name),
+			p.Bed.Name,
+			say.LowerFirst(holdWords(plot.Policy(in.Policy), plan)),
+		)
 		return journal.Record{Kind: kindSpread, Bed: &p.BedID, Planting: &planting, Summary: summary}, nil
 	})
 }
 
 // readHold reads how a stand is to be held.
-func (u *Uses) readHold(s *plot.State, p *plot.Planting, in HoldInput) (row store.PutStandHoldParams, plan spread.Plan, err error) {
+func (u *Uses) readHold(
+	s *plot.State,
+	p *plot.Planting,
+	in HoldInput,
+) (row store.PutStandHoldParams, plan spread.Plan, err error) {
 	var c say.Checklist
 	plan = readWays(&c, in.Ways)
 	policy := plot.Policy(in.Policy)
-	row = store.PutStandHoldParams{PlantingID: p.ID, Policy: in.Policy, Target: in.Target, Line: in.Line, Since: s.Today.String()}
+	row = store.PutStandHoldParams{
+		PlantingID: p.ID,
+		Policy:     in.Policy,
+		Target:     in.Target,
+		Line:       in.Line,
+		Since:      s.Today.String(),
+	}
 	if row.Target == "" {
 		row.Target = edgeKey
 	}

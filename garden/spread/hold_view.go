@@ -300,7 +300,9 @@ func (h *holdAsk) option(o spread.Outcome) HoldOption {
 	out := o.Out.By(spread.Years)
 	v := HoldOption{
 		Ways: writeWays(o.Plan), Words: planWords(o.Plan), Hours: say.Round2(o.HoursAYear()), Work: workNeeded(o.Work),
-		Money: h.money(o.Work), Out: say.Round2(out), OutWords: say.Chance(out), ByYear: byYear(o.Out), UnderLine: out < h.line,
+		Money: h.money(
+			o.Work,
+		), Out: say.Round2(out), OutWords: say.Chance(out), ByYear: byYear(o.Out), UnderLine: out < h.line,
 		Jobs: []HoldJob{},
 	}
 	if o.Seeds {
@@ -334,7 +336,11 @@ func (h *holdAsk) missedWords(o spread.Outcome, job holdJob, out float64) string
 		return fmt.Sprintf("missed in the first year: %s instead of %s", say.Chance(than), say.Chance(out))
 	}
 	if missed.Seeds && missed.BankP50 > 1.1*o.BankP50+1 {
-		return fmt.Sprintf("missed in the first year: %s seeds in the ground instead of %s", roundly(missed.BankP50), roundly(o.BankP50))
+		return fmt.Sprintf(
+			"missed in the first year: %s seeds in the ground instead of %s",
+			roundly(missed.BankP50),
+			roundly(o.BankP50),
+		)
 	}
 	return "missed once, little changes"
 }

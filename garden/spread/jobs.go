@@ -2,14 +2,15 @@ package spread
 
 import (
 	"fmt"
+	"math"
 
 	"bramblyacre/core/agenda"
 	"bramblyacre/core/calendar"
-	"bramblyacre/core/flora"
 	"bramblyacre/core/spread"
 	"bramblyacre/garden/area"
 	"bramblyacre/garden/plot"
 	"bramblyacre/garden/say"
+	"bramblyacre/garden/view"
 )
 
 // jobs are what the policies of stands ask for, in their season.
@@ -35,107 +36,142 @@ const (
 	sheetFrom, sheetUntil = 0.02, 0.15
 )
 
+// seasonOf is what the jobs of a stand's ways are reckoned from.
+type seasonOf struct {
+	s     *plot.State
+	p     *plot.Planting
+	clock *clock
+	lore  *spread.WorkLore
+	// edgeM is how long its bed's edge is in metres, m2 the ground that its plants cover.
+	edgeM, m2 float64
+	// since is the day from which it is held so.
+	since calendar.Date
+	runs  string // how far it gets in a year in which nothing holds it
+}
+
+// grown is the day by which a share of the season's growth is past.
+func (o *seasonOf) grown(share float64) calendar.Date { return o.clock.after(o.s.Season.Start, share) }
+
+// parted is the time of one of so many rounds a season.
+func (o *seasonOf) parted(round, rounds int) (first, last calendar.Date) {
+	width := (edgeUntil - edgeFrom) / float64(rounds)
+	from := edgeFrom + width*float64(round)
+	return o.grown(from + width*0.25), o.grown(from + width*0.8)
+}
+
+// rounds are the same work several times a season, numbered.
+func (o *seasonOf) rounds(rounds int, j holdJob) (all []holdJob) {
+	for round := range rounds {
+		one := j
+		one.key = fmt.Sprintf("%s%d", j.key, round+1)
+		one.first, one.last = o.parted(round, rounds)
+		if round > 0 {
+			one.what = "again, " + j.what
+		}
+		all = append(all, one)
+	}
+	return all
+}
+
+// once is work that is done one time, soon after it was chosen.
+func (o *seasonOf) once(j holdJob) []holdJob {
+	const within = 60 // days
+	j.once, j.first, j.last, j.cost = true, o.since, o.since.AddDays(within), o.runs
+	return []holdJob{j}
+}
+
 // holdJobs are the pieces of work of a plan in a stand's season, in order.
 func holdJobs(s *plot.State, clock *clock, p *plot.Planting, plan spread.Plan, of spread.Stand) (all []holdJob) {
-	lore := s.Lib.Spread().Work
-	edgeM := edgeLength(s, p)
-	grown := func(share float64) calendar.Date {
-		return clock.after(s.Season.Start, share)
+	o := &seasonOf{
+		s: s, p: p, clock: clock, lore: &s.Lib.Spread().Work, edgeM: edgeLength(s, p), since: s.Today, runs: runsWords(s, p),
+		m2: math.Pi * of.RadiusM * of.RadiusM * float64(max(1, p.Standing())),
 	}
-	// parted is the time of one of so many rounds a year.
-	parted := func(round, rounds int) (first, last calendar.Date) {
-		width := (edgeUntil - edgeFrom) / float64(rounds)
-		from := edgeFrom + width*float64(round)
-		return grown(from + width*0.25), grown(from + width*0.8)
-	}
-	since := s.Today
 	if held, _, has := s.HoldOf(p.ID); has {
-		if day, err := calendar.Parse(held.Since); err == nil {
-			since = day
-		}
+		o.since = dayOrToday(held.Since, s.Today)
 	}
-	const onceWithin = 60 // days after it was chosen
-	add := func(j holdJob) { all = append(all, j) }
 	for _, c := range plan {
-		switch c.Way {
-		case spread.Behead:
-			if first, last, comes := beheadDays(p.Now); comes {
-				from := last.AddDays(-21)
-				add(holdJob{
-					way: c.Way, key: "behead", verb: "Behead", what: "before it seeds", first: from, last: last, lasting: true,
-					minutes: lore.Behead.Value * float64(p.Standing()) * headsOf(p), reason: beheadReason(p, first.P50),
-					cost: "Seed falls, and comes up for years.",
-				})
-			}
-		case spread.EdgeIt:
-			for round := range c.Times {
-				first, last := parted(round, c.Times)
-				what := "along " + p.Bed.Name
-				if c.Times > 1 && round > 0 {
-					what = "again, all round " + p.Bed.Name
-				}
-				add(holdJob{
-					way: c.Way, key: fmt.Sprintf("edge%d", round+1), verb: "Edge", what: what, first: first, last: last,
-					minutes: lore.Edge.Value * edgeM, reason: "Cut through what runs past the edge, and lift every piece.",
-					cost: runsWords(s, p),
-				})
-			}
-		case spread.Pull:
-			const rounds = 2
-			for round := range rounds {
-				first, last := parted(round, rounds)
-				add(holdJob{
-					way: c.Way, key: fmt.Sprintf("pull%d", round+1), verb: "Pull", what: "seedlings about " + p.Bed.Name, first: first,
-					last: last, minutes: pullMinutes(s, p) / rounds, reason: "A seedling comes out with two fingers, a grown plant with a spade.",
-					cost: "What grows up sets seed of its own.",
-				})
-			}
-		case spread.MowIt:
-			rounds := int(lore.MowTimes.Value)
-			for round := range rounds {
-				first, last := parted(round, rounds)
-				add(holdJob{
-					way: c.Way, key: fmt.Sprintf("mow%d", round+1), verb: "Mow", what: "the strip round " + p.Bed.Name, first: first,
-					last: last, minutes: lore.Mow.Value * edgeM, reason: "Shoots that are cut as they come have nothing to go on with.",
-					cost: runsWords(s, p),
-				})
-			}
-		case spread.DigOut:
-			for round := range c.Times {
-				first, last := parted(round, c.Times)
-				minutes := lore.Dig.Value * of.RadiusM * of.RadiusM * 3.14 * float64(max(1, p.Standing()))
-				add(holdJob{
-					way: c.Way, key: fmt.Sprintf("dig%d", round+1), verb: "Dig out", what: "every piece", first: first, last: last,
-					minutes: max(minutes, 10), reason: rootWords(s, p), cost: "What is left has another year to run.",
-				})
-			}
-		case spread.Barrier:
-			add(holdJob{
-				way: c.Way, key: "board", verb: "Sink", what: fmt.Sprintf("a board of %s round %s", s.Units.GroundLength(c.DepthCm/100), p.Bed.Name),
-				first: since, last: since.AddDays(onceWithin), minutes: lore.Barrier.Value * edgeM, once: true,
-				reason: "It stands a hand above the ground, joints lapped, and what is outside is lifted.", cost: runsWords(s, p),
-			})
-		case spread.Pot:
-			add(holdJob{
-				way: c.Way, key: "pot", verb: "Move", what: "into pots, and dig over where it stood", first: since,
-				last: since.AddDays(onceWithin), minutes: lore.Pot.Value * float64(p.Standing()), once: true,
-				reason: "A saucer or a slate under the hole.", cost: runsWords(s, p),
-			})
-		case spread.Smother:
-			add(holdJob{
-				way: c.Way, key: "cover", verb: "Cover", what: "with thick card and a sheet, a step past its edge", first: grown(sheetFrom),
-				last: grown(sheetUntil), minutes: max(10, lore.Smother.Value*of.RadiusM*of.RadiusM*3.14*float64(p.Standing())),
-				reason: "No light through a whole season; the edges weighed down.", cost: "It has a season's light to live on.",
-			})
+		for _, j := range o.of(c) {
+			j.way = c.Way
+			all = append(all, j)
 		}
 	}
 	if len(plan) > 0 && len(of.Fronts) > 0 {
-		add(holdJob{
-			key: "look", verb: "Look", what: "past the edge of " + p.Bed.Name, first: grown(lookFrom), last: grown(lookUntil), minutes: 5,
-			reason: "What came up outside is noted under Spread: it sets the reckoning right.", cost: "What is out is seen a year later.",
+		all = append(all, holdJob{
+			key: "look", verb: "Look", what: "past the edge of " + p.Bed.Name, first: o.grown(lookFrom), last: o.grown(lookUntil),
+			minutes: lookMinutes, cost: "What is out is seen a year later.",
+			reason: "What came up outside is noted under Spread: it sets the reckoning right.",
 		})
 	}
 	return all
+}
+
+// lookMinutes is the work of looking past an edge: a guess of ours.
+const lookMinutes = 5
+
+// leastMinutes is what digging and covering take at the least.
+const leastMinutes = 10
+
+// of are the pieces of work of one way.
+func (o *seasonOf) of(c spread.Control) []holdJob {
+	bed := o.p.Bed.Name
+	switch c.Way {
+	case spread.Behead:
+		return o.behead()
+	case spread.EdgeIt:
+		return o.rounds(c.Times, holdJob{
+			key: "edge", verb: "Edge", what: "along " + bed, minutes: o.lore.Edge.Value * o.edgeM, cost: o.runs,
+			reason: "Cut through what runs past the edge, and lift every piece.",
+		})
+	case spread.Pull:
+		const rounds = 2
+		return o.rounds(rounds, holdJob{
+			key: "pull", verb: "Pull", what: "seedlings about " + bed, minutes: pullMinutes(o.s, o.p) / rounds,
+			reason: "A seedling comes out with two fingers, a grown plant with a spade.", cost: "What grows up sets seed of its own.",
+		})
+	case spread.MowIt:
+		return o.rounds(int(o.lore.MowTimes.Value), holdJob{
+			key: "mow", verb: "Mow", what: "the strip round " + bed, minutes: o.lore.Mow.Value * o.edgeM, cost: o.runs,
+			reason: "Shoots that are cut as they come have nothing to go on with.",
+		})
+	case spread.DigOut:
+		return o.rounds(c.Times, holdJob{
+			key: "dig", verb: "Dig out", what: "every piece", minutes: max(leastMinutes, o.lore.Dig.Value*o.m2),
+			reason: rootWords(o.s, o.p), cost: "What is left has another year to run.",
+		})
+	case spread.Barrier:
+		return o.once(holdJob{
+			key: "board", verb: "Sink", what: fmt.Sprintf("a board of %s round %s", o.s.Units.GroundLength(c.DepthCm/100), bed),
+			minutes: o.lore.Barrier.Value * o.edgeM,
+			reason:  "It stands a hand above the ground, joints lapped, and what is outside is lifted.",
+		})
+	case spread.Pot:
+		return o.once(holdJob{
+			key: "pot", verb: "Move", what: "into pots, and dig over where it stood",
+			minutes: o.lore.Pot.Value * float64(o.p.Standing()), reason: "A saucer or a slate under the hole.",
+		})
+	case spread.Smother:
+		return []holdJob{{
+			key: "cover", verb: "Cover", what: "with thick card and a sheet, a step past its edge", first: o.grown(sheetFrom),
+			last: o.grown(sheetUntil), minutes: max(leastMinutes, o.lore.Smother.Value*o.m2),
+			reason: "No light through a whole season; the edges weighed down.", cost: "It has a season's light to live on.",
+		}}
+	}
+	return nil // eating it down is harvest, and hens have a page of their own
+}
+
+// beheadingDays is for how many days before the last one heads may come off.
+const beheadingDays = 21
+
+func (o *seasonOf) behead() []holdJob {
+	first, last, comes := view.BeheadDays(o.p.Now)
+	if !comes {
+		return nil
+	}
+	return []holdJob{{
+		key: "behead", verb: "Behead", what: "before it seeds", first: last.AddDays(-beheadingDays), last: last, lasting: true,
+		minutes: o.lore.Behead.Value * float64(o.p.Standing()) * headsOf(o.p), reason: beheadReason(first.P50),
+		cost: "Seed falls, and comes up for years.",
+	}}
 }
 
 // pullMinutes is the work of looking a planting's surroundings over for seedlings, in a year.
@@ -164,7 +200,7 @@ func headsOf(p *plot.Planting) float64 {
 	return 0
 }
 
-func beheadReason(p *plot.Planting, first calendar.Date) string {
+func beheadReason(first calendar.Date) string {
 	return fmt.Sprintf("Its first plants set seed about %s. The heads go into a bag, not onto the heap.", first.DayMonth())
 }
 
@@ -210,13 +246,13 @@ func policyJobs(s *plot.State, p *plot.Planting, on calendar.Date) (all []area.J
 		v.Verb, v.What, v.Minutes, v.Lasting = job.verb, p.Species.Names.Name+" "+job.what, job.minutes, job.lasting
 		v.Amount, v.Reason, v.Cost = say.MinutesWords(job.minutes), job.reason, job.cost
 		if job.way == spread.Behead && p.Now != nil {
-			late := p.Now.FirstPlantsBy(flora.SettingSeed, max(on, job.last.AddDays(7)))
-			v.Reason += fmt.Sprintf(" A week after %s it is late with %s.", job.last.DayMonth(), say.Chance(late))
+			v.Reason += " " + view.LateWords(p.Now, on)
 		}
 		all = append(all, j)
 	}
 	return all
 }
 
-// holdStake is what work that is missed costs of a planting's worth in a year, to put jobs in an order: a guess of ours.
+// holdStake is what work that is missed costs of a planting's worth in a year, to put jobs in an order: a guess of
+// ours.
 const holdStake = 0.5

@@ -84,7 +84,12 @@ func (u *Uses) NoteLaw(ctx context.Context, speciesID string, seen say.Version, 
 		if in.Listed != listedYes && in.Listed != listedNo && in.Listed != listedUnsure {
 			c.Add("listed", "Say whether it stands on your list, does not, or that you could not tell.")
 		}
-		row := store.PutLawNoteParams{SpeciesID: speciesID, Day: in.Day, Listed: in.Listed, Note: c.Text("note", in.Note, say.LongestNote)}
+		row := store.PutLawNoteParams{
+			SpeciesID: speciesID,
+			Day:       in.Day,
+			Listed:    in.Listed,
+			Note:      c.Text("note", in.Note, say.LongestNote),
+		}
 		if day, err := calendar.Parse(in.Day); err != nil {
 			c.Add("day", "This is not a whole day. Type one like 27 May 2031.")
 		} else if day > s.Today {
@@ -97,7 +102,12 @@ func (u *Uses) NoteLaw(ctx context.Context, speciesID string, seen say.Version, 
 			row.ID = &before.ID
 		}
 		_, err := lawNotesTable.Put(ctx, d, before.ID, row)
-		words := map[string]string{listedYes: "stands on your list", listedNo: "does not stand on your list", listedUnsure: "may stand on your list"}[in.Listed]
-		return journal.Record{Kind: kindSpread, Summary: fmt.Sprintf("Looked up the law: %s %s", species.Names.Name, words)}, err
+		words := map[string]string{
+			listedYes: "stands on your list", listedNo: "does not stand on your list", listedUnsure: "may stand on your list",
+		}[in.Listed]
+		return journal.Record{
+			Kind:    kindSpread,
+			Summary: fmt.Sprintf("Looked up the law: %s %s", species.Names.Name, words),
+		}, err
 	})
 }

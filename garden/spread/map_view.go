@@ -96,8 +96,8 @@ type FrontSeen struct {
 	At    *SpreadPoint  `json:"at,omitempty"`
 }
 
-// Spread shows how far the plot's plants may get. Year is the one year whose maps are wanted, for a first picture; below 0
-// for all. Free is as if nothing were done.
+// Spread shows how far the plot's plants may get. Year is the one year whose maps are wanted, for a first picture;
+// below 0 for all. Free is as if nothing were done.
 func (u *Uses) Spread(ctx context.Context, year int, free bool) (SpreadView, error) {
 	s, err := u.plot.State(ctx)
 	if err != nil {
@@ -108,10 +108,13 @@ func (u *Uses) Spread(ctx context.Context, year int, free bool) (SpreadView, err
 		return SpreadView{}, say.ConflictError{Why: say.Sentence(err.Error())}
 	}
 	if year > spread.Years {
-		return SpreadView{}, say.Faults{{Field: "year", Message: fmt.Sprintf("Only %d years ahead are reckoned.", spread.Years)}}
+		return SpreadView{}, say.Faults{
+			{Field: "year", Message: fmt.Sprintf("Only %d years ahead are reckoned.", spread.Years)},
+		}
 	}
 	v := SpreadView{
-		Today: s.Today, Free: free, Plan: planView(s, r.ground), Years: []SpreadYear{}, Stands: make([]SpreadStand, len(r.order)),
+		Today: s.Today, Free: free, Plan: planView(s, r.ground), Years: []SpreadYear{},
+		Stands:  make([]SpreadStand, len(r.order)),
 		Unknown: []SpreadPlain{}, Gentle: []SpreadPlain{}, Deadlines: []DeadlineView{},
 		Basis: "Rates, seed and what holding does are guesses of ours, each drawn over its range in 200 runs. What you see " +
 			"yourself, and note here, sets a stand right.",
@@ -197,9 +200,9 @@ func (r *reckoning) waysOf(one *stand, free bool) spread.Plan {
 func (r *reckoning) standView(one *stand, years []int, free bool) SpreadStand {
 	s, p := r.state, one.planting
 	v := SpreadStand{
-		PlantingID: p.ID, SpeciesID: p.SpeciesID, Name: p.Species.Names.Name, Bed: p.Bed.Name, BedID: p.BedID, Ways: []string{},
-		At: pointView(p.Area.Middle), How: howWords(s, p), Seen: r.seenViews(p), Maps: []SpreadMap{}, Reaches: []ReachView{},
-		Deadline: deadlineOf(s, p),
+		PlantingID: p.ID, SpeciesID: p.SpeciesID, Name: p.Species.Names.Name, Bed: p.Bed.Name, BedID: p.BedID,
+		Ways: []string{}, At: pointView(p.Area.Middle), How: howWords(s, p), Seen: r.seenViews(p),
+		Maps: []SpreadMap{}, Reaches: []ReachView{}, Deadline: deadlineOf(s, p),
 	}
 	if len(p.Spots) > 0 {
 		v.At = pointView(middleOf(p.Spots))
@@ -293,7 +296,8 @@ func byYear(when spread.Chances) []float64 {
 	return all
 }
 
-// whenWords say when something is reached: by when with 5 in 10, else by when with 2 in 10, else the chance in all years.
+// whenWords say when something is reached: by when with 5 in 10, else by when with 2 in 10, else the chance in all
+// years.
 func (r *reckoning) whenWords(when spread.Chances) string {
 	today := r.state.Today
 	if chance := when.By(0); chance >= 0.5 {
@@ -339,10 +343,16 @@ func howWords(s *plot.State, p *plot.Planting) string {
 	for _, way := range p.Species.Spreads {
 		switch {
 		case way.Rate != nil:
-			words = append(words, fmt.Sprintf("%s go about %s a year (%s to %s, %s)", way.By, s.Units.GroundLength(way.Rate.Value),
-				s.Units.GroundLength(way.Rate.Low), s.Units.GroundLength(way.Rate.High), way.Rate.Standing))
+			words = append(
+				words,
+				fmt.Sprintf("%s go about %s a year (%s to %s, %s)", way.By, s.Units.GroundLength(way.Rate.Value),
+					s.Units.GroundLength(way.Rate.Low), s.Units.GroundLength(way.Rate.High), way.Rate.Standing),
+			)
 		case way.By == "seed" && way.Reach != nil:
-			words = append(words, fmt.Sprintf("most seed falls within %s (%s)", s.Units.GroundLength(way.Reach.Value), way.Reach.Standing))
+			words = append(
+				words,
+				fmt.Sprintf("most seed falls within %s (%s)", s.Units.GroundLength(way.Reach.Value), way.Reach.Standing),
+			)
 		}
 	}
 	return say.Capital(say.Joined(words)) + "."

@@ -69,7 +69,9 @@ func (u *Uses) Overtaken(ctx context.Context, planting int64, weed string) (Over
 	v := OvertakenView{Races: []RaceView{}, Crops: []SpreadPlain{}, How: fmt.Sprintf(
 		"Both grow by the warmth above their own base, on an S-shaped line from seedling to full height, through this season's possible "+
 			"weathers. Overtaken is when half of the crop's height stands in the weed's shade, from weeds of %s on (%s).",
-		s.Units.PlantLength(s.Lib.Spread().Clear.Meets.Value/100), s.Lib.Spread().Clear.Meets.Standing)}
+		s.Units.PlantLength(s.Lib.Spread().Clear.Meets.Value/100),
+		s.Lib.Spread().Clear.Meets.Standing,
+	)}
 	for _, p := range s.Plantings {
 		if p.Aside || p.Now == nil {
 			continue
@@ -79,7 +81,8 @@ func (u *Uses) Overtaken(ctx context.Context, planting int64, weed string) (Over
 			continue // what has stood for a year is asked for
 		}
 		for _, row := range plot.Volunteers.Of(s) {
-			if row.EndedOn != nil || row.BedID == nil || *row.BedID != p.BedID || row.SpeciesID == p.SpeciesID || s.IsToGo(p.ID) {
+			if row.EndedOn != nil || row.BedID == nil || *row.BedID != p.BedID || row.SpeciesID == p.SpeciesID ||
+				s.IsToGo(p.ID) {
 				continue
 			}
 			if species, has := s.Lib.Species(row.SpeciesID); has {
@@ -109,7 +112,9 @@ func (u *Uses) Overtaken(ctx context.Context, planting int64, weed string) (Over
 	}
 	race, goes := raceOf(s, p, species, s.Today)
 	if !goes {
-		return v, say.Faults{{Field: "weed", Message: "One of the two does not grow this season, so there is nothing to reckon."}}
+		return v, say.Faults{
+			{Field: "weed", Message: "One of the two does not grow this season, so there is nothing to reckon."},
+		}
 	}
 	v.Asked = &race
 	return v, nil
@@ -123,7 +128,12 @@ type growing struct {
 
 // growingOf is a species' growth in height in a year of its life, by the forecast of that year: from coming up until it
 // is grown.
-func growingOf(s *plot.State, species *flora.Species, year int, forecast *phenology.Forecast) (growing, calendar.Date, bool) {
+func growingOf(
+	s *plot.State,
+	species *flora.Species,
+	year int,
+	forecast *phenology.Forecast,
+) (growing, calendar.Date, bool) {
 	up, comes := firstOf(forecast, flora.Shooting, flora.Leafing)
 	grown, does := firstOf(forecast, flora.FirstFlower, flora.FullLeaf)
 	if !comes || !does || grown <= up {
@@ -152,7 +162,12 @@ func firstOf(forecast *phenology.Forecast, stages ...flora.Stage) (calendar.Date
 }
 
 // meanWarmth is the warmth from one day to another in the mean of the weathers, in °C d.
-func meanWarmth(table *climate.ThermalTable, e *climate.Ensemble, season calendar.Season, from, to calendar.Date) float64 {
+func meanWarmth(
+	table *climate.ThermalTable,
+	e *climate.Ensemble,
+	season calendar.Season,
+	from, to calendar.Date,
+) float64 {
 	sum, last := 0.0, season.Days()-1
 	for m := range e.Size() {
 		sum += table.Sum(m, min(to.DaysSince(season.Start), last)) - table.Sum(m, min(from.DaysSince(season.Start), last))
@@ -193,7 +208,8 @@ func raceOf(s *plot.State, p *plot.Planting, weed *flora.Species, seen calendar.
 	today := s.Today.DaysSince(s.Season.Start)
 	days := race.Overtaken(weeds.table, crop.table, ensemble.Size(), today, s.Season.Days())
 	v := RaceView{
-		PlantingID: p.ID, Crop: p.Species.Names.Name, CropID: p.SpeciesID, Bed: p.Bed.Name, WeedID: weed.ID, Weed: weed.Names.Name,
+		PlantingID: p.ID, Crop: p.Species.Names.Name, CropID: p.SpeciesID, Bed: p.Bed.Name, WeedID: weed.ID,
+		Weed:  weed.Names.Name,
 		Start: startWords(p), ByWeek: []RaceWeek{}, Heights: []RaceHeights{},
 	}
 	const weeks = 14
@@ -243,7 +259,12 @@ func raceWords(s *plot.State, v RaceView, ordered []int, today int) string {
 	}
 	early, late := ordered[len(ordered)/10]-today, ordered[len(ordered)*9/10]-today
 	if late > s.Season.Days()-1-today {
-		return fmt.Sprintf("%d days left, %d at the least; overtaken this season %s.", v.Days, max(0, early), say.Chance(season))
+		return fmt.Sprintf(
+			"%d days left, %d at the least; overtaken this season %s.",
+			v.Days,
+			max(0, early),
+			say.Chance(season),
+		)
 	}
 	return fmt.Sprintf("%d days left (%d to %d, 8 in 10).", v.Days, max(0, early), late)
 }

@@ -68,7 +68,9 @@ func drawnBounds(s *plot.State, g *ground) (low, high geometry.Point) {
 	}
 	low, high = corners.Bounds()
 	least := g.terrain.Grid.Low
-	most := least.Plus(geometry.Point{X: float64(g.terrain.Grid.Wide), Y: float64(g.terrain.Grid.Deep)}.Times(g.terrain.Grid.Step))
+	most := least.Plus(
+		geometry.Point{X: float64(g.terrain.Grid.Wide), Y: float64(g.terrain.Grid.Deep)}.Times(g.terrain.Grid.Step),
+	)
 	return geometry.Point{X: max(low.X-aboutM, least.X), Y: max(low.Y-aboutM, least.Y)},
 		geometry.Point{X: min(high.X+aboutM, most.X), Y: min(high.Y+aboutM, most.Y)}
 }

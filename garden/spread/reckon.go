@@ -41,7 +41,14 @@ func (u *Uses) reckon(s *plot.State) (*reckoning, error) {
 	if before != nil && before.state == s {
 		return before, nil
 	}
-	r := &reckoning{state: s, clock: newClock(s.Sky.Normals()), beds: s.Beds, items: s.Items, poor: map[string][]bool{}, stands: map[int64]*stand{}}
+	r := &reckoning{
+		state:  s,
+		clock:  newClock(s.Sky.Normals()),
+		beds:   s.Beds,
+		items:  s.Items,
+		poor:   map[string][]bool{},
+		stands: map[int64]*stand{},
+	}
 	lies := before != nil && reflect.DeepEqual(before.beds, r.beds) && reflect.DeepEqual(before.items, r.items) &&
 		reflect.DeepEqual(before.state.Boundary, s.Boundary)
 	if lies {

@@ -44,7 +44,8 @@ func (u *Uses) Settings(ctx context.Context) (SpreadSettings, error) {
 	}
 	row := settingsOf(s)
 	v := SpreadSettings{
-		BoardPrice: row.BoardPrice, SheetPrice: row.SheetPrice, PotPrice: row.PotPrice, Currency: row.Currency, Animals: []string{},
+		BoardPrice: row.BoardPrice, SheetPrice: row.SheetPrice, PotPrice: row.PotPrice, Currency: row.Currency,
+		Animals: []string{},
 		Version: say.VersionOf(row),
 	}
 	for _, animal := range animals {

@@ -32,13 +32,22 @@ func (u *Uses) NoteSighting(ctx context.Context, planting int64, in FrontSightin
 			return journal.Record{}, err
 		}
 		var c say.Checklist
-		row := store.PutFrontSightingParams{PlantingID: planting, Day: in.Day, Kind: in.Kind, Note: c.Text("note", in.Note, say.LongestNote)}
+		row := store.PutFrontSightingParams{
+			PlantingID: planting,
+			Day:        in.Day,
+			Kind:       in.Kind,
+			Note:       c.Text("note", in.Note, say.LongestNote),
+		}
 		input.ReadPastDay(s, &c, p, in.Day)
 		if !isOnRecord(p.Species) {
 			c.Add("kind", "How %s spreads is not on record; give its own figures under Plants first.", p.Species.Names.Name)
 		}
 		if isOnRecord(p.Species) && len(spread.FrontsOf(p.Species)) == 0 {
-			c.Add("kind", "Nothing of %s runs, by what is on record. What came up of its seed is noted under What came up.", p.Species.Names.Name)
+			c.Add(
+				"kind",
+				"Nothing of %s runs, by what is on record. What came up of its seed is noted under What came up.",
+				p.Species.Names.Name,
+			)
 		}
 		switch spread.SightingKind(in.Kind) {
 		case spread.AtMost:

@@ -82,8 +82,8 @@ func (r *reckoning) seen(p *plot.Planting, row store.FrontSighting) spread.Seen 
 	return seen
 }
 
-// poorFor are the beds that do not suit a species, by their place: where it has not half of the light or the ground that
-// it wants.
+// poorFor are the beds that do not suit a species, by their place: where it has not half of the light or the ground
+// that it wants.
 func (r *reckoning) poorFor(s *plot.State, species *flora.Species) []bool {
 	if made, has := r.poor[species.ID]; has {
 		return made
@@ -118,7 +118,8 @@ func seedingOf(s *plot.State, p *plot.Planting) *spread.Seeding {
 	case flora.Biennial:
 		seeding.Lives = 2
 	}
-	for season := calendar.SeasonOf(s.Site.Latitude, p.Started); season.Start < s.Season.Start; season = season.Next(s.Site.Latitude) {
+	latitude := s.Site.Latitude
+	for season := calendar.SeasonOf(latitude, p.Started); season.Start < s.Season.Start; season = season.Next(latitude) {
 		seeding.Past = append(seeding.Past, bears(s, p, s.YearOfLife(p, season)))
 	}
 	for years := range spread.Years {
@@ -130,7 +131,8 @@ func seedingOf(s *plot.State, p *plot.Planting) *spread.Seeding {
 // bears is how many plants of a planting set seed in a year of its life.
 func bears(s *plot.State, p *plot.Planting, year int) float64 {
 	rules, err := p.Species.AsStarted(p.OriginRow.Origin).YearOfLifeRules(year)
-	if err != nil || !slices.ContainsFunc(rules.Stages, func(rule flora.StageRule) bool { return rule.Stage == flora.Ripe }) {
+	if err != nil ||
+		!slices.ContainsFunc(rules.Stages, func(rule flora.StageRule) bool { return rule.Stage == flora.Ripe }) {
 		return 0
 	}
 	return float64(max(1, p.Standing()))

@@ -4,6 +4,7 @@ import (
 	"fmt"
 	"math"
 	"slices"
+	"strings"
 
 	"bramblyacre/core/calendar"
 	"bramblyacre/core/care"
@@ -113,6 +114,9 @@ func judgeCare(s *plot.State, p *plot.Planting, forecast *phenology.Forecast, ye
 	}
 	if why := careWords(s, due, verdict, situation); why != "" {
 		due.Why = why
+	}
+	if due.Work.Name == care.BeforeSeed && due.Wanted && spread.SeedWay(p.Species) != nil {
+		due.Why = strings.TrimSpace(due.Why + " " + LateWords(forecast, s.Today))
 	}
 }
 

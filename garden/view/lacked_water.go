@@ -15,5 +15,9 @@ func LackedWater(s *plot.State, p *plot.Planting) string {
 		return ""
 	}
 	standing := s.Lib.Ground().Water.Response.Standing
-	return fmt.Sprintf(" It lacked water this season, and is reckoned about %.0f %% smaller for it (%s).", 100*lost, standing)
+	return fmt.Sprintf(
+		" It lacked water this season, and is reckoned about %.0f %% smaller for it (%s).",
+		100*lost,
+		standing,
+	)
 }

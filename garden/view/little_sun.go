@@ -19,8 +19,12 @@ func LittleSun(s *plot.State, p *plot.Planting) string {
 	if !measured && len(s.SunHours[p.BedID]) == 0 || hours >= wants.From {
 		return ""
 	}
-	return fmt.Sprintf("It has %s of sun a day here and is well from %s: expect fewer flowers, and less fruit and seed (%s).",
-		say.HoursWords(hours), say.HoursWords(wants.From), wants.Standing)
+	return fmt.Sprintf(
+		"It has %s of sun a day here and is well from %s: expect fewer flowers, and less fruit and seed (%s).",
+		say.HoursWords(hours),
+		say.HoursWords(wants.From),
+		wants.Standing,
+	)
 }
 
 // flowers tells whether a species ever comes into flower.
