@@ -371,7 +371,7 @@ func TestThePlanLeavesAndComesBackOnScreen(t *testing.T) {
 	upload(`{"type":"FeatureCollection","coordinates_are":"local metres","anchor":{"width_m":71,"depth_m":57},"features":[{"type":"Feature","properties":{"what":"bed","detail":{"name":"Tie"}},"geometry":{"type":"Polygon","coordinates":[[[1,-50],[3,-52],[3,-50],[1,-52],[1,-50]]]}}]}`)
 	b.sees("the outline crosses itself")
 	b.click("Leave")
-	if beds := b.plan().Beds; len(beds) != 9 {
+	if beds := b.plan().Beds; len(beds) != 10 {
 		t.Errorf("the refused plan left %d beds", len(beds))
 	}
 	upload(b.fetch("/api/files/plan"))

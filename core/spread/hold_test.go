@@ -186,6 +186,26 @@ func TestBeheadingLateIsWorse(t *testing.T) {
 	}
 }
 
+// Of a stand that is past its edge already what counts is whether it still is in the end: lifted and edged it likely is
+// not, let run it surely is.
+func TestAStandThatIsOutCanBeBroughtBack(t *testing.T) {
+	r := acre(t)
+	aged := runner()
+	aged.ID, aged.Age = 10, 6
+	p := r.Prepare(aged)
+	out := p.Outside()
+	free, edged := p.Hold(out, nil), p.Hold(out, spread.Plan{{Way: spread.EdgeIt, Times: 3}})
+	if free.Still < 0.9 || edged.Still > 0.3 || edged.Out.By(0) < 0.9 {
+		t.Errorf("let run it is out in the end with %v, edged with %v; today with %v", free.Still, edged.Still, edged.Out.By(0))
+	}
+	if edged.FirstMinutes <= p.Hold(out, spread.Plan{{Way: spread.MowIt}}).FirstMinutes {
+		t.Error("lifting what is out takes no work")
+	}
+	if least, found := p.LeastWork(out, 0.3, 0, 60, false, true, true); !found || least.Still >= 0.3 {
+		t.Errorf("%v, %+v", found, least)
+	}
+}
+
 // Work that is missed in one year is no better than work that is done, and no worse than none at all.
 func TestMissingAYearIsWorseThanDoingIt(t *testing.T) {
 	r := acre(t)
@@ -434,7 +454,7 @@ func TestTheLeastWorkIsTheLeast(t *testing.T) {
 	p := acre(t).Prepare(runner())
 	out := p.Outside()
 	for _, line := range []float64{0.05, 0.2, 0.5} {
-		least, found := p.LeastWork(out, line, 0, 60, false, true)
+		least, found := p.LeastWork(out, line, 0, 60, false, true, false)
 		for _, a := range everyPlan()[3:9] {
 			for _, b := range everyPlan()[3:9] {
 				plan := spread.Plan{a[0]}

@@ -49,10 +49,15 @@ func (p *Ready) holdAll(of Target, plans []Plan) []Outcome {
 // mostTogether is how many ways are tried together.
 const mostTogether = 3
 
-// LeastWork is the plan of up to three ways together that keeps the chance of getting to a target within Years under a
-// line, 0–1, with the least work: of equal work the one with the least to buy, then the surest. Keep is true where the
-// stand itself is to stay. It is false where no plan does.
-func (p *Ready) LeastWork(of Target, line, fallen, depthCm float64, hens, keep bool) (least Outcome, found bool) {
+// LeastWork is the plan of up to three ways together that keeps the chance of getting to a target within Years under
+// a line, 0–1, with the least work, of equal work the one with the least to buy; of a stand that is there already,
+// the chance that it is there still after Years. Keep is true where the stand itself is to stay. It is false where no
+// plan does.
+func (p *Ready) LeastWork(
+	of Target,
+	line, fallen, depthCm float64,
+	hens, keep, there bool,
+) (least Outcome, found bool) {
 	single := p.single(fallen, depthCm, hens)
 	var plans []Plan
 	var add func(plan Plan, from int)
@@ -81,11 +86,20 @@ func (p *Ready) LeastWork(of Target, line, fallen, depthCm float64, hens, keep b
 	slices.SortStableFunc(order, func(a, b tried) int { return compareWork(a.work, b.work) })
 	t := p.look(of)
 	for _, one := range order {
-		if o := p.hold(t, one.plan); o.Out.By(Years) < line {
+		if o := p.hold(t, one.plan); o.Chance(there) < line {
 			return o, true
 		}
 	}
 	return Outcome{}, false
+}
+
+// Chance is the chance that counts against a grower's line: that the stand gets where it is not to get, or of one
+// that is there already, that it still is in the end.
+func (o Outcome) Chance(there bool) float64 {
+	if there {
+		return o.Still
+	}
+	return o.Out.By(Years)
 }
 
 func compareWork(a, b Work) int {

@@ -147,15 +147,36 @@ func (p *Ready) reached(t target, c courses) []float64 {
 	return all
 }
 
-// reachedBy is after how many years a front has come to ground so far out from where it began and past its home's
-// edge. What is held counts as out where it has stood past the edge for a year: what one round overlooks and the next
-// one lifts was never out.
+// still is the share of runs, 0–1, in which a target is covered after Years.
+func (p *Ready) still(t target, c courses) float64 {
+	n := 0
+	for run := range Runs {
+		there := c.seeds != nil && p.seededBy(t, &c.seeds[run], p.draws.named("seeded")[run]) <= Years
+		for i, f := range p.fronts {
+			luck := f.luck[run]
+			there = there || covers(c.fronts[i][run], Years, t.out[i][luck], t.past[i][luck])
+		}
+		if there {
+			n++
+		}
+	}
+	return float64(n) / Runs
+}
+
+// covers tells whether a front stands at a year's start on ground so far out from where it began and past its home's
+// edge. What is held counts where it has stood past the edge for a year: what one round overlooks and the next one
+// lifts was never out.
+func covers(c frontCourse, year int, out, past float64) bool {
+	if float64(c.out[year]) < out || float64(c.past[year]) < past {
+		return false
+	}
+	return past <= 0 || year == 0 || c.past[year-1] > 0
+}
+
+// reachedBy is after how many years a front has come to ground so far out from where it began and past its home's edge.
 func reachedBy(c frontCourse, out, past float64) float64 {
 	for year := range Years + 1 {
-		if float64(c.out[year]) < out || float64(c.past[year]) < past {
-			continue
-		}
-		if past > 0 && year > 0 && c.past[year-1] <= 0 {
+		if !covers(c, year, out, past) {
 			continue
 		}
 		if year == 0 {
@@ -220,8 +241,10 @@ func (p *Ready) Reached(of Target, plan Plan) Chances {
 // Outcome is what a plan does and what it takes.
 type Outcome struct {
 	Plan Plan
-	// Out is when the stand gets where it is not to get.
-	Out Chances
+	// Out is when the stand gets where it is not to get, Still the chance that it stands there after Years: what counts of
+	// one that is there already.
+	Out   Chances
+	Still float64
 	// BankP10, BankP50 and BankP90 are the seed in the ground after Years in one, five and nine of ten runs; Seeds is
 	// false where none is on record.
 	BankP10, BankP50, BankP90 float64
@@ -250,7 +273,7 @@ func (p *Ready) Hold(of Target, plan Plan) Outcome { return p.hold(p.look(of), p
 
 func (p *Ready) hold(t target, plan Plan) Outcome {
 	c := p.courses(plan)
-	o := Outcome{Plan: plan, Out: Chances{p.reached(t, c)}, Work: p.Work(plan)}
+	o := Outcome{Plan: plan, Out: Chances{p.reached(t, c)}, Still: p.still(t, c), Work: p.Work(plan)}
 	alive := 0
 	for run := range Runs {
 		if p.lives(plan, c, run)(Years) {
@@ -277,6 +300,9 @@ func (p *Ready) Work(plan Plan) (w Work) {
 	lore := &p.r.Lore.Work
 	minutes := func(f flora.Figure) float64 { return f.Value }
 	covered := p.CoveredToday()
+	if hasWay(plan, EdgeIt) || hasWay(plan, Barrier) {
+		w.FirstMinutes += minutes(lore.Dig) * math.Max(0, covered-p.homeM2) // what is out is lifted first
+	}
 	for _, c := range plan {
 		switch c.Way {
 		case Behead:
@@ -306,6 +332,11 @@ func (p *Ready) Work(plan Plan) (w Work) {
 		}
 	}
 	return w
+}
+
+func hasWay(plan Plan, way Way) bool {
+	_, has := plan.Of(way)
+	return has
 }
 
 // pullM is how much ground in m² has to be looked over for seedlings: that in which nine in ten of the seed falls.

@@ -64,6 +64,6 @@ func BenchmarkHoldOneStand(b *testing.B) {
 	for b.Loop() {
 		out := p.Outside()
 		p.Compare(out, 0, 60, true)
-		p.LeastWork(out, 0.05, 0, 60, true, true)
+		p.LeastWork(out, 0.05, 0, 60, true, true, false)
 	}
 }

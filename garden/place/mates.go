@@ -11,6 +11,7 @@ import (
 	"bramblyacre/garden/plot"
 	"bramblyacre/garden/say"
 	"bramblyacre/garden/view"
+	"bramblyacre/store"
 )
 
 // crowdingYears is how many years ahead crowding is shown.
@@ -93,10 +94,24 @@ func (u *Uses) Mates(ctx context.Context, bedID int64) (MatesView, error) {
 		v.TakenM2 = append(v.TakenM2, say.Round1(area))
 		v.FullestM2 = max(v.FullestM2, say.Round1(area))
 	}
-	v.Words = crowdingWords(s, v)
+	v.Words = crowdingWords(s, v) + runWords(s, bed, here)
 	v.Troubles = troubles(here, nil)
 	v.Groups = waterGroups(here)
 	return v, nil
+}
+
+// runWords say of what runs in a bed that does not hold it that its ground here is that of the plants which were set.
+func runWords(s *plot.State, bed store.Bed, here []*plot.Planting) string {
+	var names []string
+	for _, p := range here {
+		if !p.Aside && p.Species.Site.Spread == "runs" && !s.EdgeHeld(bed) {
+			names = append(names, p.Species.Names.Name)
+		}
+	}
+	if len(names) == 0 {
+		return ""
+	}
+	return fmt.Sprintf(" Not counted is what runs from %s: how far that gets stands under Spread.", say.Joined(say.Distinct(names)))
 }
 
 // crowdingWords say when the bed is full.

@@ -24,6 +24,7 @@ type HoldView struct {
 	Targets    []HoldTarget  `json:"targets" doc:"What it may be kept from"`
 	Target     string        `json:"target"`
 	Where      string        `json:"where"`
+	There      bool          `json:"there" doc:"It is likely there today: the chances are those that it still is in ten years"`
 	Line       float64       `json:"line" doc:"The chance within ten years below which it is to be kept"`
 	Options    []HoldOption  `json:"options" doc:"Letting it run first, then each way that goes for it"`
 	Refused    []HoldRefused `json:"refused" doc:"The ways that do not go for it, and why"`
@@ -68,7 +69,7 @@ type HoldOption struct {
 	Hours     float64   `json:"hours"`
 	Work      string    `json:"work"`
 	Money     string    `json:"money"`
-	Out       float64   `json:"out" doc:"The chance that it gets out within ten years"`
+	Out       float64   `json:"out" doc:"The chance that it gets out within ten years, or is out still"`
 	OutWords  string    `json:"outWords"`
 	ByYear    []float64 `json:"byYear"`
 	Bank      string    `json:"bank" doc:"The seed in the ground after ten years; empty where none is on record"`
@@ -143,6 +144,8 @@ type holdAsk struct {
 	beheadOn calendar.Date
 	fallen   float64
 	deadline DeadlineView
+	// there is that the stand is likely where it is not to get today.
+	there bool
 }
 
 func (h *holdAsk) read(c *say.Checklist, ask HoldAsk) {
@@ -272,10 +275,12 @@ func (h *holdAsk) view() HoldView {
 		v.Targets = append(v.Targets, HoldTarget{t.Key, t.Where})
 	}
 	outcomes := h.one.Compare(h.target.Target, h.fallen, depth, hens)
+	h.there = outcomes[0].Out.By(0) >= 0.5
+	v.There = h.there
 	v.Options = make([]HoldOption, len(outcomes))
 	parallel.Each(len(outcomes), func(i int) { v.Options[i] = h.option(outcomes[i]) })
 	v.Refused = h.refused(hens)
-	if least, found := h.one.LeastWork(h.target.Target, h.line, h.fallen, depth, hens, true); found {
+	if least, found := h.one.LeastWork(h.target.Target, h.line, h.fallen, depth, hens, true, h.there); found {
 		v.Least = new(h.option(least))
 	} else {
 		v.NoLeast = fmt.Sprintf("No way that keeps the stand keeps it so sure. Dig it out, or draw the line higher than %s.", say.Chance(h.line))
@@ -297,7 +302,7 @@ func (h *holdAsk) view() HoldView {
 
 // option is one plan as it is shown.
 func (h *holdAsk) option(o spread.Outcome) HoldOption {
-	out := o.Out.By(spread.Years)
+	out := o.Chance(h.there)
 	v := HoldOption{
 		Ways: writeWays(o.Plan), Words: planWords(o.Plan), Hours: say.Round2(o.HoursAYear()), Work: workNeeded(o.Work),
 		Money: h.money(
@@ -332,7 +337,7 @@ func (h *holdAsk) missedWords(o spread.Outcome, job holdJob, out float64) string
 		}
 	}
 	missed := h.one.Hold(h.target.Target, late)
-	if than := missed.Out.By(spread.Years); than > out+0.005 {
+	if than := missed.Chance(h.there); than > out+0.005 {
 		return fmt.Sprintf("missed in the first year: %s instead of %s", say.Chance(than), say.Chance(out))
 	}
 	if missed.Seeds && missed.BankP50 > 1.1*o.BankP50+1 {

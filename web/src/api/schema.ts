@@ -4053,7 +4053,7 @@ export interface components {
             money: string;
             /**
              * Format: double
-             * @description The chance that it gets out within ten years
+             * @description The chance that it gets out within ten years, or is out still
              */
             out: number;
             outWords: string;
@@ -4109,6 +4109,8 @@ export interface components {
             target: string;
             /** @description What it may be kept from */
             targets: components["schemas"]["HoldTarget"][];
+            /** @description It is likely there today: the chances are those that it still is in ten years */
+            there: boolean;
             /** @description Where what was taken out goes */
             throwAway: string;
             tried?: components["schemas"]["HoldOption"];

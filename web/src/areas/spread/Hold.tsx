@@ -93,13 +93,15 @@ function Held({ planting, choice }: { planting: number; choice: React.ReactNode 
               width={260}
             />
             <Box>
-              within ten years: <b>less than 1 in {Math.round(1 / view.line)}</b>, your line
+              {view.there ? "in ten years still" : "within ten years"}:{" "}
+              <b>less than 1 in {Math.round(1 / view.line)}</b>, your line
             </Box>
           </Box>
           <HoldPicture
             options={options}
             chosen={keyOf(looked)}
             line={ask.line || view.line}
+            there={view.there}
             onChoose={setShown}
             onLine={(line) => change({ line })}
           />
@@ -112,7 +114,7 @@ function Held({ planting, choice }: { planting: number; choice: React.ReactNode 
           <Button onClick={() => setSettings(true)}>Prices and hens</Button>
         </Box>
       </Box>
-      <Table options={options} chosen={looked} least={view.least} onShow={setShown} />
+      <Table options={options} chosen={looked} least={view.least} there={view.there} onShow={setShown} />
       {settings && <SettingsDialog onClose={() => setSettings(false)} />}
     </>
   );
@@ -152,7 +154,7 @@ function Chosen({ view, option }: { view: View; option: Option }) {
       </Typography>
       <Box sx={{ borderLeft: `5px solid var(${option.underLine ? "--leaf" : "--clay"})`, pl: 1.2, my: 0.5 }}>
         <b>
-          {view.where}: {option.outWords} within ten years
+          {view.where}: {option.outWords} {view.there ? "still in ten years" : "within ten years"}
         </b>
         {option.underLine ? ", under your line." : ", over your line."}
         <Box>
@@ -320,11 +322,12 @@ interface TableProps {
   options: Option[];
   chosen: Option;
   least: Option | undefined;
+  there: boolean;
   onShow: (key: string) => void;
 }
 
 /** Table is the same ways as a list, for reading and for the keyboard. */
-function Table({ options, chosen, least, onShow }: TableProps) {
+function Table({ options, chosen, least, there, onShow }: TableProps) {
   const rows = [...options].sort((a, b) => a.hours - b.hours);
   return (
     <Box sx={{ overflowX: "auto", mt: 1.5 }} tabIndex={0} role="region" aria-label="The ways side by side">
@@ -347,7 +350,7 @@ function Table({ options, chosen, least, onShow }: TableProps) {
             <th>Way</th>
             <th>Work</th>
             <th>Money</th>
-            <th>Gets out</th>
+            <th>{there ? "Still out" : "Gets out"}</th>
             <th>Seed in ten years</th>
           </tr>
         </thead>

@@ -18,6 +18,8 @@ interface Props {
   /** The key of the option that is looked at. */
   chosen: string;
   line: number;
+  /** Where it is there already: the chances are that it still is in the end. */
+  there: boolean;
   onChoose: (key: string) => void;
   onLine: (line: number) => void;
 }
@@ -37,7 +39,7 @@ const ticks: [number, string][] = [
 const up = (chance: number) => Math.sqrt(Math.max(0, chance));
 
 /** HoldPicture is each way as a point, by its hours a year and the chance that it gets out, with the grower's line across. */
-export function HoldPicture({ options, chosen, line, onChoose, onLine }: Props) {
+export function HoldPicture({ options, chosen, line, there, onChoose, onLine }: Props) {
   const [box, width] = useWidth(640);
   const most = Math.max(1, ...options.map((option) => option.hours));
   const top2 = Math.ceil(most * 1.08 * 2) / 2;
@@ -158,7 +160,7 @@ export function HoldPicture({ options, chosen, line, onChoose, onLine }: Props) 
               role="button"
               tabIndex={0}
               aria-pressed={is}
-              aria-label={`${option.words}: ${option.work}, out within ten years ${option.outWords}`}
+              aria-label={`${option.words}: ${option.work}, out ${there ? "still in" : "within"} ten years ${option.outWords}`}
               onClick={() => onChoose(key)}
               onKeyDown={(event) => {
                 if (event.key !== "Enter" && event.key !== " ") return;

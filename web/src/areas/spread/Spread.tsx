@@ -113,6 +113,29 @@ export function Spread() {
                 </li>
               ))}
             </Box>
+            {view.deadlines.length > 0 && (
+              <>
+                <Typography variant="h3" sx={{ mt: 2 }}>
+                  Last days to behead
+                </Typography>
+                <Box component="ul" sx={{ listStyle: "none", m: 0, p: 0, fontSize: 14.5 }}>
+                  {view.deadlines.slice(0, 8).map((one) => (
+                    <li key={one.plantingId}>
+                      <Box
+                        component="span"
+                        sx={{ color: one.passed ? "var(--clay)" : "inherit", fontWeight: 700 }}
+                      >
+                        {fullDay(one.last)}
+                      </Box>{" "}
+                      <Link to={`/spread/hold/${one.plantingId}`}>
+                        {one.name}, {one.bed}
+                      </Link>
+                      {one.passed && one.late[0] && ` · ${one.late[0].words}`}
+                    </li>
+                  ))}
+                </Box>
+              </>
+            )}
             {view.unknown.map((one) => (
               <Box
                 key={one.plantingId}
