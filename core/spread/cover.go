@@ -116,9 +116,9 @@ func (v *Covers) addFront(cover Cover, i, year int) {
 			free = free && math.IsInf(float64(r.past), 1)
 		}
 		farthest := runs[0].out
-		for cell, out := range at.out {
+		at.out.each(func(cell int, out float32) {
 			if out > farthest {
-				continue
+				return
 			}
 			// The runs that come so far are the first ones.
 			n, exact := slices.BinarySearch(outs, -out)
@@ -127,15 +127,15 @@ func (v *Covers) addFront(cover Cover, i, year int) {
 			}
 			if free {
 				chance[cell] += int16(n)
-				continue
+				return
 			}
-			past := at.past[cell]
+			past := at.past.at(cell)
 			for _, r := range runs[:n] {
 				if r.past >= past {
 					chance[cell]++
 				}
 			}
-		}
+		})
 	}
 	for cell, n := range chance {
 		if n > 0 {

@@ -13,14 +13,14 @@ import (
 	"bramblyacre/core/geometry"
 )
 
-// CellM is the side of a cell in metres.
+// CellM is the side of a cell in metres, on a plot of which so many are enough.
 const CellM = 0.25
 
 // MarginM is how far beyond the plot's boundary the ground is reckoned, in metres.
 const MarginM = 3
 
-// MostCells bounds the grid: a plot of about 500 × 500 m.
-const MostCells = 4_500_000
+// MostCells bounds the grid: on a plot of more than 150 × 150 m cells are larger.
+const MostCells = 400_000
 
 // Grid is the ground as cells, row by row from the corner of the least coordinates.
 type Grid struct {
@@ -32,15 +32,16 @@ type Grid struct {
 	Step float64
 }
 
-// GridAround is the grid of CellM over a boundary and MarginM round it; an error for a plot that is too large for it.
+// GridAround is the grid over a boundary and MarginM round it; an error for a boundary that is none.
 func GridAround(boundary geometry.Polygon) (Grid, error) {
 	low, high := boundary.Bounds()
-	g := Grid{Low: geometry.Point{X: low.X - MarginM, Y: low.Y - MarginM}, Step: CellM}
-	wide, deep := math.Ceil((high.X-low.X+2*MarginM)/CellM), math.Ceil((high.Y-low.Y+2*MarginM)/CellM)
-	if !(wide*deep <= MostCells) {
-		return Grid{}, errors.New("the plot is too large to reckon its spread cell by cell")
+	wide, deep := high.X-low.X+2*MarginM, high.Y-low.Y+2*MarginM
+	if !(wide*deep > 0) || math.IsInf(wide*deep, 0) {
+		return Grid{}, errors.New("the plot has no boundary to reckon its spread in")
 	}
-	g.Wide, g.Deep = int(wide), int(deep)
+	g := Grid{Low: geometry.Point{X: low.X - MarginM, Y: low.Y - MarginM}, Step: CellM}
+	g.Step = math.Max(CellM, math.Sqrt(wide*deep/MostCells))
+	g.Wide, g.Deep = int(math.Ceil(wide/g.Step)), int(math.Ceil(deep/g.Step))
 	return g, nil
 }
 

@@ -142,3 +142,21 @@ func BenchmarkReachOverAPlot(b *testing.B) {
 		Reach(g, speed, []geometry.Point{{X: 30, Y: 30}}, nil, 0, 15)
 	}
 }
+
+// However large a plot, its cells are so many at most; and what has no ground is refused.
+func TestALargePlotHasLargerCells(t *testing.T) {
+	for _, side := range []float64{10, 71, 150, 500, 2000} {
+		g := square(side)
+		if g.Cells() > MostCells*11/10 || side <= 150 && g.Step != CellM || side >= 500 && g.Step <= CellM {
+			t.Errorf("%v m: %d cells of %v m", side, g.Cells(), g.Step)
+		}
+		if corner, inside := g.CellAt(geometry.Point{X: side, Y: side}); !inside || g.Middle(corner).Distance(geometry.Point{X: side, Y: side}) > g.Step {
+			t.Errorf("%v m: its corner lies in no cell", side)
+		}
+	}
+	for _, none := range []geometry.Polygon{nil, {{X: math.NaN(), Y: 1}, {X: 2, Y: 2}, {X: 3, Y: 1}}, {{X: 0, Y: 0}, {X: math.Inf(1), Y: 0}, {X: 1, Y: 1}}} {
+		if g, err := GridAround(none); err == nil {
+			t.Errorf("%v has %d cells", none, g.Cells())
+		}
+	}
+}

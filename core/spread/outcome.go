@@ -12,6 +12,8 @@ type Target struct {
 	// Name tells it from all others of its terrain; empty for one that is asked for once.
 	Name  string
 	Cells []int32
+	// outside is true of all ground outside a stand's home, which is not listed.
+	outside bool
 }
 
 // target is a target as a stand sees it: how far each front's way there is, and which share of its seed falls there.
@@ -36,43 +38,63 @@ func (p *Ready) look(of Target) target {
 
 func (p *Ready) newLook(of Target) target {
 	t := target{}
+	var isHome []bool
+	if of.outside {
+		isHome = make([]bool, p.r.Terrain.Grid.Cells())
+		for _, cell := range p.home {
+			isHome[cell] = true
+		}
+	}
 	for _, f := range p.fronts {
 		out, past := map[luck]float64{}, map[luck]float64{}
 		for luck, at := range f.fields {
 			out[luck], past[luck] = Never, Never
+			see := func(cell int) {
+				out[luck] = math.Min(out[luck], float64(at.out.at(cell)))
+				past[luck] = math.Min(past[luck], float64(at.past.at(cell)))
+			}
+			if of.outside {
+				at.past.each(func(cell int, _ float32) {
+					if !isHome[cell] {
+						see(cell)
+					}
+				})
+				continue
+			}
 			for _, cell := range of.Cells {
-				out[luck] = math.Min(out[luck], float64(at.out[cell]))
-				past[luck] = math.Min(past[luck], float64(at.past[cell]))
+				see(int(cell))
 			}
 		}
 		t.out, t.past = append(t.out, out), append(t.past, past)
 	}
-	if p.seeds != nil {
-		g := p.r.Terrain.Grid
-		for _, cell := range of.Cells {
-			square := int(cell)/g.Wide/seedStep*p.seeds.wide + int(cell)%g.Wide/seedStep
-			near := float64(p.seeds.near[square])
-			for gen := range generations {
-				share := density(p.seeds.kernelOf(gen), near) * g.Step * g.Step
-				t.seed[gen][p.r.Terrain.Ground[cell]] += share
+	if p.seeds == nil {
+		return t
+	}
+	if of.outside {
+		for cell, home := range isHome {
+			if !home {
+				p.addSeedShare(&t, cell)
 			}
 		}
+	}
+	for _, cell := range of.Cells {
+		p.addSeedShare(&t, int(cell))
 	}
 	return t
 }
 
-// Outside is the target of everything outside a stand's bed.
-func (p *Ready) Outside() Target {
-	p.outside.Do(func() {
-		p.beyond = Target{Name: "past its edge"}
-		for cell := range p.isHome {
-			if !p.isHome[cell] {
-				p.beyond.Cells = append(p.beyond.Cells, int32(cell))
-			}
-		}
-	})
-	return p.beyond
+// addSeedShare adds the share of each generation's seed that falls on a cell.
+func (p *Ready) addSeedShare(t *target, cell int) {
+	g := p.r.Terrain.Grid
+	square := cell/g.Wide/seedStep*p.seeds.wide + cell%g.Wide/seedStep
+	near := float64(p.seeds.near[square])
+	for gen := range generations {
+		t.seed[gen][p.r.Terrain.Ground[cell]] += density(p.seeds.kernelOf(gen), near) * g.Step * g.Step
+	}
 }
+
+// Outside is the target of everything outside a stand's bed.
+func (p *Ready) Outside() Target { return Target{Name: "past its edge", outside: true} }
 
 // courses are a stand's runs under a plan.
 type courses struct {
@@ -357,11 +379,11 @@ func (p *Ready) CoveredToday() float64 {
 		middle := float32(starts[Runs/2])
 		open := f.fields[f.luck[0]]
 		n := 0
-		for _, out := range open.out {
+		open.out.each(func(_ int, out float32) {
 			if out <= middle {
 				n++
 			}
-		}
+		})
 		area = math.Max(area, float64(n)*cell)
 	}
 	return area

@@ -42,7 +42,7 @@ type frontReady struct {
 // field is how far each cell is by one luck of the edges.
 type field struct {
 	// out is how far from where the stand began, past how far from its home's edge; both in metres of loose ground.
-	out, past []float32
+	out, past window
 	// edge is how far its home's edge is from where it began; Never where it is not reached.
 	edge float64
 }
@@ -55,14 +55,10 @@ type Ready struct {
 	fronts []*frontReady
 	seeds  *seedsReady
 	home   []int32
-	isHome []bool
 	// homeEdgeM is how long its home's edge is in metres, homeM2 its ground.
 	homeEdgeM, homeM2 float64
 	// looks are its ways to targets, by name, made when first asked for.
 	looks sync.Map
-	// beyond is everything outside its home, made once.
-	outside sync.Once
-	beyond  Target
 }
 
 // Prepare works out the ways of a stand over the ground.
@@ -70,10 +66,6 @@ func (r *Reckoning) Prepare(s Stand) *Ready {
 	p := &Ready{Stand: s, r: r, draws: newDraws(r.Seed^uint64(s.ID)*0x9e3779b97f4a7c15, r.Bench.Doubt)}
 	g := r.Terrain.Grid
 	p.home = g.Within(s.Home)
-	p.isHome = make([]bool, g.Cells())
-	for _, cell := range p.home {
-		p.isHome[cell] = true
-	}
 	p.homeM2 = s.Home.Area()
 	for _, outline := range s.Home.Areas {
 		p.homeEdgeM += geometry.Length(append(slices.Clone(outline), outline[0]))
@@ -154,7 +146,7 @@ func (p *Ready) edgesAbout(f *frontReady, i int, base Speed, rate Rate) []Edge {
 	for _, e := range edges {
 		at := float32(Never)
 		for _, cell := range e.Cells {
-			at = min(at, open.out[cell])
+			at = min(at, open.out.at(int(cell)))
 		}
 		if at < Never {
 			reached = append(reached, near{e, at})
@@ -231,13 +223,14 @@ func (p *Ready) fieldOf(base Speed, edges []Edge, passes luck, rate Rate, most f
 			}
 		}
 	}
-	f := &field{out: Reach(g, speed, p.Spots, nil, p.RadiusM, most), edge: Never}
-	f.past = Reach(g, speed, nil, p.homeCells(speed), 0, most)
-	for cell, past := range f.past {
-		if past > 0 && past <= float32(2*g.Step) && f.out[cell] < Never {
-			f.edge = math.Min(f.edge, math.Max(0, float64(f.out[cell]-past)))
+	f := &field{edge: Never}
+	f.out = windowOf(g, Reach(g, speed, p.Spots, nil, p.RadiusM, most))
+	f.past = windowOf(g, Reach(g, speed, nil, p.homeCells(speed), 0, most))
+	f.past.each(func(cell int, past float32) {
+		if out := f.out.at(cell); past > 0 && past <= float32(2*g.Step) && out < Never {
+			f.edge = math.Min(f.edge, math.Max(0, float64(out-past)))
 		}
-	}
+	})
 	return f
 }
 
@@ -266,7 +259,7 @@ func (p *Ready) wayTo(f *field, s Seen) float64 {
 	if !inside {
 		return Never
 	}
-	return float64(f.out[cell])
+	return float64(f.out.at(cell))
 }
 
 // cameTo is how far a front has come by today in a run: at its speed since it was set, set right by what was seen, and
