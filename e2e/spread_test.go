@@ -125,6 +125,24 @@ func TestBeheadingLateIsSeenToRise(t *testing.T) {
 	b.until("nothing to be said of it again", func() bool { return b.held("/api/plantings/"+fmt.Sprint(burdock)+"/hold").Policy == "" })
 }
 
+// Several ways are tried together, the line is drawn by keys, and the least work under it is said.
+func TestWaysAreTriedTogetherUnderALine(t *testing.T) {
+	t.Parallel()
+	b := open(t, samplePlot(t), 1280, 900, "/spread/hold/2")
+	b.sees("This is how it is held")
+	b.click("into a pot")
+	b.click("mow round it")
+	b.sees("into a pot and mow round it")
+	b.until("what both together do", func() bool { return b.saysOfWay("into a pot and mow round it") != "" })
+	b.sees("less than 1 in 10, your line")
+	b.focus("[role=slider][aria-label^='Your line']")
+	b.keys(kb.ArrowUp + kb.ArrowUp + kb.ArrowUp)
+	b.sees("less than 1 in 5, your line")
+	b.sees("· least")
+	b.choose("It is not to get", "under the Fence path")
+	b.sees("under the Fence path:")
+}
+
 // Chickweed among the marigolds: unproven it is for no use; it is set down to be eaten, and its page says that it is to go
 // and what is owed before.
 func TestAWeedIsEatenOnScreen(t *testing.T) {

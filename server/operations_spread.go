@@ -24,7 +24,7 @@ func (o operations) registerSpread(api huma.API) {
 			ByID
 			Target   string   `query:"target" maxLength:"40" doc:"What it is not to reach; empty for what its policy says"`
 			Line     float64  `query:"line" doc:"The chance within ten years; 0 for what its policy says"`
-			With     []string `query:"with" maxItems:"10" doc:"Ways to be tried together"`
+			With     []string `query:"with,explode" maxItems:"10" doc:"Ways to be tried together"`
 			BeheadOn string   `query:"beheadOn" maxLength:"20" doc:"The day on which the heads come off; empty for the last one"`
 		}) (spread.HoldView, error) {
 			return o.garden.Spread.Hold(ctx, in.ID, spread.HoldAsk{
