@@ -81,7 +81,7 @@ var everyScreen = []struct {
 	{path: "/spread/overtaken", words: "Both grow by the warmth"},
 	{path: "/spread/after?bed=8", words: "Which animals are kept"},
 	{path: "/spread/balance", words: "how fast it goes"},
-	{path: "/round", words: "What do you see?", open: func(b *browser) { b.click("Came up"); b.sees("What you take it for") }},
+	{path: "/round", words: "What do you see?", open: func(b *browser) { b.click("Something came up by itself"); b.sees("What you take it for") }},
 	{path: "/weather", words: "How good the outlook was"},
 	{path: "/weather", words: "How good the outlook was", open: func(b *browser) { b.click("Type a reading"); b.sees("Rain in the gauge") }},
 	{path: "/weather/water", words: "To fill it"},

@@ -117,6 +117,11 @@ func TestASightingIsTakenIn(t *testing.T) {
 	_, err = p.Spread.NoteSighting(t.Context(), mint, spread.FrontSightingInput{Day: "2031-05-27", Kind: "farthest", X: new(10.0), Y: new(8.4)})
 	check(t, err)
 	over := p.standOf(p.spread(true), mint)
+	_, err = p.Spread.SetHold(t.Context(), mint, say.AsItStands, spread.HoldInput{Policy: "held", Ways: []string{"edge:1"}})
+	check(t, err)
+	if jobs := p.holdOf(mint, spread.HoldAsk{}).Chosen.Jobs; !slices.ContainsFunc(jobs, func(j spread.HoldJob) bool { return strings.HasPrefix(j.What, "Lift all that is past") }) {
+		t.Errorf("nobody asks for what is out to be lifted: %+v", jobs)
+	}
 	if !over.Over || len(over.Seen) != 2 || over.Maps[0].AreaM2 <= within.Maps[0].AreaM2 {
 		t.Errorf("it was seen out there, and it says %q of %v m²", over.State, over.Maps[0].AreaM2)
 	}

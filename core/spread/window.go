@@ -1,7 +1,7 @@
 package spread
 
-// window is what is known of some cells of a grid: those of a rectangle, Never for all others. Most stands reach a small
-// part of a plot.
+// window is what is known of some cells of a grid: those of a rectangle, Never for all others. Most stands reach a
+// small part of a plot.
 type window struct {
 	grid             Grid
 	x, y, wide, deep int

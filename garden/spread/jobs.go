@@ -6,6 +6,7 @@ import (
 
 	"bramblyacre/core/agenda"
 	"bramblyacre/core/calendar"
+	"bramblyacre/core/geometry"
 	"bramblyacre/core/spread"
 	"bramblyacre/garden/area"
 	"bramblyacre/garden/plot"
@@ -95,6 +96,14 @@ func holdJobs(s *plot.State, clock *clock, p *plot.Planting, plan spread.Plan, o
 			all = append(all, j)
 		}
 	}
+	_, edged := plan.Of(spread.EdgeIt)
+	_, sunk := plan.Of(spread.Barrier)
+	if (edged || sunk) && seenOut(s, p) {
+		all = append(all, o.once(holdJob{
+			key: "lift", verb: "Lift", what: "all that is past the edge, every piece", minutes: leastMinutes,
+			reason: "It was seen out there; what is out is held by no edge.",
+		})...)
+	}
 	if len(plan) > 0 && len(of.Fronts) > 0 {
 		all = append(all, holdJob{
 			key: "look", verb: "Look", what: "past the edge of " + p.Bed.Name, first: o.grown(lookFrom), last: o.grown(lookUntil),
@@ -103,6 +112,18 @@ func holdJobs(s *plot.State, clock *clock, p *plot.Planting, plan spread.Plan, o
 		})
 	}
 	return all
+}
+
+// seenOut tells whether a planting was seen past its bed's edge when it was looked for last.
+func seenOut(s *plot.State, p *plot.Planting) (out bool) {
+	last := ""
+	for _, row := range sightings.Of(s) {
+		if row.PlantingID == p.ID && row.Day >= last {
+			last = row.Day
+			out = row.X != nil && row.Y != nil && !s.Forms[p.BedID].Region().Contains(geometry.Point{X: *row.X, Y: *row.Y})
+		}
+	}
+	return out
 }
 
 // lookMinutes is the work of looking past an edge: a guess of ours.

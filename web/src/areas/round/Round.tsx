@@ -79,9 +79,6 @@ export function Round() {
             <Button size="small" onClick={() => setOrdering(true)}>
               Order
             </Button>
-            <Button size="small" onClick={() => setNoting(true)}>
-              Came up
-            </Button>
             <span role="status" style={{ textAlign: "right" }}>
               {waiting > 0 ? `saved on this device · ${waiting} to send` : "all sent"}
             </span>
@@ -182,6 +179,9 @@ export function Round() {
           </Box>
         </>
       )}
+      <Box sx={{ textAlign: "center", mt: 1 }}>
+        <Button onClick={() => setNoting(true)}>Something came up by itself</Button>
+      </Box>
       {ordering && <OrderDialog onClose={() => setOrdering(false)} />}
     </Box>
   );
