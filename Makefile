@@ -51,7 +51,7 @@ race: build
 race-short: front
 	tools/ensure-compiler
 	CGO_ENABLED=1 go test -race -short -timeout 15m ./server ./store ./garden/now ./garden/gather
-	CGO_ENABLED=1 go test -race -short -timeout 15m ./garden -run 'OldLooks|ReadsItAtOnce|FaultInWorking|MayHaveBeenWritten|Listing|List|Restart'
+	CGO_ENABLED=1 go test -race -short -timeout 15m ./garden -run 'SpreadIsTheSame|OldLooks|ReadsItAtOnce|FaultInWorking|MayHaveBeenWritten|Listing|List|Restart'
 
 # The program, killed a thousand times while it writes: a quarter of an hour or more.
 kill: build

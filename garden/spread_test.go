@@ -377,6 +377,38 @@ func TestWhatIsNotOnRecordIsSaidSo(t *testing.T) {
 	}
 }
 
+// Worth and harm stand in one balance, the neighbours among them, and sum to what is said.
+func TestWorthAndHarmAreWeighed(t *testing.T) {
+	p := newPlot(t)
+	_, err := p.Place.ChangeBed(t.Context(), p.bed, say.AsItStands, place.BedInput{Name: "By the fence", FormInput: place.FormInput{X: "5 m", Y: "1 m", Width: "8 m", Depth: "1.2 m"}, Moisture: "moist"})
+	check(t, err)
+	p.runner()
+	v, err := p.Spread.Balance(t.Context(), "hemlock")
+	check(t, err)
+	seen := map[string]bool{}
+	for _, kind := range v.Kinds {
+		seen[kind.SpeciesID] = true
+		weights := map[string]int{}
+		for _, row := range kind.Rows {
+			weights[row.Side] += row.Weight
+			if row.Words == "" {
+				t.Errorf("%s: nothing is said of %s", kind.Name, row.Subject)
+			}
+			if kind.SpeciesID == "peppermint" && row.Subject == "neighbours" && row.Side != "against" {
+				t.Errorf("a mint by the fence, and of the neighbours: %q", row.Words)
+			}
+		}
+		if weights["for"] != kind.For || weights["against"] != kind.Against {
+			t.Errorf("%s: %v against %d for, %d against", kind.Name, weights, kind.For, kind.Against)
+		}
+	}
+	if !seen["peppermint"] || !seen["hemlock"] {
+		t.Errorf("%v", seen)
+	}
+	_, err = p.Spread.Balance(t.Context(), "moonwort of nowhere")
+	p.refused(err, "species", "of the library", p.entries())
+}
+
 // The law's reminder asks the grower to look, keeps what was found, and changes what may be done.
 func TestTheLawIsTheGrowersOwnList(t *testing.T) {
 	p := newPlot(t)
@@ -532,6 +564,7 @@ func TestASouthernStandIsHeldInItsOwnSeason(t *testing.T) {
 func TestSpreadIsTheSameWhoeverAsks(t *testing.T) {
 	p := newPlot(t)
 	mint := p.runner()
+	p.weed(5)
 	type answer struct {
 		out  []float64
 		area float64
@@ -545,6 +578,9 @@ func TestSpreadIsTheSameWhoeverAsks(t *testing.T) {
 			}
 			v, err := p.Spread.Spread(t.Context(), 4, true)
 			if err != nil {
+				t.Error(err)
+			}
+			if _, err := p.Spread.CameUp(t.Context()); err != nil {
 				t.Error(err)
 			}
 			a := answer{area: v.Stands[0].Maps[0].AreaM2}

@@ -60,10 +60,14 @@ func (u *Uses) Balance(ctx context.Context, speciesID string) (BalanceView, erro
 		}
 		where[speciesID] = append(where[speciesID], "")
 	}
+	r, err := u.reckon(s)
+	if err != nil {
+		return BalanceView{}, say.ConflictError{Why: say.Sentence(err.Error())}
+	}
 	v := BalanceView{Kinds: []KindBalance{}}
 	for id, places := range where {
 		if species, has := s.Lib.Species(id); has {
-			v.Kinds = append(v.Kinds, balanceOf(s, species, say.Distinct(places)))
+			v.Kinds = append(v.Kinds, r.balanceOf(species, say.Distinct(places)))
 		}
 	}
 	slices.SortFunc(v.Kinds, func(a, b KindBalance) int {
@@ -72,7 +76,8 @@ func (u *Uses) Balance(ctx context.Context, speciesID string) (BalanceView, erro
 	return v, nil
 }
 
-func balanceOf(s *plot.State, species *flora.Species, places []string) KindBalance {
+func (r *reckoning) balanceOf(species *flora.Species, places []string) KindBalance {
+	s := r.state
 	places = slices.DeleteFunc(slices.Clone(places), func(place string) bool { return place == "" })
 	rows := spread.Balance(species)
 	v := KindBalance{
@@ -95,6 +100,9 @@ func balanceOf(s *plot.State, species *flora.Species, places []string) KindBalan
 		}
 		v.Rows = append(v.Rows, line)
 	}
+	next := r.neighbours(species)
+	v.Against += next.Weight
+	v.Rows = append(v.Rows, next)
 	switch by := v.For - v.Against; {
 	case by >= 2:
 		v.Words = "More speaks for it than against it."
@@ -104,6 +112,39 @@ func balanceOf(s *plot.State, species *flora.Species, places []string) KindBalan
 		v.Words = "As much speaks for it as against it: it depends on where it stands."
 	}
 	return v
+}
+
+// neighbours is the row of a kind's neighbours: whether its stands here get beyond the boundary, were nothing done.
+func (r *reckoning) neighbours(species *flora.Species) BalanceLine {
+	line := BalanceLine{
+		Subject: "neighbours", Side: string(spread.Neither), Words: "None of it stands here: it depends on where it is set.",
+	}
+	var beyond spread.Target
+	for _, t := range r.ground.targets {
+		if t.Key == neighbourKey {
+			beyond = t.Target
+		}
+	}
+	most := -1.0
+	for _, one := range r.order {
+		if one.planting.SpeciesID != species.ID {
+			continue
+		}
+		when := one.Reached(beyond, nil)
+		if chance := when.By(spread.Years); chance > most {
+			most = chance
+			line.Words = fmt.Sprintf(
+				"Were nothing done it gets beyond the boundary from %s: %s.",
+				one.planting.Bed.Name, r.whenWords(when),
+			)
+		}
+	}
+	for _, bound := range []float64{0.2, 0.5} { // chances: guesses of ours, there to weigh and for nothing else
+		if most >= bound {
+			line.Side, line.Weight = string(spread.Against), line.Weight+1
+		}
+	}
+	return line
 }
 
 // balanceWords say a row of the balance.

@@ -2,6 +2,7 @@ package spread
 
 import (
 	"reflect"
+	"sync"
 
 	"bramblyacre/core/parallel"
 	"bramblyacre/core/spread"
@@ -21,7 +22,8 @@ type reckoning struct {
 	items []plot.Item
 
 	places []suitability.Place
-	poor   map[string][]bool
+	// poor are the beds that do not suit each kind, by its id, made when first asked for.
+	poor   sync.Map
 	stands map[int64]*stand
 	order  []*stand
 }
@@ -46,7 +48,6 @@ func (u *Uses) reckon(s *plot.State) (*reckoning, error) {
 		clock:  newClock(s.Sky.Normals()),
 		beds:   s.Beds,
 		items:  s.Items,
-		poor:   map[string][]bool{},
 		stands: map[int64]*stand{},
 	}
 	lies := before != nil && reflect.DeepEqual(before.beds, r.beds) && reflect.DeepEqual(before.items, r.items) &&

@@ -85,8 +85,8 @@ func (r *reckoning) seen(p *plot.Planting, row store.FrontSighting) spread.Seen 
 // poorFor are the beds that do not suit a species, by their place: where it has not half of the light or the ground
 // that it wants.
 func (r *reckoning) poorFor(s *plot.State, species *flora.Species) []bool {
-	if made, has := r.poor[species.ID]; has {
-		return made
+	if made, has := r.poor.Load(species.ID); has {
+		return made.([]bool)
 	}
 	poor := make([]bool, len(s.Beds))
 	for i := range s.Beds {
@@ -97,7 +97,7 @@ func (r *reckoning) poorFor(s *plot.State, species *flora.Species) []bool {
 			}
 		}
 	}
-	r.poor[species.ID] = poor
+	r.poor.Store(species.ID, poor)
 	return poor
 }
 
