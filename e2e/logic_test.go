@@ -221,3 +221,96 @@ func TestAFormTakesLinesApartAsTheServerReadsThem(t *testing.T) {
 		}
 	}
 }
+
+// The words of a drawing never lie over each other or past its sides, what matters most stands, and what has a second place
+// is not left out while that is free.
+func TestWordsOfTheMapKeepApart(t *testing.T) {
+	t.Parallel()
+	b := logic(t)
+	type label struct {
+		Key    string  `json:"key"`
+		Text   string  `json:"text"`
+		X      float64 `json:"x"`
+		Y      float64 `json:"y"`
+		Size   float64 `json:"size"`
+		Anchor string  `json:"anchor"`
+		Of     string  `json:"of,omitempty"`
+	}
+	rng := rand.New(rand.NewPCG(4, 4))
+	var questions [][]any
+	var given [][]label
+	const width, height = 700.0, 500.0
+	for range 300 {
+		var labels []label
+		for i := range 3 + rng.IntN(25) {
+			labels = append(labels, label{
+				Key: fmt.Sprint(i), Text: strings.Repeat("w", 2+rng.IntN(18)), X: rng.Float64()*760 - 30, Y: rng.Float64()*540 - 20,
+				Size: 12 + 3*rng.Float64(), Anchor: []string{"start", "middle", "end"}[rng.IntN(3)], Of: []string{"", "a", "b"}[rng.IntN(3)],
+			})
+		}
+		given = append(given, labels)
+		questions = append(questions, []any{labels, width, height})
+	}
+	boxOf := func(l label) (left, top, right, bottom float64) {
+		wide := float64(len(l.Text))*l.Size*0.56 + 6
+		left = map[string]float64{"start": l.X, "middle": l.X - wide/2, "end": l.X - wide}[l.Anchor]
+		return left, l.Y - l.Size, left + wide, l.Y + l.Size*0.35
+	}
+	over := func(a, b label) bool {
+		al, at, ar, ab := boxOf(a)
+		bl, bt, br, bb := boxOf(b)
+		return al < br && ar > bl && at < bb && ab > bt
+	}
+	inside := func(l label) bool {
+		left, top, right, bottom := boxOf(l)
+		return left >= 0 && top >= 0 && right <= width && bottom <= height
+	}
+	for i, kept := range asked[[]label](t, b, "labels.free", questions) {
+		for j, one := range kept {
+			if !inside(one) {
+				t.Fatalf("%+v lies past the drawing's sides", one)
+			}
+			for _, other := range kept[:j] {
+				if over(one, other) || one.Of != "" && one.Of == other.Of {
+					t.Fatalf("%+v and %+v", one, other)
+				}
+			}
+		}
+		for _, one := range given[i] {
+			stands := slices.Contains(kept, one)
+			if stands || !inside(one) || slices.ContainsFunc(kept, func(k label) bool { return one.Of != "" && k.Of == one.Of }) {
+				continue
+			}
+			if !slices.ContainsFunc(kept, func(k label) bool { return over(k, one) }) {
+				t.Fatalf("%+v is left out though it is free", one)
+			}
+		}
+	}
+}
+
+// Each kind has a hatching of its own, the same whatever order the kinds come in, and no two the same stroke and colour.
+func TestHatchingsAreOfTheKindAlone(t *testing.T) {
+	t.Parallel()
+	b := logic(t)
+	var ids []string
+	for i := range 40 {
+		ids = append(ids, fmt.Sprintf("kind-%02d", i))
+	}
+	turned := slices.Clone(ids)
+	slices.Reverse(turned)
+	all := asked[[][2]any](t, b, "hatch.list", [][]any{{ids}, {turned}, {append(turned, ids...)}})
+	seen := map[string]bool{}
+	for i, one := range all[0] {
+		hatch := one[1].(map[string]any)
+		drawn := fmt.Sprint(hatch["stroke"], hatch["colour"])
+		if seen[drawn] || hatch["stroke"] == "" {
+			t.Errorf("%v is drawn as another: %v", one[0], drawn)
+		}
+		seen[drawn] = true
+		for _, other := range all[1:] {
+			if len(other) != len(all[0]) || fmt.Sprint(other[i]) != fmt.Sprint(one) {
+				t.Fatalf("%v, in another order %v", one, other[i])
+			}
+		}
+	}
+}

@@ -202,3 +202,47 @@ func TestTheMapMovesThroughTheYears(t *testing.T) {
 	b.click("If nothing is done")
 	b.sees("As each is held")
 }
+
+// The law is the grower's own list: what was looked up is kept with its day, and changes what may be done.
+func TestTheLawIsLookedUpOnScreen(t *testing.T) {
+	t.Parallel()
+	b := open(t, samplePlot(t), 1280, 900, "/spread/came-up?group=3")
+	b.sees("hedge bindweed, at the foot of the Board fence")
+	b.sees("a list may forbid it: look yours up first")
+	b.click("I looked it up")
+	b.choose("What you found", "it does not stand there")
+	b.fill("Which list, and where", "The parish's, at the library")
+	b.click("Note it")
+	b.sees("It does not stand on your list, as you found on 27 May 2031.")
+	b.sees("The parish's, at the library")
+	b.until("nothing to be forbidden", func() bool { return !strings.Contains(b.text(), "look yours up first") })
+	b.visit("/spread/balance?species=hedge-bindweed")
+	b.sees("It does not stand on your list, as you found on 27 May 2031.")
+	b.sees("how fast it goes")
+}
+
+// A weed is put against a crop, and hens are planned for a bed once its crop is over and what stays is fenced.
+func TestACropAndItsBedOnScreen(t *testing.T) {
+	t.Parallel()
+	b := open(t, samplePlot(t), 1280, 900, "/spread/overtaken")
+	b.sees("pot marigold against chickweed")
+	b.choose("Crop", "sweet basil, Terrace Pots")
+	b.fill("Weed in it", "fat hen")
+	b.clickOn("[role=option]", "fat hen")
+	b.click("Tell the days")
+	b.sees("sweet basil against fat hen")
+	b.sees("Clearing it today:")
+	b.visit("/spread/after?bed=4")
+	b.sees("Terrace Pots")
+	b.click("Plan the animals")
+	b.fill("How many", "0")
+	b.click("Plan it")
+	b.sees("From 1 to 500.")
+	b.fill("How many", "3")
+	b.click("Plan it")
+	b.sees("Will all of it be fenced or lifted first?")
+	b.click("Yes, it will be")
+	b.sees("3 hens are to clear Terrace Pots")
+	b.click("It is over")
+	b.sees("Hens in Terrace Pots: over")
+}

@@ -162,6 +162,17 @@ func TestBadRequestsAreProblems(t *testing.T) {
 		{"a note of no kind", "POST", "/api/plants/lovage/notes", `{"kind":"rumour","text":"So they say."}`, 422, "body.kind"},
 		{"practice of no pair", "GET", "/api/practice/specimen?species=oak&other=ash&seed=1", "", 404, "no such pair"},
 		{"a fourth decision", "POST", "/api/practice/decisions", `{"speciesId":"ramsons","otherId":"hemlock","seed":1,"looked":[],"decision":"maybe"}`, 422, "body.decision"},
+		{"a map of next century", "GET", "/api/spread?year=100", "", 422, "query.year"},
+		{"the holding of nothing", "GET", "/api/plantings/99/hold", "", 404, "no such planting"},
+		{"a sighting of nothing", "POST", "/api/plantings/99/sightings", `{"day":"2031-05-27","kind":"at most"}`, 404, "no such planting"},
+		{"no sighting", "DELETE", "/api/sightings/99", "", 404, "no such sighting"},
+		{"a deed with nothing", "POST", "/api/volunteers/99/deed", `{"deed":"eat","day":"2031-05-27","plants":1}`, 404, "no such group"},
+		{"a deed that is none", "POST", "/api/volunteers/99/deed", `{"deed":"fry","day":"2031-05-27","plants":1}`, 422, "body.deed"},
+		{"the law of no plant", "PUT", "/api/species/mandrake/law", `{"listed":"no","day":"2031-05-27"}`, 404, "no such plant"},
+		{"the balance of no plant", "GET", "/api/spread/balance?species=mandrake", "", 422, "species"},
+		{"a clearing by geese", "POST", "/api/clearings", `{"bedId":1,"animal":"geese","head":1,"day":"2031-06-27","days":1,"then":"mulch"}`, 422, "body.animal"},
+		{"no clearing", "POST", "/api/clearings/99/end", "", 404, "no such clearing"},
+		{"a barrier without depth", "POST", "/api/plan/items", `{"kind":"root barrier","shape":"line","width":"3 cm","points":[{"x":"1 m","y":"1 m"},{"x":"2 m","y":"1 m"}]}`, 422, "body.deep"},
 		{"an unknown ledger entry", "POST", "/api/ledger/7/take-back", "", 404, "no such ledger entry"},
 	}
 	for _, test := range tests {

@@ -20,6 +20,7 @@ import (
 	"bramblyacre/garden/journal"
 	"bramblyacre/garden/place"
 	"bramblyacre/garden/plants"
+	"bramblyacre/garden/spread"
 )
 
 const longBed = `{"name":"Long Bed","x":"10 m","y":"5 m","width":"8 m","depth":"1 m","moisture":"moist"}`
@@ -38,6 +39,7 @@ func TestAFormThatWasOpenWhileThePlotMovedOnWritesNothing(t *testing.T) {
 	ok(ask(h, "POST", "/api/people", `{"name":"Ida","circumstances":[]}`))
 	ok(ask(h, "POST", "/api/plan/items", `{"kind":"tree","x":"5 m","y":"12 m","width":"4 m","height":"6 m","leaf":"evergreen"}`))
 	ok(ask(h, "POST", "/api/plantings", `{"bedId":1,"speciesId":"garden-sorrel","plants":9,"startedOn":"2029-04-10","origin":"seed"}`))
+	ok(ask(h, "POST", "/api/plantings", `{"bedId":1,"speciesId":"wild-strawberry","plants":5,"startedOn":"2029-04-10","origin":"division","affirmed":["`+runsAsked(t, h)+`"]}`))
 	shown := func() map[string]string {
 		var plot place.PlotView
 		check(t, json.Unmarshal(ask(h, "GET", "/api/plot", "").Body.Bytes(), &plot))
@@ -51,7 +53,7 @@ func TestAFormThatWasOpenWhileThePlotMovedOnWritesNothing(t *testing.T) {
 		check(t, json.Unmarshal(ask(h, "GET", "/api/plants/hop", "").Body.Bytes(), &plant))
 		var need gather.NeedView
 		for _, n := range gathered.Needs {
-			if n.Part == "leaf" {
+			if n.Part == "leaf" && n.SpeciesID == "garden-sorrel" {
 				need = n
 			}
 		}
@@ -61,10 +63,24 @@ func TestAFormThatWasOpenWhileThePlotMovedOnWritesNothing(t *testing.T) {
 				figure = f
 			}
 		}
+		var hold spread.HoldView
+		check(t, json.Unmarshal(ask(h, "GET", "/api/plantings/2/hold", "").Body.Bytes(), &hold))
+		var costs spread.SpreadSettings
+		check(t, json.Unmarshal(ask(h, "GET", "/api/spread/settings", "").Body.Bytes(), &costs))
+		var balance spread.BalanceView
+		check(t, json.Unmarshal(ask(h, "GET", "/api/spread/balance?species=himalayan-balsam", "").Body.Bytes(), &balance))
+		law := spread.LawView{}
+		for _, kind := range balance.Kinds {
+			if kind.SpeciesID == "himalayan-balsam" {
+				law = kind.Law
+			}
+		}
 		return map[string]string{
 			"/api/beds/1": string(plot.Beds[0].Version), "/api/people/1": string(household.People[0].Version), "/api/plan/items/1": string(plot.Items[0].Version),
 			"/api/plantings/1": string(planting.Version), "/api/needs": string(need.Version), "/api/plants/hop/figures": string(figure.Version),
 			"/api/site": string(plot.Version), "/api/plan/boundary": string(plot.Version),
+			"/api/plantings/2/hold": string(hold.Version), "/api/spread/settings": string(costs.Version),
+			"/api/species/himalayan-balsam/law": string(law.Version),
 		}
 	}
 	forms := []struct{ path, first, second string }{
@@ -75,6 +91,9 @@ func TestAFormThatWasOpenWhileThePlotMovedOnWritesNothing(t *testing.T) {
 		{"/api/needs", `{"speciesId":"garden-sorrel","part":"leaf","amount":"400 g"}`, `{"speciesId":"garden-sorrel","part":"leaf","amount":"500 g"}`},
 		{"/api/plants/hop/figures", `{"key":"size.height","figure":"500 cm"}`, `{"key":"size.height","figure":"600 cm"}`},
 		{"/api/site", `{"name":"Here","latitude":46.6,"altitude":"640 m","climateId":"hill-valley","width":"30 m","depth":"20 m","units":"metric"}`, `{"name":"There","latitude":46.6,"altitude":"640 m","climateId":"hill-valley","width":"30 m","depth":"20 m","units":"metric"}`},
+		{"/api/plantings/2/hold", `{"policy":"held","ways":["edge:1"]}`, `{"policy":"held","ways":["edge:2"]}`},
+		{"/api/spread/settings", `{"animals":["hens"]}`, `{"animals":["ducks"]}`},
+		{"/api/species/himalayan-balsam/law", `{"listed":"no","day":"2031-05-20"}`, `{"listed":"yes","day":"2031-05-20"}`},
 		{"/api/plan/boundary", `{"bearingDeg":10}`, `{"bearingDeg":20}`},
 	}
 	entries := func() int {
@@ -114,6 +133,37 @@ func TestAFormThatWasOpenWhileThePlotMovedOnWritesNothing(t *testing.T) {
 }
 
 // What was asked of another plot, by a page or by a device, never reaches this one.
+// runsAsked is what is asked back before a strawberry is set in a bed that does not hold it.
+func runsAsked(t *testing.T, h http.Handler) string {
+	t.Helper()
+	answer := ask(h, "POST", "/api/plantings", `{"bedId":1,"speciesId":"wild-strawberry","plants":5,"startedOn":"2029-04-10","origin":"division"}`)
+	for _, fault := range problemOf(t, answer).Errors {
+		if strings.Contains(fault.Message, "does not hold it") {
+			return fault.Message
+		}
+	}
+	t.Fatalf("nothing is asked back: %s", answer.Body)
+	return ""
+}
+
+// Several ways are asked for together by naming each; the same way twice is refused.
+func TestSeveralWaysAreAskedForTogether(t *testing.T) {
+	h := handler(t)
+	ask(h, "POST", "/api/beds", longBed)
+	set := `{"bedId":1,"speciesId":"wild-strawberry","plants":5,"startedOn":"2029-04-10","origin":"division","affirmed":["` + runsAsked(t, h) + `"]}`
+	if answer := ask(h, "POST", "/api/plantings", set); answer.Code != 200 {
+		t.Fatalf("%d: %s", answer.Code, answer.Body)
+	}
+	var hold spread.HoldView
+	check(t, json.Unmarshal(ask(h, "GET", "/api/plantings/1/hold?with=edge%3A2&with=mow&with=pull", "").Body.Bytes(), &hold))
+	if hold.Tried == nil || len(hold.Tried.Ways) != 3 {
+		t.Errorf("%+v", hold.Tried)
+	}
+	if answer := ask(h, "GET", "/api/plantings/1/hold?with=edge%3A2&with=edge%3A1", ""); answer.Code != 422 {
+		t.Errorf("one way twice is answered %d", answer.Code)
+	}
+}
+
 func TestWhatWasKeptForAnotherPlotIsNotWrittenIntoThisOne(t *testing.T) {
 	h := handler(t)
 	var site place.SiteView
