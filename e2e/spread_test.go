@@ -228,7 +228,7 @@ func TestACropAndItsBedOnScreen(t *testing.T) {
 	b.sees("pot marigold against chickweed")
 	b.choose("Crop", "sweet basil, Terrace Pots")
 	b.fill("Weed in it", "fat hen")
-	b.clickOn("[role=option]", "fat hen")
+	b.clickOn("[role=option]", "Fat hen")
 	b.click("Tell the days")
 	b.sees("sweet basil against fat hen")
 	b.sees("Clearing it today:")

@@ -10,6 +10,10 @@ import (
 	"bramblyacre/garden/say"
 )
 
+// asks marks a fault that is a question: what was sent is noted once it is said yes to. The page knows it by this mark
+// alone, so that a new question needs nothing there.
+const asks = "asks: "
+
 // asProblem turns the garden's errors into RFC 9457 problems: faults at their
 // fields, unknown ids and conflicts with their reason. Anything else is ours,
 // and its text stays in the log.
@@ -26,7 +30,7 @@ func asProblem(err error) error {
 		for i, fault := range faults {
 			detail := &huma.ErrorDetail{Location: "body." + fault.Field, Message: fault.Message}
 			if fault.Code != "" {
-				detail.Value = fault.Code
+				detail.Value = asks + fault.Code
 			}
 			details[i] = detail
 		}

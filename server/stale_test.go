@@ -132,7 +132,6 @@ func TestAFormThatWasOpenWhileThePlotMovedOnWritesNothing(t *testing.T) {
 	}
 }
 
-// What was asked of another plot, by a page or by a device, never reaches this one.
 // runsAsked is what is asked back before a strawberry is set in a bed that does not hold it.
 func runsAsked(t *testing.T, h http.Handler) string {
 	t.Helper()
@@ -164,6 +163,7 @@ func TestSeveralWaysAreAskedForTogether(t *testing.T) {
 	}
 }
 
+// What was asked of another plot, by a page or by a device, never reaches this one.
 func TestWhatWasKeptForAnotherPlotIsNotWrittenIntoThisOne(t *testing.T) {
 	h := handler(t)
 	var site place.SiteView

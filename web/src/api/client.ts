@@ -61,18 +61,8 @@ export interface Asked {
   words: string;
 }
 
-const codes = new Set([
-  "surprise",
-  "order",
-  "law",
-  "spreads",
-  "hemisphere",
-  "latitude",
-  "over building",
-  "took anyway",
-  "weigh",
-  "frost",
-]);
+/** What the server marks a question with, before its code. */
+const asks = "asks: ";
 
 /** The questions that a field of the form answers; the others are answered with a yes. */
 const answeredAtTheField = new Set(["took anyway", "weigh"]);
@@ -97,9 +87,10 @@ export class Refusal extends Error {
     const asked: Asked[] = [];
     for (const fault of problem.errors ?? []) {
       if (fault.location === otherPlotAt) continue; // no field of a form mends it
-      if (typeof fault.value === "string" && codes.has(fault.value)) {
-        asked.push({ code: fault.value, words: fault.message ?? "" });
-        if (!answeredAtTheField.has(fault.value)) continue;
+      if (typeof fault.value === "string" && fault.value.startsWith(asks)) {
+        const code = fault.value.slice(asks.length);
+        asked.push({ code, words: fault.message ?? "" });
+        if (!answeredAtTheField.has(code)) continue;
       }
       const field = (fault.location ?? "").replace(/^(body|query|path|header)\.?/, "");
       if (field) fields[field] = plainly[fault.message ?? ""] ?? fault.message ?? "";
