@@ -56,6 +56,7 @@ func command() *cobra.Command {
 		backupCommand(),
 		restoreCommand(),
 		checkCommand(),
+		planCommand(),
 		openAPICommand(),
 	)
 	return root
