@@ -80,6 +80,7 @@ func calcCommand() *cobra.Command {
 	maps.Copy(calculations, raising)
 	maps.Copy(calculations, watering)
 	maps.Copy(calculations, spreading)
+	maps.Copy(calculations, lifting)
 	names := slices.Sorted(maps.Keys(calculations))
 	return &cobra.Command{
 		Use: "calc NAME key=value…", Short: "Do one sum and print it as JSON: " + strings.Join(names, ", "),

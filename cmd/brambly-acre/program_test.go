@@ -98,6 +98,8 @@ func TestCalcPrintsOneObject(t *testing.T) {
 		{"days-to-dry taw_mm=60 p=0.5 et_mm=4", `{"days":7.5}`},
 		{"front rate_m=0.4 sigma=0.3 distance_m=1.2", `{"years_p10":2.04,"years_p50":3,"years_p90":4.41}`},
 		{"seed-bank seeds=1000 survival=0.9 emergence=0.05 years=10", `{"left":208.77}`},
+		// All live and all crowns go back: each plant once in three years.
+		{"root-take plants=60 survival=1 offspring=0 first_year=3 replanted=1 years=20 keep=0.95 seed=1", `{"take":20}`},
 		{
 			"overtaking weed_m=1.2 weed_rate=0.012 weed_mid=450 crop_m=0.6 crop_rate=0.008 crop_mid=600 crop_ahead=300 warmth=10",
 			`{"days":28}`, // 280 °C d: 0.138 m against half of 0.276 m,
@@ -133,6 +135,14 @@ func TestWrongArgumentsEndWithTwoAndOneLine(t *testing.T) {
 		{"calc infiltration fall_mm=10 minutes=0", "0 minutes cannot be"},
 		{"calc front rate_m=-0.4 sigma=0.3 distance_m=1.2", "the rate must be above 0 m a year"},
 		{"calc front rate_m=0.4 sigma=-1 distance_m=1.2", "sigma must lie between 0 and 5"},
+		{
+			"calc root-take plants=2.5 survival=1 offspring=0 first_year=3 replanted=1 years=20 keep=0.95 seed=1",
+			"plants are whole numbers",
+		},
+		{
+			"calc root-take plants=20 survival=1 offspring=0 first_year=0 replanted=1 years=20 keep=0.95 seed=1",
+			"the first year of lifting lies from 1 to 50",
+		},
 		{"calc seed-bank seeds=-1 survival=0.9 emergence=0.05 years=10", "the seeds must not be below 0"},
 		{"calc seed-bank seeds=10 survival=1.2 emergence=0.05 years=10", "the survival must lie between 0 and 1"},
 		{
