@@ -77,7 +77,7 @@ var everyScreen = []struct {
 	{path: "/spread/hold", words: "Try several together"},
 	{path: "/spread/hold/12", words: "The last day to behead", open: func(b *browser) { b.click("Prices and hens"); b.sees("A metre of board to sink") }},
 	{path: "/spread/came-up", words: "Lift it whole"},
-	{path: "/spread/came-up?group=1", words: "Eat it up", open: func(b *browser) { b.click("Set it down to be eaten"); b.sees("It becomes a planting that is to go") }},
+	{path: "/spread/came-up?group=1", words: "Look at one first", open: func(b *browser) { b.click("Set it down to be proved"); b.sees("It becomes a planting that is to go") }},
 	{path: "/spread/overtaken", words: "Both grow by the warmth"},
 	{path: "/spread/after?bed=8", words: "Which animals are kept"},
 	{path: "/spread/balance", words: "how fast it goes"},

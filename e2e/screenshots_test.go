@@ -40,7 +40,7 @@ func TestScreenshots(t *testing.T) {
 		{"ways", "/bench/ways?wish=8", "What counts to you", 1280, 800, nil},
 		{"spread", "/spread", "All that spreads", 1280, 800, nil},
 		{"hold", "/spread/hold", "Try several together", 1280, 800, nil},
-		{"came-up", "/spread/came-up?group=1", "Eat it up", 1280, 800, nil},
+		{"came-up", "/spread/came-up?group=1", "Look at one first", 1280, 800, nil},
 		{"weather", "/weather", "How good the outlook was", 1280, 800, nil},
 		{"water", "/weather/water", "To fill it", 1280, 800, nil},
 		{"gather", "/gather", "Needed this year", 1280, 800, nil},

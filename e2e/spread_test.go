@@ -150,14 +150,14 @@ func TestAWeedIsEatenOnScreen(t *testing.T) {
 	p := samplePlot(t)
 	b := open(t, p, 1280, 900, "/spread/came-up?group=1")
 	b.sees("chickweed, South Wall")
-	b.click("Set it down to be eaten")
+	b.click("Set it down to be proved")
 	b.fill("How many", "600")
 	b.click("Note it")
 	b.sees("From 1 to the 60 that were seen there.")
 	b.fill("How many", "60")
 	b.click("Note it")
-	b.sees("60 plants of chickweed that came up: eat")
-	b.clickOn("a", "chickweed, eat")
+	b.sees("60 plants of chickweed that came up: to be eaten once it is proved")
+	b.clickOn("a", "chickweed, to be eaten once it is proved")
 	b.sees("unproven")
 	s, err := p.garden.State(t.Context())
 	check(t, err)
@@ -245,4 +245,17 @@ func TestACropAndItsBedOnScreen(t *testing.T) {
 	b.sees("3 hens are to clear Terrace Pots")
 	b.click("It is over")
 	b.sees("Hens in Terrace Pots: over")
+}
+
+// On a phone what is chosen from a long list comes into view.
+func TestWhatIsChosenComesIntoViewOnAPhone(t *testing.T) {
+	t.Parallel()
+	b := open(t, samplePlot(t), 390, 844, "/spread/after")
+	b.sees("Free from 21 June on")
+	b.click("Mint Corner")
+	b.until("the chosen bed's page is in view", func() bool {
+		in, err := chromedp.Run(b.ctx, chromedp.Evaluate[bool](`[...document.querySelectorAll("h2")].some((e) =>
+			e.textContent === "Mint Corner" && e.getBoundingClientRect().top >= 0 && e.getBoundingClientRect().top < 500)`))
+		return err == nil && in
+	})
 }

@@ -4,6 +4,7 @@ import (
 	"errors"
 	"fmt"
 	"math"
+	"math/rand/v2"
 	"slices"
 
 	"bramblyacre/core/climate"
@@ -90,11 +91,31 @@ func (r Race) Days(weedADay, cropADay float64) (days int, overtakes bool, err er
 	return 0, false, nil
 }
 
+// Drawn is a race as it may be in each of so many runs: the full heights in metres of weed and crop and the height from
+// which the weed shades are the quantiles of what is known of them, one from each equal part, in orders of their own.
+func (r Race) Drawn(runs int, seed uint64, weedM, cropM, meetsM func(quantile float64) float64) []Race {
+	all := make([]Race, runs)
+	rng := rand.New(rand.NewPCG(seed, uint64(runs)))
+	each := func(draw func(race *Race, quantile float64)) {
+		for run, place := range rng.Perm(runs) {
+			draw(&all[run], (float64(place)+rng.Float64())/float64(runs))
+		}
+	}
+	for run := range all {
+		all[run] = r
+	}
+	each(func(race *Race, q float64) { race.Weed.HeightM = weedM(q) })
+	each(func(race *Race, q float64) { race.Crop.HeightM = cropM(q) })
+	each(func(race *Race, q float64) { race.MeetsM = meetsM(q) })
+	return all
+}
+
 // Overtaken is on which day of a season, 0 its first, half of the crop's height is shaded in each member of its
-// weathers from a day on: the season's length where it is not. Warmth counts for both above their own bases.
-func (r Race) Overtaken(weed, crop *climate.ThermalTable, members, from, days int) []int {
-	all := make([]int, members)
-	for m := range all {
+// weathers from a day on, each with a race of its own: the season's length where it is not. Warmth counts for both
+// above their own bases. The days are sorted.
+func Overtaken(races []Race, weed, crop *climate.ThermalTable, from, days int) []int {
+	all := make([]int, len(races))
+	for m, r := range races {
 		weedBefore, cropBefore := weed.Sum(m, from-1), crop.Sum(m, from-1)
 		all[m] = days
 		for day := from; day < days; day++ {

@@ -3,8 +3,12 @@ package spread_test
 import (
 	"math"
 	"testing"
+	"time"
 
+	"bramblyacre/core/calendar"
+	"bramblyacre/core/climate"
 	"bramblyacre/core/spread"
+	"bramblyacre/library"
 )
 
 // The day is the one that solving for the warmth gives: of one base and no gap both heights are functions of one
@@ -65,5 +69,45 @@ func TestWhatGrowsInNoSuchWayIsRefused(t *testing.T) {
 		if _, _, err := (spread.Race{Weed: good, Crop: good}).Days(warmth, 10); err == nil {
 			t.Errorf("%v °C d a day", warmth)
 		}
+	}
+}
+
+// Of weeds as tall as anything up to the crop's height, and that grow by the same warmth, half are at least half as tall
+// all the while: that is the share of runs in which the crop is overtaken on the first day, and in the others it never is.
+func TestAWeedOfUnknownHeightOvertakesByItsChance(t *testing.T) {
+	lib, err := library.Shipped()
+	if err != nil {
+		t.Fatal(err)
+	}
+	generator, err := climate.NewGenerator(lib.Climates()[0])
+	if err != nil {
+		t.Fatal(err)
+	}
+	season := calendar.SeasonOf(52, calendar.Must(2031, time.May, 1))
+	const runs, from = 400, 120
+	weathers, err := climate.NewEnsemble(generator, season, season.Start, nil, runs, 1)
+	if err != nil {
+		t.Fatal(err)
+	}
+	warmth := weathers.Thermal(5, 30)
+	race := spread.Race{Weed: spread.GrowthOf(1, 600), Crop: spread.GrowthOf(0.8, 600)}
+	fixed := func(m float64) func(float64) float64 { return func(float64) float64 { return m } }
+	races := race.Drawn(runs, 1, func(q float64) float64 { return 0.8 * q }, fixed(0.8), fixed(0))
+	at, never := 0, 0
+	for _, day := range spread.Overtaken(races, warmth, warmth, from, season.Days()) {
+		switch day {
+		case from:
+			at++
+		case season.Days():
+			never++
+		}
+	}
+	if at+never != runs || at < runs/2-1 || at > runs/2+1 {
+		t.Errorf("of %d runs %d on the first day and %d never", runs, at, never)
+	}
+	// A gap that no weed closes lets none be overtaken, whatever its height.
+	races = race.Drawn(runs, 1, fixed(1), fixed(0.8), fixed(1.5))
+	if days := spread.Overtaken(races, warmth, warmth, from, season.Days()); days[0] != season.Days() {
+		t.Errorf("below the gap it is overtaken on day %d", days[0])
 	}
 }

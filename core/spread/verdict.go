@@ -112,8 +112,8 @@ const fastM, soilYears = 0.3, 5
 const regrowsAtAll = 0.15
 
 // Judge says what to do with what came up by itself, with all that speaks for each deed and against it. What is
-// dangerous is lifted whole; what is unproven is not eaten, potted or moved before a check; where it is not on record
-// whether roots grow again they are lifted.
+// dangerous, and what a list forbids or may forbid, is lifted whole; what is unproven is not eaten, potted or moved
+// before a check; where it is not on record whether roots grow again they are lifted.
 func Judge(f Found) Verdict {
 	s := f.Species
 	j := judge{found: f, species: s}
@@ -181,8 +181,9 @@ func (j judge) deed(deed Deed) (v DeedVerdict, score int) {
 			against(0, IsUnproven)
 		}
 	}
-	keeps := deed == KeepIt || deed == PotUp || deed == MoveIt || deed == LeaveIt
-	if keeps {
+	if deed != LiftIt {
+		// What a list forbids is lifted whole and bagged: what is kept lives on, what is chopped or carried to the kitchen
+		// may grow where a piece of it falls.
 		if j.dangerous {
 			never(IsDangerous)
 		}
@@ -262,11 +263,9 @@ func (j judge) eat(speaks, against func(int, Reason), never func(Reason), check 
 		eaten = eaten || IsFood(part)
 	}
 	switch {
-	case j.dangerous:
-		never(IsDangerous)
 	case !eaten:
 		never(NoPartEaten)
-	default:
+	case !j.dangerous:
 		speaks(3, SomeEaten)
 	}
 	if slices.ContainsFunc(j.species.LookAlikes, func(l flora.LookAlike) bool { return l.Danger == "deadly" }) {
@@ -313,9 +312,6 @@ func (j judge) chop(speaks func(int, Reason), never func(Reason)) {
 		never(SeedSet)
 	} else {
 		speaks(0, NoSeedYet)
-	}
-	if j.dangerous {
-		never(IsDangerous)
 	}
 	if j.found.InWay {
 		speaks(1, StandsInWay)

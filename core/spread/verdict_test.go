@@ -83,6 +83,9 @@ func TestNoVerdictIsCareless(t *testing.T) {
 				if !d.Goes {
 					continue
 				}
+				if s.Law != "" && (found.LawForbids || !found.LawAsked) && d.Deed != spread.LiftIt {
+					t.Fatalf("a list may forbid it: %s: %+v", name, found)
+				}
 				switch d.Deed {
 				case spread.EatIt:
 					if dangerous || !eaten || found.Unsafe != "" || !found.Checked && !d.Later {

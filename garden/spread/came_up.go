@@ -47,6 +47,7 @@ type CameUpGroup struct {
 	State     string       `json:"state"`
 	Note      string       `json:"note"`
 	Best      string       `json:"best"`
+	Short     string       `json:"short" doc:"What to do with it first, in a few words"`
 	Words     string       `json:"words" doc:"What to do with it, in a line"`
 	Deeds     []DeedView   `json:"deeds"`
 	Waste     string       `json:"waste" doc:"Where what is taken out goes"`
@@ -117,7 +118,7 @@ func (u *Uses) CameUp(ctx context.Context) (CameUpView, error) {
 func doneView(s *plot.State, row store.Volunteer) CameUpDone {
 	done := CameUpDone{
 		ID:    row.ID,
-		Words: fmt.Sprintf("%s: %s, %s", view.FullDayWords(*row.EndedOn), nameOfKind(s, row.SpeciesID), row.Deed),
+		Words: fmt.Sprintf("%s: %s, %s", view.FullDayWords(*row.EndedOn), nameOfKind(s, row.SpeciesID), doneWords(spread.Deed(row.Deed))),
 	}
 	if row.PlantingID != nil {
 		done.PlantingID = *row.PlantingID
@@ -140,7 +141,7 @@ func (r *reckoning) groupView(row store.Volunteer, species *flora.Species) CameU
 	v := CameUpGroup{
 		ID: row.ID, SpeciesID: row.SpeciesID, Name: species.Names.Name, Where: placeWords(s, row), Plants: int(row.Plants),
 		Seen: "seen " + view.DayWords(row.Day), Seeding: row.Seeding != 0, Checked: row.Checked, Note: row.Note,
-		Best: string(verdict.Best), Deeds: []DeedView{}, Gloves: verdict.Gloves, Places: r.placesFor(species),
+		Best: string(verdict.Best), Deeds: []DeedView{}, Gloves: verdict.Gloves, Places: []DeedPlace{},
 		Dangerous: flora.IsDangerous(
 			species.Identity.Danger,
 		), Law: lawOf(s, species.ID), Waste: wasteWords(species, verdict.Waste),
@@ -177,7 +178,13 @@ func (r *reckoning) groupView(row store.Volunteer, species *flora.Species) CameU
 		}
 		v.Deeds = append(v.Deeds, d)
 		if deed.Deed == verdict.Best {
-			v.Words = bestWords(d)
+			v.Words, v.Short = bestWords(species, d), d.Name
+			if d.After != "" {
+				v.Short = lookFirst
+			}
+		}
+		if deed.Deed == spread.MoveIt && deed.Goes {
+			v.Places = r.placesFor(species)
 		}
 	}
 	return v
@@ -283,10 +290,13 @@ func deedName(deed spread.Deed) string {
 	return "Lift it whole"
 }
 
-func bestWords(d DeedView) string {
+// lookFirst is what is said of an unproven find before anything that it may be good for.
+const lookFirst = "Look at one first"
+
+func bestWords(species *flora.Species, d DeedView) string {
 	words := d.Name
 	if d.After != "" {
-		words += ", once one was cut and looked at"
+		words = fmt.Sprintf("%s: nobody has. Once it is sure to be %s, %s", lookFirst, species.Names.Name, say.LowerFirst(d.Name))
 	}
 	if len(d.For) > 0 {
 		words += ": " + strings.Join(d.For, "; ")
@@ -300,7 +310,7 @@ func wasteWords(species *flora.Species, waste spread.Waste) string {
 	case spread.Heap:
 		return "Onto the heap, before it sets seed."
 	case spread.BagIt:
-		return "Into a bag, closed, and as your local authority says. Never onto the heap, never carried on."
+		return "Into a bag, closed, and as your local authority says. Never onto the heap, never given away."
 	}
 	words := "Never onto the heap alive: dry it on a wall until it snaps, or drown it in a closed tub for a season."
 	if species.Hold.ThrowAway != "" {

@@ -63,9 +63,28 @@ func (u *Uses) DoWith(ctx context.Context, id int64, in DeedInput) (journal.Entr
 			return journal.Record{}, err
 		}
 		record.Summary = fmt.Sprintf("%s of %s that came up: %s",
-			say.Capital(say.Counted(float64(in.Plants), "plant", "plants")), species.Names.Name, in.Deed)
+			say.Capital(say.Counted(float64(in.Plants), "plant", "plants")), species.Names.Name, doneWords(deed))
 		return record, nil
 	})
+}
+
+// doneWords say that a deed was done, as the ledger says it.
+func doneWords(deed spread.Deed) string {
+	switch deed {
+	case spread.KeepIt:
+		return "kept where it stands"
+	case spread.EatIt:
+		return "to be eaten once it is proved"
+	case spread.MoveIt:
+		return "moved"
+	case spread.PotUp:
+		return "potted up"
+	case spread.LeaveIt:
+		return "left as cover"
+	case spread.ChopIt:
+		return "chopped and left lying"
+	}
+	return "lifted whole"
 }
 
 func openGroup(s *plot.State, id int64) (store.Volunteer, *flora.Species, error) {

@@ -68,7 +68,7 @@ func (u *Uses) Overtaken(ctx context.Context, planting int64, weed string) (Over
 	}
 	v := OvertakenView{Races: []RaceView{}, Crops: []SpreadPlain{}, How: fmt.Sprintf(
 		"Both grow by the warmth above their own base, on an S-shaped line from seedling to full height, through this season's possible "+
-			"weathers. Overtaken is when half of the crop's height stands in the weed's shade, from weeds of %s on (%s).",
+			"weathers, to heights drawn from their ranges. Overtaken is when half of the crop's height stands in the weed's shade, from weeds of %s on (%s).",
 		s.Units.PlantLength(s.Lib.Spread().Clear.Meets.Value/100),
 		s.Lib.Spread().Clear.Meets.Standing,
 	)}
@@ -206,7 +206,7 @@ func raceOf(s *plot.State, p *plot.Planting, weed *flora.Species, seen calendar.
 	}
 	race := spread.Race{Weed: weeds.Growth, Crop: crop.Growth, MeetsM: s.Lib.Spread().Clear.Meets.Value / 100}
 	today := s.Today.DaysSince(s.Season.Start)
-	days := race.Overtaken(weeds.table, crop.table, ensemble.Size(), today, s.Season.Days())
+	days := spread.Overtaken(drawn(s, p, weed, race, ensemble.Size()), weeds.table, crop.table, today, s.Season.Days())
 	v := RaceView{
 		PlantingID: p.ID, Crop: p.Species.Names.Name, CropID: p.SpeciesID, Bed: p.Bed.Name, WeedID: weed.ID,
 		Weed:  weed.Names.Name,
@@ -234,6 +234,17 @@ func raceOf(s *plot.State, p *plot.Planting, weed *flora.Species, seen calendar.
 	return v, true
 }
 
+// drawn is a race in each of the weathers, with heights and gap from their ranges: how tall this stand and these weeds
+// get is known no better than their files say.
+func drawn(s *plot.State, p *plot.Planting, weed *flora.Species, race spread.Race, runs int) []spread.Race {
+	doubt, meets := s.Lib.Bench().Doubt, s.Lib.Spread().Clear.Meets
+	height := func(species *flora.Species, full float64) func(float64) float64 {
+		return func(q float64) float64 { return full * doubt.At(species.Size.Height, q) / species.Size.Height.Value }
+	}
+	return race.Drawn(runs, uint64(p.ID), height(weed, race.Weed.HeightM), height(p.Species, race.Crop.HeightM),
+		func(q float64) float64 { return doubt.At(meets, q) / 100 })
+}
+
 func shareBy(ordered []int, at int) float64 {
 	n, _ := slices.BinarySearch(ordered, at+1)
 	return float64(n) / float64(len(ordered))
@@ -254,6 +265,8 @@ func raceWords(s *plot.State, v RaceView, ordered []int, today int) string {
 		return fmt.Sprintf("%s stays above it: no clearing for height's sake.", say.Capital(v.Crop))
 	case !v.Overtakes:
 		return fmt.Sprintf("It is overtaken this season %s.", say.Chance(season))
+	case v.Days <= 0 && shareBy(ordered, today) < 0.9:
+		return fmt.Sprintf("Overtaken already, %s: half of its height in the weed's shade.", say.Chance(shareBy(ordered, today)))
 	case v.Days <= 0:
 		return "It is overtaken already: half of its height stands in the weed's shade."
 	}
@@ -266,7 +279,10 @@ func raceWords(s *plot.State, v RaceView, ordered []int, today int) string {
 			say.Chance(season),
 		)
 	}
-	return fmt.Sprintf("%d days left (%d to %d, 8 in 10).", v.Days, max(0, early), late)
+	if early = max(0, early); early == late {
+		return fmt.Sprintf("%s left.", say.Counted(float64(v.Days), "day", "days"))
+	}
+	return fmt.Sprintf("%s left (%d to %d, 8 in 10).", say.Counted(float64(v.Days), "day", "days"), early, late)
 }
 
 // clearWords say how long it takes to clear the crop's ground today, and when it is overtaken.

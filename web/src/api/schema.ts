@@ -3274,6 +3274,8 @@ export interface components {
             plants: number;
             seeding: boolean;
             seen: string;
+            /** @description What to do with it first, in a few words */
+            short: string;
             speciesId: string;
             state: string;
             /** @description Where what is taken out goes */

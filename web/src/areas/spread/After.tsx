@@ -7,6 +7,8 @@ import { FormDialog, whole } from "../../parts/FormDialog";
 import { Trouble } from "../../parts/Trouble";
 import { useUndo } from "../../parts/Undo";
 import { useSend } from "../../parts/useSend";
+import { Reckoning } from "../../parts/Reckoning";
+import { useShown } from "../../parts/useShown";
 import { Head } from "./Head";
 import { useAfter } from "./queries";
 import { SettingsDialog } from "./SettingsDialog";
@@ -19,7 +21,7 @@ export function After() {
   const [opened, setOpened] = useState<"plan" | "settings">();
   const { data: view, error } = useAfter();
   if (error) return <Trouble reason={error} />;
-  if (!view) return <Box sx={{ minHeight: 600 }} />;
+  if (!view) return <Reckoning />;
   const bed = view.beds.find((one) => String(one.bedId) === params.get("bed")) ?? view.beds[0];
   return (
     <>
@@ -89,8 +91,9 @@ function Detail({ bed, kept, onPlan }: { bed: Bed; kept: boolean; onPlan: () => 
     );
     if (entry) noted(entry);
   };
+  const box = useShown<HTMLDivElement>(bed.bedId);
   return (
-    <Box sx={{ minWidth: 0 }}>
+    <Box ref={box} sx={{ minWidth: 0 }}>
       <Typography variant="h2">{bed.bed}</Typography>
       <Box sx={{ fontWeight: 700 }}>{bed.free}</Box>
       {bed.plan && (

@@ -6,6 +6,8 @@ import type { Schemas } from "../../api/client";
 import { useSpecies } from "../../api/queries";
 import { SpeciesField } from "../../parts/SpeciesField";
 import { Trouble } from "../../parts/Trouble";
+import { Reckoning } from "../../parts/Reckoning";
+import { useShown } from "../../parts/useShown";
 import { Head } from "./Head";
 import { Law } from "./Law";
 import { useBalance } from "./queries";
@@ -19,7 +21,7 @@ export function Balance() {
   const asked = params.get("species") ?? "";
   const { data: view, error } = useBalance(asked);
   if (error) return <Trouble reason={error} />;
-  if (!view) return <Box sx={{ minHeight: 600 }} />;
+  if (!view) return <Reckoning />;
   const chosen = view.kinds.find((kind) => kind.speciesId === (asked || params.get("kind"))) ?? view.kinds[0];
   return (
     <>
@@ -117,8 +119,9 @@ function Blocks({ n, right = false }: { n: number; right?: boolean }) {
 }
 
 function Weighed({ kind }: { kind: Kind }) {
+  const box = useShown<HTMLElement>(kind.speciesId);
   return (
-    <Box component="article" aria-label={kind.name} sx={{ minWidth: 0 }}>
+    <Box ref={box} component="article" aria-label={kind.name} sx={{ minWidth: 0 }}>
       <Typography variant="h2">
         <Box component={Link} to={`/plants/${kind.speciesId}`} sx={{ color: "inherit" }}>
           {kind.name}

@@ -9,6 +9,8 @@ import { bedChoices } from "../../parts/choices";
 import { FormDialog, whole } from "../../parts/FormDialog";
 import { Sprig } from "../../parts/Sprig";
 import { Trouble } from "../../parts/Trouble";
+import { Reckoning } from "../../parts/Reckoning";
+import { useShown } from "../../parts/useShown";
 import { Head } from "./Head";
 import { Law } from "./Law";
 import { useCameUp } from "./queries";
@@ -23,7 +25,7 @@ export function CameUp() {
   const [doing, setDoing] = useState<Deed>();
   const { data: view, error } = useCameUp();
   if (error) return <Trouble reason={error} />;
-  if (!view) return <Box sx={{ minHeight: 600 }} />;
+  if (!view) return <Reckoning />;
   const chosen = view.groups.find((group) => String(group.id) === params.get("group")) ?? view.groups[0];
   return (
     <>
@@ -60,7 +62,17 @@ export function CameUp() {
               </Typography>
               {view.done.map((one) => (
                 <Box key={one.id} sx={{ fontSize: 14.5 }}>
-                  {one.plantingId ? <Link to={`/plantings/${one.plantingId}`}>{one.words}</Link> : one.words}
+                  {one.plantingId ? (
+                    <Box
+                      component={Link}
+                      to={`/plantings/${one.plantingId}`}
+                      sx={{ display: "inline-block" }}
+                    >
+                      {one.words}
+                    </Box>
+                  ) : (
+                    one.words
+                  )}
                 </Box>
               ))}
             </>
@@ -110,7 +122,7 @@ function Row({ group, chosen, onChoose }: { group: Group; chosen: boolean; onCho
         <Box
           sx={{ fontSize: 14.5, fontWeight: 700, color: group.dangerous ? "var(--forbid)" : "var(--clay)" }}
         >
-          {deedOf(group)?.name}
+          {group.short}
         </Box>
       </Box>
     </Box>
@@ -122,8 +134,9 @@ const deedOf = (group: Group) => group.deeds.find((deed) => deed.deed === group.
 function Verdict({ group, onDo }: { group: Group; onDo: (deed: Deed) => void }) {
   const best = deedOf(group);
   const others = group.deeds.filter((deed) => deed !== best);
+  const box = useShown<HTMLElement>(group.id);
   return (
-    <Box component="article" aria-label={group.name}>
+    <Box ref={box} component="article" aria-label={group.name}>
       <Box sx={{ display: "flex", gap: 1.5, alignItems: "center" }}>
         <Sprig stage="leafing" species={group.speciesId} size={64} label="" />
         <Box>
@@ -230,7 +243,7 @@ function Act({ group, deed, onDo, main = false }: ActProps) {
     );
   return (
     <Button variant={variant} onClick={() => onDo(deed)}>
-      {deed.deed === "eat" ? "Set it down to be eaten" : "Done"}
+      {deed.deed === "eat" ? "Set it down to be proved" : "Done"}
     </Button>
   );
 }
@@ -249,7 +262,7 @@ function DeedDialog({ group, deed, beds, onClose }: DeedProps) {
   const place = deed.deed === "move" ? group.places[0]?.bedId : group.bedId;
   return (
     <FormDialog
-      title={`${deed.name}: ${group.name}`}
+      title={deed.deed === "eat" ? `${group.name}: to be proved, then eaten` : `${deed.name}: ${group.name}`}
       act="Note it"
       values={{ plants: String(group.plants), day: today, bedId: String(place ?? 0) }}
       fields={[

@@ -9,6 +9,7 @@ import { SelectField } from "../../parts/SelectField";
 import { Trouble } from "../../parts/Trouble";
 import { useUndo } from "../../parts/Undo";
 import { useSend } from "../../parts/useSend";
+import { Reckoning } from "../../parts/Reckoning";
 import { Head } from "./Head";
 import { HoldPicture, keyOf } from "./HoldPicture";
 import { useHold, useSpread, type HoldAsk } from "./queries";
@@ -23,7 +24,7 @@ export function Hold() {
   const go = useNavigate();
   const stands = useSpread(false, 3).data?.stands;
   const planting = Number(id) || stands?.[0]?.plantingId || 0;
-  if (!planting) return <Box sx={{ minHeight: 600 }} />;
+  if (!planting) return <Reckoning />;
   const options = (stands ?? []).map((s) => [String(s.plantingId), `${s.name}, ${s.bed}`] as const);
   return (
     <Held
@@ -59,7 +60,7 @@ function Held({ planting, choice }: { planting: number; choice: React.ReactNode 
         <Trouble reason={query.error} />
       </>
     );
-  if (!view) return <Box sx={{ minHeight: 600 }} />;
+  if (!view) return <Reckoning />;
   const extra = [view.least, view.tried, view.chosen].filter((o): o is Option => o !== undefined);
   const options = [
     ...view.options,

@@ -9,6 +9,7 @@ import { SelectField } from "../../parts/SelectField";
 import { SpeciesField } from "../../parts/SpeciesField";
 import { Trouble } from "../../parts/Trouble";
 import { useWidth } from "../../parts/useWidth";
+import { Reckoning } from "../../parts/Reckoning";
 import { Head } from "./Head";
 import { useOvertaken } from "./queries";
 
@@ -22,7 +23,7 @@ export function Overtaken() {
   const species = useSpecies().data ?? [];
   const { data: view, error } = useOvertaken(Number(params.get("planting")) || 0, params.get("weed") ?? "");
   if (error && !view) return <Trouble reason={error} />;
-  if (!view) return <Box sx={{ minHeight: 600 }} />;
+  if (!view) return <Reckoning />;
   const races = view.asked ? [view.asked, ...view.races] : view.races;
   return (
     <>

@@ -5,6 +5,8 @@ import { Link, useSearchParams } from "react-router";
 import type { Schemas } from "../../api/client";
 import { fullDay } from "../../parts/dates";
 import { Trouble } from "../../parts/Trouble";
+import { Reckoning } from "../../parts/Reckoning";
+import { useShown } from "../../parts/useShown";
 import { HatchMark, hatches, type Hatch } from "./hatch";
 import { Head } from "./Head";
 import { useSpread } from "./queries";
@@ -27,7 +29,7 @@ export function Spread() {
   const { data: view, error, whole } = useSpread(free, firstYear);
   const hatch = useMemo(() => hatches(view?.stands.map((stand) => stand.speciesId) ?? []), [view]);
   if (error) return <Trouble reason={error} />;
-  if (!view) return <Box sx={{ minHeight: 600 }} />;
+  if (!view) return <Reckoning />;
   const chosen =
     view.stands.find((stand) => String(stand.plantingId) === params.get("stand")) ??
     view.stands.find((stand) => stand.over && stand.policy === "") ??
@@ -92,6 +94,7 @@ export function Spread() {
               <Detail
                 stand={chosen}
                 year={year}
+                when={view.years[year]?.words ?? ""}
                 hatch={hatch.get(chosen.speciesId)}
                 placing={placing}
                 onPlacing={() => setPlacing(!placing)}
@@ -221,6 +224,8 @@ function Row({ stand, hatch, chosen, onChoose }: RowProps) {
 interface DetailProps {
   stand: Stand;
   year: number;
+  /** The month of that year, in words. */
+  when: string;
   hatch: Hatch | undefined;
   placing: boolean;
   onPlacing: () => void;
@@ -228,9 +233,10 @@ interface DetailProps {
 }
 
 /** Detail is the chosen kind: where it stands, what it reaches by when, and what may be done. */
-function Detail({ stand, year, hatch, placing, onPlacing, onTyped }: DetailProps) {
+function Detail({ stand, year, when, hatch, placing, onPlacing, onTyped }: DetailProps) {
+  const box = useShown<HTMLDivElement>(stand.plantingId);
   return (
-    <Box>
+    <Box ref={box}>
       <Box sx={{ display: "flex", gap: 1, alignItems: "center" }}>
         {hatch && <HatchMark hatch={hatch} size={26} />}
         <Typography variant="h2">
@@ -241,27 +247,30 @@ function Detail({ stand, year, hatch, placing, onPlacing, onTyped }: DetailProps
         {stand.state}
       </Box>
       {stand.reaches.length > 0 && (
-        <Box component="ul" sx={{ listStyle: "none", p: 0, m: "6px 0" }} aria-label="What it reaches">
-          {stand.reaches.slice(0, 5).map((reach) => (
-            <Box
-              component="li"
-              key={reach.key}
-              sx={{
-                display: "flex",
-                justifyContent: "space-between",
-                gap: 1,
-                borderTop: "1px dotted var(--rule)",
-              }}
-            >
-              <span>
-                <b>{reach.where}</b> {reach.words}
-              </span>
-              <Box component="span" sx={{ whiteSpace: "nowrap", color: "text.secondary" }}>
-                {reach.today ? "" : `${Math.round((reach.byYear[year] ?? 0) * 100)} %`}
+        <>
+          <Box sx={{ textAlign: "right", fontSize: 13.5, color: "text.secondary", mt: 0.5 }}>by {when}</Box>
+          <Box component="ul" sx={{ listStyle: "none", p: 0, m: "6px 0" }} aria-label="What it reaches">
+            {stand.reaches.slice(0, 5).map((reach) => (
+              <Box
+                component="li"
+                key={reach.key}
+                sx={{
+                  display: "flex",
+                  justifyContent: "space-between",
+                  gap: 1,
+                  borderTop: "1px dotted var(--rule)",
+                }}
+              >
+                <span>
+                  <b>{reach.where}</b> {reach.words}
+                </span>
+                <Box component="span" sx={{ whiteSpace: "nowrap", color: "text.secondary" }}>
+                  {reach.today ? "" : `${Math.round((reach.byYear[year] ?? 0) * 100)} %`}
+                </Box>
               </Box>
-            </Box>
-          ))}
-        </Box>
+            ))}
+          </Box>
+        </>
       )}
       {stand.reaches.length === 0 && <p>Within ten years it hardly reaches anything else.</p>}
       <Box sx={{ display: "flex", gap: 1, flexWrap: "wrap", my: 1 }}>
