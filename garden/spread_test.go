@@ -9,6 +9,7 @@ import (
 	"bramblyacre/garden/bench"
 	"bramblyacre/garden/gather"
 	"bramblyacre/garden/input"
+	"bramblyacre/garden/now"
 	"bramblyacre/garden/place"
 	"bramblyacre/garden/plants"
 	"bramblyacre/garden/plot"
@@ -595,5 +596,36 @@ func TestSpreadIsTheSameWhoeverAsks(t *testing.T) {
 		if next := <-answers; !slices.Equal(next.out, first.out) || next.area != first.area {
 			t.Errorf("%+v, and %+v", next, first)
 		}
+	}
+}
+
+// What the round marks as past its edge is past it on the map too: the two never say otherwise of one plant.
+func TestALookPastTheEdgeIsOnTheMap(t *testing.T) {
+	p := newPlot(t)
+	mint := p.set(input.PlantingInput{BedID: p.bed, SpeciesID: "peppermint", Plants: 2, StartedOn: "2031-05-10", Origin: "division"})
+	of := func() spread.SpreadStand {
+		t.Helper()
+		v, err := p.Spread.Spread(t.Context(), 3, false)
+		check(t, err)
+		for _, stand := range v.Stands {
+			if stand.PlantingID == mint {
+				return stand
+			}
+		}
+		t.Fatal("the mint is not on the map")
+		return spread.SpreadStand{}
+	}
+	before := of()
+	if before.Over || len(before.Seen) != 0 {
+		t.Fatalf("before any look: %q", before.State)
+	}
+	_, err := p.seenSo(mint, now.ObservationInput{Day: "2031-05-27", Stage: "leafing", Share: "most", Marks: []string{"past the edge"}})
+	check(t, err)
+	after := of()
+	if !after.Over || !strings.Contains(after.State, "Past its bed's edge today") || len(after.Seen) != 1 {
+		t.Errorf("marked as past its edge, the map says %q", after.State)
+	}
+	if after.Maps[0].AreaM2 <= before.Maps[0].AreaM2 {
+		t.Errorf("it covers %v m² at first, before that was seen %v", after.Maps[0].AreaM2, before.Maps[0].AreaM2)
 	}
 }

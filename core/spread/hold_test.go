@@ -337,6 +337,18 @@ func TestASightingSetsTheFrontRight(t *testing.T) {
 	if got := held.Reached(held.Outside(), nil).By(0); got > 0.01 {
 		t.Errorf("nothing was past its edge, and %v is", got)
 	}
+	// Past it, and nobody said where: it is there, and no farther than that alone tells.
+	past := plain
+	past.Age = 1
+	before := r.Prepare(past)
+	past.Seen = []spread.Seen{{Kind: spread.AtLeast, PastEdge: true, Age: 1}}
+	over := r.Prepare(past)
+	if was, got := before.Reached(before.Outside(), nil).By(0), over.Reached(over.Outside(), nil).By(0); was > 0.5 || got != 1 {
+		t.Errorf("past its edge it is with %v; before that was seen with %v", got, was)
+	}
+	if got := over.Reached(there, nil).By(0); got > 0.2 {
+		t.Errorf("all that is known is that it is past its edge, and %v says that it is metres off", got)
+	}
 }
 
 // Rates are learned as a plain reckoning over a fine grid of speeds learns them.

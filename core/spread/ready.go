@@ -45,6 +45,8 @@ type field struct {
 	out, past window
 	// edge is how far its home's edge is from where it began; Never where it is not reached.
 	edge float64
+	// over is how far the nearest ground past it is; Never where none is reached.
+	over float64
 }
 
 // Ready is a stand with all that does not depend on how it is held.
@@ -122,7 +124,7 @@ func (p *Ready) farthest(rate Rate) float64 {
 	way := most * (p.Age + Years)
 	// What was seen may have come farther than that.
 	for _, s := range p.Seen {
-		if s.Kind != AtMost {
+		if s.Kind != AtMost && !s.PastEdge {
 			for _, spot := range p.Spots {
 				way = math.Max(way, spot.Distance(s.At)*(1+Years/math.Max(s.Age, leastYears)))
 			}
@@ -223,12 +225,13 @@ func (p *Ready) fieldOf(base Speed, edges []Edge, passes luck, rate Rate, most f
 			}
 		}
 	}
-	f := &field{edge: Never}
+	f := &field{edge: Never, over: Never}
 	f.out = windowOf(g, Reach(g, speed, p.Spots, nil, p.RadiusM, most))
 	f.past = windowOf(g, Reach(g, speed, nil, p.homeCells(speed), 0, most))
 	f.past.each(func(cell int, past float32) {
 		if out := f.out.at(cell); past > 0 && past <= float32(2*g.Step) && out < Never {
 			f.edge = math.Min(f.edge, math.Max(0, float64(out-past)))
+			f.over = math.Min(f.over, float64(out))
 		}
 	})
 	return f
@@ -252,8 +255,11 @@ func (p *Ready) sightings(open *field) (all []Sighting) {
 }
 
 func (p *Ready) wayTo(f *field, s Seen) float64 {
-	if s.Kind == AtMost {
+	switch {
+	case s.Kind == AtMost:
 		return f.edge
+	case s.PastEdge:
+		return f.over
 	}
 	cell, inside := p.r.Terrain.Grid.CellAt(s.At)
 	if !inside {

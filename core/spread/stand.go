@@ -37,6 +37,8 @@ type Seen struct {
 	Kind SightingKind
 	// At is the place; of AtMost it is the edge of the stand's bed.
 	At geometry.Point
+	// PastEdge is that it was seen past the edge of the stand's bed, and nobody said where: At is nothing.
+	PastEdge bool
 	// Age is for how many years the stand had grown.
 	Age  float64
 	Held bool

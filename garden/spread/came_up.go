@@ -117,8 +117,13 @@ func (u *Uses) CameUp(ctx context.Context) (CameUpView, error) {
 
 func doneView(s *plot.State, row store.Volunteer) CameUpDone {
 	done := CameUpDone{
-		ID:    row.ID,
-		Words: fmt.Sprintf("%s: %s, %s", view.FullDayWords(*row.EndedOn), nameOfKind(s, row.SpeciesID), doneWords(spread.Deed(row.Deed))),
+		ID: row.ID,
+		Words: fmt.Sprintf(
+			"%s: %s, %s",
+			view.FullDayWords(*row.EndedOn),
+			nameOfKind(s, row.SpeciesID),
+			doneWords(spread.Deed(row.Deed)),
+		),
 	}
 	if row.PlantingID != nil {
 		done.PlantingID = *row.PlantingID
@@ -296,7 +301,12 @@ const lookFirst = "Look at one first"
 func bestWords(species *flora.Species, d DeedView) string {
 	words := d.Name
 	if d.After != "" {
-		words = fmt.Sprintf("%s: nobody has. Once it is sure to be %s, %s", lookFirst, species.Names.Name, say.LowerFirst(d.Name))
+		words = fmt.Sprintf(
+			"%s: nobody has. Once it is sure to be %s, %s",
+			lookFirst,
+			species.Names.Name,
+			say.LowerFirst(d.Name),
+		)
 	}
 	if len(d.For) > 0 {
 		words += ": " + strings.Join(d.For, "; ")

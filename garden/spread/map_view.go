@@ -90,7 +90,7 @@ type ReachView struct {
 
 // FrontSeen is where a front was seen.
 type FrontSeen struct {
-	ID    int64         `json:"id"`
+	ID    int64         `json:"id" doc:"0 for what a look marked"`
 	Day   calendar.Date `json:"day"`
 	Words string        `json:"words"`
 	At    *SpreadPoint  `json:"at,omitempty"`
@@ -411,5 +411,9 @@ func (r *reckoning) seenViews(p *plot.Planting) []FrontSeen {
 		}
 		all = append(all, v)
 	}
+	for _, look := range pastEdgeLooks(p) {
+		all = append(all, FrontSeen{Day: look, Words: "Seen past its bed's edge, on a look."})
+	}
+	slices.SortStableFunc(all, func(a, b FrontSeen) int { return cmp.Compare(a.Day, b.Day) })
 	return all
 }

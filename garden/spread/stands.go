@@ -2,6 +2,7 @@ package spread
 
 import (
 	"slices"
+	"strings"
 
 	"bramblyacre/core/calendar"
 	"bramblyacre/core/flora"
@@ -52,6 +53,10 @@ func (r *reckoning) standOf(s *plot.State, p *plot.Planting) spread.Stand {
 			stand.Seen = append(stand.Seen, r.seen(p, row))
 		}
 	}
+	for _, look := range pastEdgeLooks(p) {
+		age := r.clock.between(p.Started, max(look, p.Started))
+		stand.Seen = append(stand.Seen, spread.Seen{Kind: spread.AtLeast, PastEdge: true, Age: age})
+	}
 	slices.SortStableFunc(stand.Seen, func(a, b spread.Seen) int {
 		switch {
 		case a.Age < b.Age:
@@ -62,6 +67,19 @@ func (r *reckoning) standOf(s *plot.State, p *plot.Planting) spread.Stand {
 		return 0
 	})
 	return stand
+}
+
+// pastEdgeMark is the sign of a look that something of the plant is past its bed's edge.
+const pastEdgeMark = "past the edge"
+
+// pastEdgeLooks are the days of the looks that marked a planting as past its edge.
+func pastEdgeLooks(p *plot.Planting) (days []calendar.Date) {
+	for _, look := range p.Sightings {
+		if slices.Contains(strings.Split(look.Row.Marks, ","), pastEdgeMark) {
+			days = append(days, look.Day)
+		}
+	}
+	return days
 }
 
 // keepsHome tells whether ways hold a stand to its bed.

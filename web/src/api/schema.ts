@@ -3952,7 +3952,10 @@ export interface components {
         FrontSeen: {
             at?: components["schemas"]["SpreadPoint"];
             day: string;
-            /** Format: int64 */
+            /**
+             * Format: int64
+             * @description 0 for what a look marked
+             */
             id: number;
             words: string;
         };

@@ -292,7 +292,7 @@ function Detail({ stand, year, when, hatch, placing, onPlacing, onTyped }: Detai
         {stand.how} {stand.bank}
       </Box>
       {stand.seen.map((one) => (
-        <Box key={one.id} sx={{ fontSize: 14.5 }}>
+        <Box key={`${one.day} ${one.id}`} sx={{ fontSize: 14.5 }}>
           {fullDay(one.day)}: {one.words}
         </Box>
       ))}
