@@ -340,6 +340,8 @@ func TestWhatSpreadsIsRefusedAtItsField(t *testing.T) {
 	refused(did(hemlock.Made, spread.DeedInput{Deed: "keep", Day: today, Plants: 2}), "deed", "deadly")
 	_, err = p.Spread.PlanClearing(ctx, spread.ClearingInput{BedID: p.bed, Animal: "hens", Head: 3, Day: "2031-12-01", Days: 4, Then: "mulch"})
 	refused(err, "animal", "No hens are kept")
+	_, err = p.Spread.PlanClearing(ctx, spread.ClearingInput{BedID: p.bed, Animal: "hens", Head: 3, Day: "9999-12-31", Days: 4, Then: "mulch"})
+	p.refused(err, "day", "more than two years ahead", p.entries())
 	_, err = p.Spread.PlanClearing(ctx, spread.ClearingInput{BedID: 99, Animal: "geese", Head: 0, Day: "2030-12-01", Days: 400, Then: "wait"})
 	for field, words := range map[string]string{"bedId": "on the plan", "animal": "Hens and ducks", "head": "From 1", "day": "is past", "days": "From 1", "then": "mulched"} {
 		refused(err, field, words)
@@ -439,6 +441,59 @@ func TestTheLawIsTheGrowersOwnList(t *testing.T) {
 			t.Errorf("%s: %v, %q", found.listed, goes, words)
 		}
 	}
+}
+
+// The household's own list stands against a kind of which the library knows no list: on the balance, in the verdict, on the
+// bench, and where it is set.
+func TestTheHouseholdsListHoldsForEveryKind(t *testing.T) {
+	p := newPlot(t)
+	ctx := t.Context()
+	p.set(input.PlantingInput{BedID: p.bed, SpeciesID: "borage", Plants: 1, StartedOn: "2031-04-20", Origin: "seed"})
+	group, err := p.Bench.NoteVolunteers(ctx, bench.VolunteerInput{SpeciesID: "borage", BedID: p.bed, Day: "2031-05-20", Plants: 4})
+	check(t, err)
+	var dangers []string
+	volunteers, err := p.Bench.Volunteers(ctx)
+	check(t, err)
+	for _, one := range volunteers.Groups {
+		for _, danger := range one.Dangers {
+			dangers = append(dangers, danger.ID)
+		}
+	}
+	_, err = p.Bench.CheckVolunteers(ctx, group.Made, bench.VolunteerCheckInput{Found: plot.VolunteerProved, Dangers: dangers})
+	check(t, err)
+	weighs := func() spread.BalanceLine {
+		t.Helper()
+		v, err := p.Spread.Balance(ctx, "borage")
+		check(t, err)
+		for _, kind := range v.Kinds {
+			for _, row := range kind.Rows {
+				if kind.SpeciesID == "borage" && row.Subject == "law" {
+					return row
+				}
+			}
+		}
+		t.Fatal("no row on the law")
+		return spread.BalanceLine{}
+	}
+	if row := weighs(); row.Weight != 0 {
+		t.Errorf("before anybody looked: %+v", row)
+	}
+	_, err = p.Spread.NoteLaw(ctx, "borage", say.AsItStands, spread.LawInput{Listed: "yes", Day: "2031-05-20"})
+	check(t, err)
+	if row := weighs(); row.Side != "against" || row.Weight != 3 {
+		t.Errorf("on the list: %+v", row)
+	}
+	before := p.entries()
+	for _, deed := range []string{"keep", "eat", "move", "leave as cover", "chop and leave"} {
+		_, err = p.Spread.DoWith(ctx, group.Made, spread.DeedInput{Deed: deed, Day: "2031-05-27", Plants: 1})
+		p.refused(err, "deed", "it stands on your list", before)
+	}
+	_, err = p.Bench.LiftVolunteers(ctx, group.Made, bench.LiftInput{Day: "2031-05-27", Plants: 1})
+	p.refused(err, "plants", "stands on your own list", before)
+	_, err = p.Place.AddPlanting(ctx, input.PlantingInput{BedID: p.bed, SpeciesID: "borage", Plants: 2, StartedOn: "2031-05-20", Origin: "seed"})
+	p.asks(err, "speciesId", input.AskLaw, "stands on your own list, as you found on 20 May 2031", before)
+	_, err = p.Spread.DoWith(ctx, group.Made, spread.DeedInput{Deed: "lift whole", Day: "2031-05-27", Plants: 1})
+	check(t, err)
 }
 
 // No text of the library on the law names a country or a region: none is known here.

@@ -118,7 +118,7 @@ func Judge(f Found) Verdict {
 	s := f.Species
 	j := judge{found: f, species: s}
 	j.dangerous = flora.IsDangerous(s.Identity.Danger)
-	j.fast = slicesMaxRate(s) >= fastM
+	j.fast = fastestRate(s) >= fastM
 	regrows, known := Regrows(s)
 	j.regrows, j.rootsKnown = known && regrows.Value >= regrowsAtAll, known || s.Life.Form == flora.Annual
 	if way := SeedWay(s); way != nil {
@@ -134,7 +134,7 @@ func Judge(f Found) Verdict {
 		}
 	}
 	switch {
-	case s.Law != "" && (f.LawForbids || !f.LawAsked), j.dangerous:
+	case j.law() != "", j.dangerous:
 		v.Waste = BagIt
 	case f.Seeding, j.regrows, !j.rootsKnown:
 		v.Waste = KillIt
@@ -154,7 +154,7 @@ type judge struct {
 	lasting    bool
 }
 
-func slicesMaxRate(s *flora.Species) (most float64) {
+func fastestRate(s *flora.Species) (most float64) {
 	for _, way := range s.Spreads {
 		if way.Rate != nil {
 			most = max(most, way.Rate.Value)
@@ -187,12 +187,8 @@ func (j judge) deed(deed Deed) (v DeedVerdict, score int) {
 		if j.dangerous {
 			never(IsDangerous)
 		}
-		switch {
-		case j.species.Law == "":
-		case f.LawForbids:
-			never(IsListed)
-		case !f.LawAsked:
-			never(AskLaw)
+		if reason := j.law(); reason != "" {
+			never(reason)
 		}
 	}
 	switch deed {
@@ -229,6 +225,20 @@ func (j judge) deed(deed Deed) (v DeedVerdict, score int) {
 	}
 	return v, score
 }
+
+// LawAgainst is why the law stands against keeping, potting up or moving a kind: the household's own list forbids it,
+// whatever its file says, or its file says that a list may, and nobody has found out. Empty where nothing does.
+func LawAgainst(s *flora.Species, asked, forbids bool) Reason {
+	switch {
+	case forbids:
+		return IsListed
+	case s.Law != "" && !asked:
+		return AskLaw
+	}
+	return ""
+}
+
+func (j judge) law() Reason { return LawAgainst(j.species, j.found.LawAsked, j.found.LawForbids) }
 
 func (j judge) keep(speaks, against func(int, Reason)) {
 	f := j.found
@@ -329,12 +339,8 @@ func (j judge) lift(speaks, against func(int, Reason)) {
 	if j.dangerous {
 		speaks(6, IsDangerous)
 	}
-	switch {
-	case j.species.Law == "":
-	case f.LawForbids:
-		speaks(5, IsListed)
-	case !f.LawAsked:
-		speaks(5, AskLaw)
+	if reason := j.law(); reason != "" {
+		speaks(5, reason)
 	}
 	if j.fast {
 		speaks(2, RunsAway)

@@ -83,7 +83,7 @@ func TestNoVerdictIsCareless(t *testing.T) {
 				if !d.Goes {
 					continue
 				}
-				if s.Law != "" && (found.LawForbids || !found.LawAsked) && d.Deed != spread.LiftIt {
+				if (found.LawForbids || s.Law != "" && !found.LawAsked) && d.Deed != spread.LiftIt {
 					t.Fatalf("a list may forbid it: %s: %+v", name, found)
 				}
 				switch d.Deed {
@@ -107,6 +107,9 @@ func TestNoVerdictIsCareless(t *testing.T) {
 			}
 			if (grows || found.Seeding) && v.Waste == spread.Heap {
 				t.Fatalf("%s goes onto the heap: %+v", s.ID, found)
+			}
+			if found.LawForbids && (v.Best != spread.LiftIt || v.Waste != spread.BagIt) {
+				t.Fatalf("%s stands on the household's list: %+v", s.ID, v)
 			}
 			if dangerous && v.Best != spread.LiftIt {
 				t.Fatalf("%s is dangerous, and the best is %q", s.ID, v.Best)

@@ -6,6 +6,7 @@ import (
 
 	"bramblyacre/core/calendar"
 	"bramblyacre/core/propagation"
+	"bramblyacre/core/spread"
 	"bramblyacre/garden/input"
 	"bramblyacre/garden/journal"
 	"bramblyacre/garden/plot"
@@ -43,6 +44,7 @@ func (u *Uses) LiftVolunteers(ctx context.Context, id int64, in LiftInput) (jour
 		if group.Checked != plot.VolunteerProved {
 			c.Add("plants", "First cut one and look at it: a volunteer is unproven, whoever its mother is.")
 		}
+		refuseByLaw(s, &c, group.SpeciesID)
 		row := store.PutBatchParams{
 			SpeciesID: group.SpeciesID, Way: "volunteers", MotherID: group.MotherID, VolunteerID: &group.ID, Wanted: int64(max(1, in.Plants)),
 			Starts: int64(max(1, in.Plants)), PlannedOn: day.String(), Stays: "[]", Priority: 3,
@@ -123,4 +125,19 @@ func (u *Uses) firstOut(
 		}
 	}
 	return from, nil
+}
+
+// refuseByLaw refuses to raise what the household's list forbids, or may forbid and nobody looked.
+func refuseByLaw(s *plot.State, c *say.Checklist, speciesID string) {
+	species, has := s.Lib.Species(speciesID)
+	if !has {
+		return
+	}
+	asked, forbids := s.LawOf(speciesID)
+	switch spread.LawAgainst(species, asked, forbids) {
+	case spread.IsListed:
+		c.Add("plants", "It stands on your own list: it is lifted whole and bagged, not raised.")
+	case spread.AskLaw:
+		c.Add("plants", "A list may forbid it. Look yours up first, and note it under What came up.")
+	}
 }

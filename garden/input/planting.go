@@ -1,6 +1,7 @@
 package input
 
 import (
+	"bramblyacre/core/calendar"
 	"bramblyacre/core/flora"
 	"bramblyacre/core/identity"
 	"bramblyacre/core/suitability"
@@ -139,10 +140,29 @@ func readStartYear(c *say.Checklist, species *flora.Species, in PlantingInput) *
 	return &year
 }
 
+func dayWords(text string) string {
+	day, err := calendar.Parse(text)
+	if err != nil {
+		return text
+	}
+	return day.DayMonthYear()
+}
+
 // askBeforeSetting asks back before a spreading plant is set that a law may list, or one that
 // runs in ground which does not hold it.
 func askBeforeSetting(s *plot.State, c *say.Checklist, species *flora.Species, bed store.Bed, in PlantingInput) {
-	if species.Law != "" && species.Site.Spread != "stays" {
+	found, looked := s.LawFound(species.ID)
+	switch {
+	case looked && found.Listed == plot.ListedYes:
+		c.Ask(
+			"speciesId",
+			AskLaw,
+			in.Affirmed,
+			"It stands on your own list, as you found on %s. Set it all the same?",
+			dayWords(found.Day),
+		)
+	case looked && found.Listed == plot.ListedNo: // they have looked
+	case species.Law != "" && species.Site.Spread != "stays":
 		c.Ask(
 			"speciesId",
 			AskLaw,

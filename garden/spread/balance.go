@@ -76,6 +76,9 @@ func (u *Uses) Balance(ctx context.Context, speciesID string) (BalanceView, erro
 	return v, nil
 }
 
+// byLaw is what it weighs that a kind stands on the household's own list: as much as anything can.
+const byLaw = 3
+
 func (r *reckoning) balanceOf(species *flora.Species, places []string) KindBalance {
 	s := r.state
 	places = slices.DeleteFunc(slices.Clone(places), func(place string) bool { return place == "" })
@@ -86,11 +89,15 @@ func (r *reckoning) balanceOf(species *flora.Species, places []string) KindBalan
 	}
 	for _, row := range rows {
 		line := BalanceLine{string(row.Subject), string(row.Side), int(row.Weight), balanceWords(s, species, row)}
-		if row.Subject == spread.LawList && v.Law.Listed == listedNo {
-			line.Side, line.Weight = string(spread.Neither), 0
-		}
 		if row.Subject == spread.LawList && v.Law.Listed != "" {
+			// What the household found goes before what the file reminds of.
 			line.Words = v.Law.Words
+			switch v.Law.Listed {
+			case plot.ListedYes:
+				line.Side, line.Weight = string(spread.Against), byLaw
+			case plot.ListedNo:
+				line.Side, line.Weight = string(spread.Neither), 0
+			}
 		}
 		switch spread.Side(line.Side) {
 		case spread.For:

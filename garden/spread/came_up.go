@@ -198,10 +198,10 @@ func (r *reckoning) groupView(row store.Volunteer, species *flora.Species) CameU
 // found is a group as it is judged.
 func (r *reckoning) found(row store.Volunteer, species *flora.Species) spread.Found {
 	s := r.state
-	law := lawOf(s, species.ID)
+	asked, forbids := s.LawOf(species.ID)
 	f := spread.Found{
 		Species: species, Checked: row.Checked == plot.VolunteerProved, Seeding: row.Seeding != 0,
-		LawAsked: law.Listed == listedYes || law.Listed == listedNo, LawForbids: law.Listed == listedYes,
+		LawAsked: asked, LawForbids: forbids,
 		HoldingPlace: len(r.placesFor(species)) > 0,
 	}
 	for _, p := range s.Plantings {

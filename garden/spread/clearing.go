@@ -256,6 +256,8 @@ type ClearingInput struct {
 // The bounds of a clearing.
 const (
 	mostHead, mostDays = 500, 120
+	// mostAhead is for how many days ahead animals are planned.
+	mostAhead = 2 * 366
 	askFenced          = "fenced"
 )
 
@@ -291,6 +293,8 @@ func (u *Uses) PlanClearing(ctx context.Context, in ClearingInput) (journal.Entr
 			c.Add("day", "This is not a whole day. Type one like 27 May 2031.")
 		case day < s.Today:
 			c.Add("day", "%s is past.", day.DayMonthYear())
+		case day.DaysSince(s.Today) > mostAhead:
+			c.Add("day", "That is more than two years ahead: what stands there then is not known.")
 		}
 		if bed.ID != 0 {
 			askBeforeClearing(s, &c, bed, day, in)

@@ -11,13 +11,6 @@ import (
 	"bramblyacre/store"
 )
 
-// What a household found on its own list.
-const (
-	listedYes    = "yes"
-	listedNo     = "no"
-	listedUnsure = "unsure"
-)
-
 // LawView is what the household found on its own list of a kind, with the reminder.
 type LawView struct {
 	// Reminder is what the library reminds of; empty where it knows of no list. It is no legal advice.
@@ -39,18 +32,15 @@ func lawOf(s *plot.State, speciesID string) LawView {
 	if v.Reminder != "" {
 		v.Words = "It may stand on a list where you live. Look yours up, and note what you found: this program knows no country's law."
 	}
-	for _, row := range lawNotes.Of(s) {
-		if row.SpeciesID != speciesID {
-			continue
-		}
+	if row, looked := s.LawFound(speciesID); looked {
 		v.Listed, v.Note, v.Version = row.Listed, row.Note, say.VersionOf(row)
 		if day, err := calendar.Parse(row.Day); err == nil {
 			v.Day = day
 		}
 		v.Words = map[string]string{
-			listedYes:    "It stands on your list, as you found on %s.",
-			listedNo:     "It does not stand on your list, as you found on %s. Lists change: look again from time to time.",
-			listedUnsure: "On %s you could not tell. Ask your authority.",
+			plot.ListedYes:    "It stands on your list, as you found on %s.",
+			plot.ListedNo:     "It does not stand on your list, as you found on %s. Lists change: look again from time to time.",
+			plot.ListedUnsure: "On %s you could not tell. Ask your authority.",
 		}[row.Listed]
 		v.Words = fmt.Sprintf(v.Words, v.Day.DayMonthYear())
 	}
@@ -71,17 +61,12 @@ func (u *Uses) NoteLaw(ctx context.Context, speciesID string, seen say.Version, 
 		if !has {
 			return journal.Record{}, say.NotFoundError{What: "plant"}
 		}
-		var before store.LawNote
-		for _, row := range lawNotes.Of(s) {
-			if row.SpeciesID == speciesID {
-				before = row
-			}
-		}
+		before, _ := s.LawFound(speciesID)
 		if err := seen.IsOf(say.VersionOf(before), "what was found of "+species.Names.Name); err != nil {
 			return journal.Record{}, err
 		}
 		var c say.Checklist
-		if in.Listed != listedYes && in.Listed != listedNo && in.Listed != listedUnsure {
+		if in.Listed != plot.ListedYes && in.Listed != plot.ListedNo && in.Listed != plot.ListedUnsure {
 			c.Add("listed", "Say whether it stands on your list, does not, or that you could not tell.")
 		}
 		row := store.PutLawNoteParams{
@@ -101,9 +86,9 @@ func (u *Uses) NoteLaw(ctx context.Context, speciesID string, seen say.Version, 
 		if before.ID != 0 {
 			row.ID = &before.ID
 		}
-		_, err := lawNotesTable.Put(ctx, d, before.ID, row)
+		_, err := plot.LawNotesTable.Put(ctx, d, before.ID, row)
 		words := map[string]string{
-			listedYes: "stands on your list", listedNo: "does not stand on your list", listedUnsure: "may stand on your list",
+			plot.ListedYes: "stands on your list", plot.ListedNo: "does not stand on your list", plot.ListedUnsure: "may stand on your list",
 		}[in.Listed]
 		return journal.Record{
 			Kind:    kindSpread,

@@ -15,13 +15,6 @@ var sightingsTable = journal.NewTable(
 	(*store.Queries).DropFrontSighting,
 )
 
-var lawNotesTable = journal.NewTable(
-	"law_notes",
-	(*store.Queries).GetLawNote,
-	(*store.Queries).PutLawNote,
-	(*store.Queries).DropLawNote,
-)
-
 var clearingsTable = journal.NewTable(
 	"clearings",
 	(*store.Queries).GetClearing,
@@ -44,14 +37,6 @@ var sightings = plot.Keep(
 	func(a, b store.FrontSighting) int { return cmp.Compare(a.ID, b.ID) },
 )
 
-// lawNotes are what the household found on its own lists.
-var lawNotes = plot.Keep(
-	lawNotesTable,
-	(*store.Queries).ListLawNotes,
-	func(r store.LawNote) int64 { return r.ID },
-	func(a, b store.LawNote) int { return cmp.Compare(a.ID, b.ID) },
-)
-
 // clearings are the animals let into beds.
 var clearings = plot.Keep(
 	clearingsTable,
@@ -72,8 +57,8 @@ var settingsRows = plot.Keep(
 const kindSpread = "spread"
 
 var registration = journal.Registration{
-	Tables: []journal.AnyTable{sightingsTable, plot.StandHoldsTable, lawNotesTable, clearingsTable, settingsTable},
+	Tables: []journal.AnyTable{sightingsTable, plot.StandHoldsTable, plot.LawNotesTable, clearingsTable, settingsTable},
 	Kinds:  []string{kindSpread},
 }
 
-var keptRows = []plot.AnyKept{sightings, plot.StandHolds, lawNotes, clearings, settingsRows}
+var keptRows = []plot.AnyKept{sightings, plot.StandHolds, plot.LawNotes, clearings, settingsRows}
