@@ -258,7 +258,7 @@ const (
 	mostHead, mostDays = 500, 120
 	// mostAhead is for how many days ahead animals are planned.
 	mostAhead = 2 * 366
-	askFenced          = "fenced"
+	askFenced = "fenced"
 )
 
 // PlanClearing plans animals that clear a bed after its crop, and what comes then: their jobs come in their time.
