@@ -19,6 +19,7 @@ import (
 	"bramblyacre/core/care"
 	"bramblyacre/core/climate"
 	"bramblyacre/core/flora"
+	"bramblyacre/core/harvest"
 	"bramblyacre/core/identity"
 	"bramblyacre/core/parallel"
 	"bramblyacre/core/phenology"
@@ -26,7 +27,7 @@ import (
 	"bramblyacre/core/spread"
 )
 
-//go:embed species/*.toml climates/*.toml ground/*.toml usual/*.toml works/*.toml bench/*.toml care/*.toml spread/*.toml
+//go:embed species/*.toml climates/*.toml ground/*.toml usual/*.toml works/*.toml bench/*.toml care/*.toml gather/*.toml spread/*.toml
 var shipped embed.FS
 
 // Library is a set of species and climates.
@@ -38,6 +39,7 @@ type Library struct {
 	ground   Ground
 	bench    propagation.Lore
 	care     care.Lore
+	gather   harvest.Lore
 	spread   spread.Lore
 	usual    flora.UsualFigures
 	works    map[string]flora.Work
@@ -160,6 +162,7 @@ func (l *Library) InTheSouth() *Library {
 		ground:   l.ground,
 		bench:    l.bench,
 		care:     l.care,
+		gather:   l.gather,
 		spread:   l.spread,
 		usual:    l.usual,
 		works:    l.works,

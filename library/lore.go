@@ -8,6 +8,7 @@ import (
 
 	"bramblyacre/core/care"
 	"bramblyacre/core/flora"
+	"bramblyacre/core/harvest"
 	"bramblyacre/core/propagation"
 	"bramblyacre/core/spread"
 )
@@ -30,8 +31,14 @@ const spreadFile = "spread/spread.toml"
 // Spread is what is known of spreading that is of no one species.
 func (l *Library) Spread() *spread.Lore { return &l.spread }
 
-// readLore reads the files of what is of no one species: the bench's, the care's and that of spreading. A set without
-// one has none.
+// gatherFile holds what is known of picking and drying.
+const gatherFile = "gather/gather.toml"
+
+// Gather is what is known of picking and drying that is of no one species.
+func (l *Library) Gather() *harvest.Lore { return &l.gather }
+
+// readLore reads the files of what is of no one species: the bench's, the care's, that of spreading and that of picking.
+// A set without one has none.
 func (l *Library) readLore(files fs.FS) error {
 	if err := l.readOne(files, benchFile, &l.bench); err != nil {
 		return err
@@ -42,7 +49,10 @@ func (l *Library) readLore(files fs.FS) error {
 	if err := l.readOne(files, troubleFile, &l.care); err != nil {
 		return err
 	}
-	return l.readOne(files, spreadFile, &l.spread)
+	if err := l.readOne(files, spreadFile, &l.spread); err != nil {
+		return err
+	}
+	return l.readOne(files, gatherFile, &l.gather)
 }
 
 func (l *Library) readOne(files fs.FS, file string, into interface{ Check() error }) error {

@@ -44,6 +44,7 @@ func (l *Library) With(own map[string][]byte, figures []OwnFigure) (merged *Libr
 		ground:   l.ground,
 		bench:    l.bench,
 		care:     l.care,
+		gather:   l.gather,
 		spread:   l.spread,
 		usual:    l.usual,
 		works:    l.works,

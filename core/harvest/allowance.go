@@ -58,7 +58,7 @@ type Allowance struct {
 	Units, Grams float64
 	// Full is what the stand carries uncut, Standing what stands today.
 	Full, Standing float64
-	// Regrown is the share of all cut that has grown back, 1 where nothing was.
+	// Regrown is the share of what was missing right after the last cut that has grown back, 1 where nothing was.
 	Regrown float64
 	// Limits are all limits, the binding one first.
 	Limits []Limit
@@ -68,18 +68,15 @@ type Allowance struct {
 // of that share after the season's cuts less their regrowth, what stands above the floor, what is at the right stage,
 // and what is needed. Where limits are equal, the earlier of these is named first. Of a stand that is to go it is all
 // that stands and is at the right stage. Amounts are in the rule's unit, rounded down to whole units; grams are fresh
-// weight. Regrowth is linear in thermal time, the simplest course that model.md §7 allows.
+// weight.
 func Allow(rule *flora.HarvestRule, stand Stand) Allowance {
 	full := stand.Plants * rule.PerPlant.Value * countShare(rule, stand.SizeShare)
-	cut, missing := 0.0, 0.0
-	for _, t := range stand.Taken {
-		cut += t.Units
-		missing += t.Units * (1 - regrownShare(rule, t.Warmth))
-	}
+	afterCut, grown := MissingAfterCuts(rule, stand.Taken)
+	missing := afterCut * (1 - grown)
 	standing := math.Max(0, full-missing)
 	a := Allowance{Full: full, Standing: standing, Regrown: 1}
-	if cut > 0 {
-		a.Regrown = 1 - missing/cut
+	if afterCut > 0 {
+		a.Regrown = grown
 	}
 	// What is at the right stage is a share of the whole stand; what was picked was of it.
 	limits := []Limit{
@@ -105,6 +102,22 @@ func Allow(rule *flora.HarvestRule, stand Stand) Allowance {
 	a.Units = limits[0].Units
 	a.Grams = a.Units * GramsEach(rule, stand.SizeShare)
 	return a
+}
+
+// MissingAfterCuts returns how many units were missing right after the last of a stand's cuts, oldest first, and the
+// share of them that has grown back since. All that is missing grows back over one whole regrowth from the latest cut,
+// linear in thermal time, the simplest course that model.md §7 allows: whoever cuts again before it has passed waits for
+// all of it anew, so that a stand gives no more than its share once in a regrowth, however it is cut. The plan of the
+// season reckons by the same rule.
+func MissingAfterCuts(rule *flora.HarvestRule, taken []Taken) (missing, grown float64) {
+	for i, t := range taken {
+		if i > 0 {
+			missing *= 1 - regrownShare(rule, taken[i-1].Warmth-t.Warmth)
+		}
+		missing += t.Units
+		grown = regrownShare(rule, t.Warmth)
+	}
+	return missing, grown
 }
 
 // countShare is the share of a full-grown plant's units that a plant of a size

@@ -77,6 +77,19 @@ func TestSmallPlantsHaveWholeRootsThatWeighLess(t *testing.T) {
 	}
 }
 
+// The sums by hand: 10 of 42 cut, a quarter grown back in 100 of 400 °C d, so 7.5 are missing; 5 more cut leave 12.5
+// missing, all of which grow back over the 400 °C d from then on.
+func TestWhoeverCutsAgainWaitsForAllOfItAnew(t *testing.T) {
+	missing, grown := MissingAfterCuts(tops(), []Taken{{10, 300}, {5, 200}})
+	if missing != 12.5 || grown != 0.5 {
+		t.Errorf("%v are missing after the second cut, %v of them grown back; want 12.5 and a half", missing, grown)
+	}
+	a := Allow(tops(), Stand{Plants: 7, SizeShare: 1, Ready: 1, Taken: []Taken{{10, 300}, {5, 200}}})
+	if a.Standing != 42-6.25 || a.Regrown != 0.5 || a.Units != 7 {
+		t.Errorf("the allowance is %+v; want 35.75 standing and 7 of them", a)
+	}
+}
+
 // However a stand is picked within its allowance, no more than the cut share is
 // ever missing, and the floor stands.
 func TestPickingWithinTheAllowanceNeverOverdrawsTheStand(t *testing.T) {

@@ -4,7 +4,9 @@ import (
 	"errors"
 	"math"
 	"math/rand/v2"
+	"slices"
 
+	"gonum.org/v1/gonum/stat"
 	"gonum.org/v1/gonum/stat/distuv"
 )
 
@@ -17,6 +19,9 @@ type RootStand struct {
 	// Survival is the share of plants that see the next year, Offspring how many young plants one of age leaves in a year,
 	// Replanted the share of what is lifted whose crown with buds goes back and begins anew.
 	Survival, Offspring, Replanted float64
+	// BackAt is the year of life at which what goes back begins: 0 or 1 for a crown, later for a plant of which only a part
+	// was broken off.
+	BackAt int
 	// YearSigma is how much the years differ: the standard deviation of the logarithm of the odds of surviving, and of the
 	// number of offspring.
 	YearSigma float64
@@ -36,6 +41,8 @@ func (s RootStand) Check() error {
 		return errors.New("ages must have one number for each year up to the first of lifting")
 	case !(s.Survival >= 0 && s.Survival <= 1), !(s.Replanted >= 0 && s.Replanted <= 1):
 		return errors.New("shares lie from 0 to 1")
+	case s.BackAt < 0 || s.BackAt > s.FirstYear:
+		return errors.New("what goes back begins no later than at the first year of lifting")
 	case !(s.Offspring >= 0 && s.Offspring <= 1000):
 		return errors.New("offspring lie from 0 to 1000 a plant and year")
 	case !(s.YearSigma >= 0 && s.YearSigma <= 3):
@@ -80,52 +87,100 @@ func (s RootStand) Keeps(take, years int, seed uint64) float64 {
 	kept := 0
 	for run := range rootRuns {
 		luck := rand.New(rand.NewPCG(seed, uint64(run)))
-		if left, short := s.future(take, years, luck); !short && left >= s.total() {
+		stand := s.start()
+		short := false
+		for range years {
+			if short = stand.old() < float64(take); short {
+				break
+			}
+			stand.year(float64(take), luck)
+		}
+		if !short && total(stand.ages) >= s.total() {
 			kept++
 		}
 	}
 	return float64(kept) / rootRuns
 }
 
-func (s RootStand) total() (plants float64) {
-	for _, n := range s.Ages {
-		plants += n
-	}
-	return plants
+// RootFuture is what becomes of a stand, year by year from this one on: how many plants it has, in so many of ten
+// futures no more than each.
+type RootFuture struct {
+	Low, Middle, High []float64
+	// Lifted is how many roots were lifted in all, the mean of the futures; Keeps the share of the futures in which no
+	// fewer plants stand at the end than today.
+	Lifted, Keeps float64
 }
 
-// future is how many plants stand after so many years of a take, and whether it was ever short of plants of age.
-func (s RootStand) future(take, years int, luck *rand.Rand) (plants float64, short bool) {
-	ages := append([]float64(nil), s.Ages...)
-	old := len(ages) - 1
-	for range years {
-		year := s.YearSigma * luck.NormFloat64()
-		odds := s.Survival / (1 - s.Survival) * math.Exp(year)
-		survival := s.Survival
-		if s.Survival < 1 {
-			survival = odds / (1 + odds)
-		}
-		if ages[old] < float64(take) {
-			return 0, true
-		}
-		ages[old] -= float64(take)
-		crowns := binomial(float64(take), s.Replanted, luck)
-		young := poisson(ages[old]*s.Offspring*math.Exp(year), luck)
-		for k := range ages {
-			ages[k] = binomial(ages[k], survival, luck)
-		}
-		crowns = binomial(crowns, survival, luck)
-		for k := old; k > 0; k-- {
-			ages[k] += ages[k-1]
-			ages[k-1] = 0
-		}
-		ages[0] += crowns
-		if s.Room > 0 {
-			young = min(young, math.Max(0, s.Room-total(ages)))
-		}
-		ages[0] += young
+// FutureOf returns what becomes of a stand of which a share of the plants of age, rounded down to whole ones, is lifted
+// every year: in one future of ten it has no more plants than Low, in nine of ten no more than High.
+func (s RootStand) FutureOf(share float64, years int, seed uint64) (f RootFuture, err error) {
+	if err := s.Check(); err != nil {
+		return f, err
 	}
-	return total(ages), false
+	if years < 1 || years > 200 || !(share >= 0 && share <= 1) {
+		return f, errors.New("years lie from 1 to 200, and the share from 0 to 1")
+	}
+	plants := make([][]float64, years+1)
+	for run := range rootRuns {
+		luck := rand.New(rand.NewPCG(seed, uint64(run)))
+		stand := s.start()
+		plants[0] = append(plants[0], total(stand.ages))
+		for year := range years {
+			take := math.Floor(share*stand.old() + 1e-9)
+			f.Lifted += take / rootRuns
+			stand.year(take, luck)
+			plants[year+1] = append(plants[year+1], total(stand.ages))
+		}
+		if total(stand.ages) >= s.total() {
+			f.Keeps += 1.0 / rootRuns
+		}
+	}
+	for _, year := range plants {
+		slices.Sort(year)
+		at := func(p float64) float64 { return stat.Quantile(p, stat.Empirical, year, nil) }
+		f.Low, f.Middle, f.High = append(f.Low, at(0.1)), append(f.Middle, at(0.5)), append(f.High, at(0.9))
+	}
+	return f, nil
+}
+
+func (s RootStand) total() float64 { return total(s.Ages) }
+
+// growing is a stand in one future.
+type growing struct {
+	RootStand
+	ages []float64
+}
+
+func (s RootStand) start() *growing { return &growing{s, slices.Clone(s.Ages)} }
+
+// old is how many plants are old enough to be lifted.
+func (g *growing) old() float64 { return g.ages[len(g.ages)-1] }
+
+// year lifts so many of the plants of age and lets a year pass: plants die, age and leave young ones.
+func (g *growing) year(take float64, luck *rand.Rand) {
+	old := len(g.ages) - 1
+	vary := g.YearSigma * luck.NormFloat64()
+	survival := g.Survival
+	if g.Survival < 1 {
+		odds := g.Survival / (1 - g.Survival) * math.Exp(vary)
+		survival = odds / (1 + odds)
+	}
+	g.ages[old] -= take
+	back := binomial(take, g.Replanted, luck)
+	young := poisson(g.ages[old]*g.Offspring*math.Exp(vary), luck)
+	for k := range g.ages {
+		g.ages[k] = binomial(g.ages[k], survival, luck)
+	}
+	back = binomial(back, survival, luck)
+	for k := old; k > 0; k-- {
+		g.ages[k] += g.ages[k-1]
+		g.ages[k-1] = 0
+	}
+	g.ages[max(0, g.BackAt-1)] += back
+	if g.Room > 0 {
+		young = min(young, math.Max(0, g.Room-total(g.ages)))
+	}
+	g.ages[0] += young
 }
 
 func total(ages []float64) (all float64) {
