@@ -41,7 +41,7 @@ var withinCore = map[string][]string{
 	"flora":          {"calendar", "spelling"},
 	"geometry":       {},
 	"ground":         {"flora"},
-	"harvest":        {"calendar", "climate", "flora", "identity", "phenology", "suitability"},
+	"harvest":        {"calendar", "climate", "flora", "geometry", "identity", "phenology", "suitability"},
 	"harvest/season": {"parallel"},
 	"listing":        {"calendar", "flora"},
 	"identity":       {"calendar", "flora", "spelling"},
