@@ -104,6 +104,22 @@ type Clearing struct {
 	EndedOn *string `json:"ended_on"`
 }
 
+type CustomDay struct {
+	ID        int64  `json:"id"`
+	Name      string `json:"name"`
+	Month     int64  `json:"month"`
+	Day       int64  `json:"day"`
+	SpeciesID string `json:"species_id"`
+	Part      string `json:"part"`
+}
+
+type DaysAway struct {
+	ID       int64  `json:"id"`
+	FirstDay string `json:"first_day"`
+	LastDay  string `json:"last_day"`
+	Note     string `json:"note"`
+}
+
 type Fate struct {
 	ID         int64  `json:"id"`
 	PlantingID int64  `json:"planting_id"`
@@ -111,6 +127,16 @@ type Fate struct {
 	Outcome    string `json:"outcome"`
 	Cause      string `json:"cause"`
 	Note       string `json:"note"`
+}
+
+type Feast struct {
+	ID        int64   `json:"id"`
+	Name      string  `json:"name"`
+	Day       string  `json:"day"`
+	SpeciesID string  `json:"species_id"`
+	Part      string  `json:"part"`
+	Grams     float64 `json:"grams"`
+	Typed     string  `json:"typed"`
 }
 
 type Find struct {
@@ -123,6 +149,14 @@ type Find struct {
 	RemovedOn *string `json:"removed_on"`
 }
 
+type FirstTaste struct {
+	ID        int64  `json:"id"`
+	PersonID  int64  `json:"person_id"`
+	SpeciesID string `json:"species_id"`
+	Part      string `json:"part"`
+	Day       string `json:"day"`
+}
+
 type FrontSighting struct {
 	ID         int64    `json:"id"`
 	PlantingID int64    `json:"planting_id"`
@@ -131,6 +165,21 @@ type FrontSighting struct {
 	X          *float64 `json:"x"`
 	Y          *float64 `json:"y"`
 	Note       string   `json:"note"`
+}
+
+type GatherSetting struct {
+	ID        int64   `json:"id"`
+	Trays     *int64  `json:"trays"`
+	TrayM2    float64 `json:"tray_m2"`
+	Celsius   float64 `json:"celsius"`
+	MovingAir int64   `json:"moving_air"`
+	Monday    *int64  `json:"monday"`
+	Tuesday   *int64  `json:"tuesday"`
+	Wednesday *int64  `json:"wednesday"`
+	Thursday  *int64  `json:"thursday"`
+	Friday    *int64  `json:"friday"`
+	Saturday  *int64  `json:"saturday"`
+	Sunday    *int64  `json:"sunday"`
 }
 
 type InsuredSowing struct {
@@ -156,6 +205,14 @@ type KeptRoom struct {
 	FromDay   string  `json:"from_day"`
 	UntilDay  string  `json:"until_day"`
 	RemovedOn *string `json:"removed_on"`
+}
+
+type KeptShare struct {
+	ID         int64   `json:"id"`
+	PlantingID int64   `json:"planting_id"`
+	Part       string  `json:"part"`
+	Share      float64 `json:"share"`
+	ForWhom    string  `json:"for_whom"`
 }
 
 type LastID struct {
@@ -227,6 +284,8 @@ type Need struct {
 	SpeciesID string  `json:"species_id"`
 	Part      string  `json:"part"`
 	Grams     float64 `json:"grams"`
+	Typed     string  `json:"typed"`
+	Weight    float64 `json:"weight"`
 }
 
 type Observation struct {
@@ -300,6 +359,9 @@ type Picking struct {
 	ClientKey  *string `json:"client_key"`
 	CrownsBack float64 `json:"crowns_back"`
 	NotedAfter int64   `json:"noted_after"`
+	WhereOn    string  `json:"where_on"`
+	LeftWords  string  `json:"left_words"`
+	Weather    string  `json:"weather"`
 }
 
 type PlanItem struct {
@@ -383,6 +445,28 @@ type Reading struct {
 	Note   string `json:"note"`
 }
 
+type RootStand struct {
+	ID        int64    `json:"id"`
+	SpeciesID string   `json:"species_id"`
+	BedID     int64    `json:"bed_id"`
+	School    string   `json:"school"`
+	Survival  *float64 `json:"survival"`
+	Offspring *float64 `json:"offspring"`
+	Crowns    *float64 `json:"crowns"`
+	Take      *int64   `json:"take"`
+}
+
+type SeasonPlan struct {
+	ID      int64   `json:"id"`
+	Season  string  `json:"season"`
+	Name    string  `json:"name"`
+	MadeOn  string  `json:"made_on"`
+	Picks   string  `json:"picks"`
+	Worth   float64 `json:"worth"`
+	Bound   float64 `json:"bound"`
+	Problem string  `json:"problem"`
+}
+
 type SeedLot struct {
 	ID        int64    `json:"id"`
 	SpeciesID string   `json:"species_id"`
@@ -453,13 +537,15 @@ type SoilFeel struct {
 }
 
 type Sorting struct {
-	ID        int64   `json:"id"`
-	PickingID int64   `json:"picking_id"`
-	Day       string  `json:"day"`
-	ByWhom    string  `json:"by_whom"`
-	Answers   string  `json:"answers"`
-	Rejected  float64 `json:"rejected"`
-	Note      string  `json:"note"`
+	ID         int64   `json:"id"`
+	PickingID  int64   `json:"picking_id"`
+	Day        string  `json:"day"`
+	ByWhom     string  `json:"by_whom"`
+	Answers    string  `json:"answers"`
+	Rejected   float64 `json:"rejected"`
+	Note       string  `json:"note"`
+	Handling   string  `json:"handling"`
+	RejectedTo string  `json:"rejected_to"`
 }
 
 type SpreadSetting struct {

@@ -19,7 +19,7 @@ func (q *Queries) DropNeed(ctx context.Context, id int64) error {
 }
 
 const getNeed = `-- name: GetNeed :one
-SELECT id, species_id, part, grams FROM needs WHERE id = ?
+SELECT id, species_id, part, grams, typed, weight FROM needs WHERE id = ?
 `
 
 func (q *Queries) GetNeed(ctx context.Context, id int64) (Need, error) {
@@ -30,12 +30,14 @@ func (q *Queries) GetNeed(ctx context.Context, id int64) (Need, error) {
 		&i.SpeciesID,
 		&i.Part,
 		&i.Grams,
+		&i.Typed,
+		&i.Weight,
 	)
 	return i, err
 }
 
 const getNeedOf = `-- name: GetNeedOf :one
-SELECT id, species_id, part, grams FROM needs WHERE species_id = ? AND part = ?
+SELECT id, species_id, part, grams, typed, weight FROM needs WHERE species_id = ? AND part = ?
 `
 
 type GetNeedOfParams struct {
@@ -51,12 +53,14 @@ func (q *Queries) GetNeedOf(ctx context.Context, arg GetNeedOfParams) (Need, err
 		&i.SpeciesID,
 		&i.Part,
 		&i.Grams,
+		&i.Typed,
+		&i.Weight,
 	)
 	return i, err
 }
 
 const listNeeds = `-- name: ListNeeds :many
-SELECT id, species_id, part, grams FROM needs ORDER BY species_id, part
+SELECT id, species_id, part, grams, typed, weight FROM needs ORDER BY species_id, part
 `
 
 func (q *Queries) ListNeeds(ctx context.Context) ([]Need, error) {
@@ -73,6 +77,8 @@ func (q *Queries) ListNeeds(ctx context.Context) ([]Need, error) {
 			&i.SpeciesID,
 			&i.Part,
 			&i.Grams,
+			&i.Typed,
+			&i.Weight,
 		); err != nil {
 			return nil, err
 		}
@@ -88,13 +94,15 @@ func (q *Queries) ListNeeds(ctx context.Context) ([]Need, error) {
 }
 
 const putNeed = `-- name: PutNeed :one
-INSERT INTO needs (id, species_id, part, grams)
-VALUES (?1, ?2, ?3, ?4)
+INSERT INTO needs (id, species_id, part, grams, typed, weight)
+VALUES (?1, ?2, ?3, ?4, ?5, ?6)
 ON CONFLICT (id) DO UPDATE SET
     species_id = excluded.species_id,
     part = excluded.part,
-    grams = excluded.grams
-RETURNING id, species_id, part, grams
+    grams = excluded.grams,
+    typed = excluded.typed,
+    weight = excluded.weight
+RETURNING id, species_id, part, grams, typed, weight
 `
 
 type PutNeedParams struct {
@@ -102,6 +110,8 @@ type PutNeedParams struct {
 	SpeciesID string  `json:"species_id"`
 	Part      string  `json:"part"`
 	Grams     float64 `json:"grams"`
+	Typed     string  `json:"typed"`
+	Weight    float64 `json:"weight"`
 }
 
 // Put writes a whole row: a new one where id is null, else in place of the old.
@@ -112,6 +122,8 @@ func (q *Queries) PutNeed(ctx context.Context, arg PutNeedParams) (Need, error) 
 		arg.SpeciesID,
 		arg.Part,
 		arg.Grams,
+		arg.Typed,
+		arg.Weight,
 	)
 	var i Need
 	err := row.Scan(
@@ -119,6 +131,8 @@ func (q *Queries) PutNeed(ctx context.Context, arg PutNeedParams) (Need, error) 
 		&i.SpeciesID,
 		&i.Part,
 		&i.Grams,
+		&i.Typed,
+		&i.Weight,
 	)
 	return i, err
 }

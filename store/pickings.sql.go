@@ -19,7 +19,7 @@ func (q *Queries) DropPicking(ctx context.Context, id int64) error {
 }
 
 const getPicking = `-- name: GetPicking :one
-SELECT id, planting_id, day, part, units, grams, share, took_anyway, note, client_key, crowns_back, noted_after FROM pickings WHERE id = ?
+SELECT id, planting_id, day, part, units, grams, share, took_anyway, note, client_key, crowns_back, noted_after, where_on, left_words, weather FROM pickings WHERE id = ?
 `
 
 func (q *Queries) GetPicking(ctx context.Context, id int64) (Picking, error) {
@@ -38,12 +38,15 @@ func (q *Queries) GetPicking(ctx context.Context, id int64) (Picking, error) {
 		&i.ClientKey,
 		&i.CrownsBack,
 		&i.NotedAfter,
+		&i.WhereOn,
+		&i.LeftWords,
+		&i.Weather,
 	)
 	return i, err
 }
 
 const listPickings = `-- name: ListPickings :many
-SELECT id, planting_id, day, part, units, grams, share, took_anyway, note, client_key, crowns_back, noted_after FROM pickings ORDER BY day, id
+SELECT id, planting_id, day, part, units, grams, share, took_anyway, note, client_key, crowns_back, noted_after, where_on, left_words, weather FROM pickings ORDER BY day, id
 `
 
 func (q *Queries) ListPickings(ctx context.Context) ([]Picking, error) {
@@ -68,6 +71,9 @@ func (q *Queries) ListPickings(ctx context.Context) ([]Picking, error) {
 			&i.ClientKey,
 			&i.CrownsBack,
 			&i.NotedAfter,
+			&i.WhereOn,
+			&i.LeftWords,
+			&i.Weather,
 		); err != nil {
 			return nil, err
 		}
@@ -83,8 +89,8 @@ func (q *Queries) ListPickings(ctx context.Context) ([]Picking, error) {
 }
 
 const putPicking = `-- name: PutPicking :one
-INSERT INTO pickings (id, planting_id, day, part, units, grams, share, took_anyway, note, client_key, crowns_back, noted_after)
-VALUES (?1, ?2, ?3, ?4, ?5, ?6, ?7, ?8, ?9, ?10, ?11, ?12)
+INSERT INTO pickings (id, planting_id, day, part, units, grams, share, took_anyway, note, client_key, crowns_back, noted_after, where_on, left_words, weather)
+VALUES (?1, ?2, ?3, ?4, ?5, ?6, ?7, ?8, ?9, ?10, ?11, ?12, ?13, ?14, ?15)
 ON CONFLICT (id) DO UPDATE SET
     planting_id = excluded.planting_id,
     day = excluded.day,
@@ -96,8 +102,11 @@ ON CONFLICT (id) DO UPDATE SET
     note = excluded.note,
     client_key = excluded.client_key,
     crowns_back = excluded.crowns_back,
-    noted_after = excluded.noted_after
-RETURNING id, planting_id, day, part, units, grams, share, took_anyway, note, client_key, crowns_back, noted_after
+    noted_after = excluded.noted_after,
+    where_on = excluded.where_on,
+    left_words = excluded.left_words,
+    weather = excluded.weather
+RETURNING id, planting_id, day, part, units, grams, share, took_anyway, note, client_key, crowns_back, noted_after, where_on, left_words, weather
 `
 
 type PutPickingParams struct {
@@ -113,6 +122,9 @@ type PutPickingParams struct {
 	ClientKey  *string `json:"client_key"`
 	CrownsBack float64 `json:"crowns_back"`
 	NotedAfter int64   `json:"noted_after"`
+	WhereOn    string  `json:"where_on"`
+	LeftWords  string  `json:"left_words"`
+	Weather    string  `json:"weather"`
 }
 
 // Put writes a whole row: a new one where id is null, else in place of the old.
@@ -131,6 +143,9 @@ func (q *Queries) PutPicking(ctx context.Context, arg PutPickingParams) (Picking
 		arg.ClientKey,
 		arg.CrownsBack,
 		arg.NotedAfter,
+		arg.WhereOn,
+		arg.LeftWords,
+		arg.Weather,
 	)
 	var i Picking
 	err := row.Scan(
@@ -146,6 +161,9 @@ func (q *Queries) PutPicking(ctx context.Context, arg PutPickingParams) (Picking
 		&i.ClientKey,
 		&i.CrownsBack,
 		&i.NotedAfter,
+		&i.WhereOn,
+		&i.LeftWords,
+		&i.Weather,
 	)
 	return i, err
 }

@@ -19,7 +19,7 @@ func (q *Queries) DropSorting(ctx context.Context, id int64) error {
 }
 
 const getSorting = `-- name: GetSorting :one
-SELECT id, picking_id, day, by_whom, answers, rejected, note FROM sortings WHERE id = ?
+SELECT id, picking_id, day, by_whom, answers, rejected, note, handling, rejected_to FROM sortings WHERE id = ?
 `
 
 func (q *Queries) GetSorting(ctx context.Context, id int64) (Sorting, error) {
@@ -33,12 +33,14 @@ func (q *Queries) GetSorting(ctx context.Context, id int64) (Sorting, error) {
 		&i.Answers,
 		&i.Rejected,
 		&i.Note,
+		&i.Handling,
+		&i.RejectedTo,
 	)
 	return i, err
 }
 
 const listSortings = `-- name: ListSortings :many
-SELECT id, picking_id, day, by_whom, answers, rejected, note FROM sortings ORDER BY day, id
+SELECT id, picking_id, day, by_whom, answers, rejected, note, handling, rejected_to FROM sortings ORDER BY day, id
 `
 
 func (q *Queries) ListSortings(ctx context.Context) ([]Sorting, error) {
@@ -58,6 +60,8 @@ func (q *Queries) ListSortings(ctx context.Context) ([]Sorting, error) {
 			&i.Answers,
 			&i.Rejected,
 			&i.Note,
+			&i.Handling,
+			&i.RejectedTo,
 		); err != nil {
 			return nil, err
 		}
@@ -73,26 +77,30 @@ func (q *Queries) ListSortings(ctx context.Context) ([]Sorting, error) {
 }
 
 const putSorting = `-- name: PutSorting :one
-INSERT INTO sortings (id, picking_id, day, by_whom, answers, rejected, note)
-VALUES (?1, ?2, ?3, ?4, ?5, ?6, ?7)
+INSERT INTO sortings (id, picking_id, day, by_whom, answers, rejected, note, handling, rejected_to)
+VALUES (?1, ?2, ?3, ?4, ?5, ?6, ?7, ?8, ?9)
 ON CONFLICT (id) DO UPDATE SET
     picking_id = excluded.picking_id,
     day = excluded.day,
     by_whom = excluded.by_whom,
     answers = excluded.answers,
     rejected = excluded.rejected,
-    note = excluded.note
-RETURNING id, picking_id, day, by_whom, answers, rejected, note
+    note = excluded.note,
+    handling = excluded.handling,
+    rejected_to = excluded.rejected_to
+RETURNING id, picking_id, day, by_whom, answers, rejected, note, handling, rejected_to
 `
 
 type PutSortingParams struct {
-	ID        *int64  `json:"id"`
-	PickingID int64   `json:"picking_id"`
-	Day       string  `json:"day"`
-	ByWhom    string  `json:"by_whom"`
-	Answers   string  `json:"answers"`
-	Rejected  float64 `json:"rejected"`
-	Note      string  `json:"note"`
+	ID         *int64  `json:"id"`
+	PickingID  int64   `json:"picking_id"`
+	Day        string  `json:"day"`
+	ByWhom     string  `json:"by_whom"`
+	Answers    string  `json:"answers"`
+	Rejected   float64 `json:"rejected"`
+	Note       string  `json:"note"`
+	Handling   string  `json:"handling"`
+	RejectedTo string  `json:"rejected_to"`
 }
 
 // Put writes a whole row: a new one where id is null, else in place of the old.
@@ -106,6 +114,8 @@ func (q *Queries) PutSorting(ctx context.Context, arg PutSortingParams) (Sorting
 		arg.Answers,
 		arg.Rejected,
 		arg.Note,
+		arg.Handling,
+		arg.RejectedTo,
 	)
 	var i Sorting
 	err := row.Scan(
@@ -116,6 +126,8 @@ func (q *Queries) PutSorting(ctx context.Context, arg PutSortingParams) (Sorting
 		&i.Answers,
 		&i.Rejected,
 		&i.Note,
+		&i.Handling,
+		&i.RejectedTo,
 	)
 	return i, err
 }

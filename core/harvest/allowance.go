@@ -29,6 +29,9 @@ type Stand struct {
 	// StillNeeded is how many units the household still needs this season;
 	// nil where nobody has said.
 	StillNeeded *float64
+	// KeptShare is the share that the household leaves standing by its own rule, 0 for none: where it is more than the
+	// plant's floor it holds instead.
+	KeptShare float64
 	// All is true for a stand that is to go: nothing of it is kept back.
 	All bool
 }
@@ -70,7 +73,7 @@ type Allowance struct {
 // that stands and is at the right stage. Amounts are in the rule's unit, rounded down to whole units; grams are fresh
 // weight.
 func Allow(rule *flora.HarvestRule, stand Stand) Allowance {
-	full := stand.Plants * rule.PerPlant.Value * countShare(rule, stand.SizeShare)
+	full := FullUnits(rule, stand.Plants, stand.SizeShare)
 	afterCut, grown := MissingAfterCuts(rule, stand.Taken)
 	missing := afterCut * (1 - grown)
 	standing := math.Max(0, full-missing)
@@ -81,7 +84,7 @@ func Allow(rule *flora.HarvestRule, stand Stand) Allowance {
 	// What is at the right stage is a share of the whole stand; what was picked was of it.
 	limits := []Limit{
 		{ByShare, rule.CutShare.Value * standing},
-		{ByFloor, standing - rule.Floor.Value*full},
+		{ByFloor, standing - math.Max(rule.Floor.Value, stand.KeptShare)*full},
 		{ByStage, stand.Ready*full - missing},
 	}
 	if stand.All {
@@ -118,6 +121,11 @@ func MissingAfterCuts(rule *flora.HarvestRule, taken []Taken) (missing, grown fl
 		grown = regrownShare(rule, t.Warmth)
 	}
 	return missing, grown
+}
+
+// FullUnits returns what plants of a size, against full-grown ones, carry uncut, in the rule's unit.
+func FullUnits(rule *flora.HarvestRule, plants, sizeShare float64) float64 {
+	return plants * rule.PerPlant.Value * countShare(rule, sizeShare)
 }
 
 // countShare is the share of a full-grown plant's units that a plant of a size

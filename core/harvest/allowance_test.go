@@ -38,6 +38,8 @@ func TestAllowanceIsTheLeastLimitAndNamesIt(t *testing.T) {
 		{"half grown back", func(s Stand) Stand { s.Taken = []Taken{{14, 200}}; return s }, 7, ByRegrowth},
 		{"grown back", func(s Stand) Stand { s.Taken = []Taken{{14, 400}}; return s }, 14, ByShare},
 		{"overdrawn", func(s Stand) Stand { s.Taken = []Taken{{30, 0}}; return s }, 0, ByFloor},
+		{"three quarters kept for bees", func(s Stand) Stand { s.KeptShare = 0.75; return s }, 10, ByFloor},
+		{"kept less than its floor", func(s Stand) Stand { s.KeptShare = 0.1; return s }, 14, ByShare},
 		{"small plants", func(s Stand) Stand { s.SizeShare = 0.5; return s }, 7, ByShare},
 		{"a weed", func(s Stand) Stand { s.All = true; s.StillNeeded = pointer(1); return s }, 42, ByAll},
 		{"a weed, half cut just now", func(s Stand) Stand { s.All = true; s.Taken = []Taken{{21, 0}}; return s }, 21, ByAll},

@@ -86,7 +86,7 @@ func coldNightJob(s *plot.State, p *plot.Planting, ensemble *climate.Ensemble, o
 		return area.Job{}, false
 	}
 	warmer, _ := s.Warmer(p.Bed)
-	likely := settingsOf(s).NightChance
+	likely := s.Work().NightChance
 	for ahead := 1; ahead <= nightsAhead; ahead++ {
 		at := on.AddDays(ahead).DaysSince(ensemble.Season.Start)
 		if at >= ensemble.Season.Days() {

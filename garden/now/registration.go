@@ -15,6 +15,6 @@ var jobAnswersTable = journal.NewTable(
 
 // registration is what the journal has to know of now.
 var registration = journal.Registration{
-	Tables: []journal.AnyTable{plot.ObservationsTable, jobAnswersTable, workTable},
+	Tables: []journal.AnyTable{plot.ObservationsTable, jobAnswersTable, plot.WorkTable},
 	Kinds:  []string{"observation", "job", kindWork},
 }

@@ -6,7 +6,6 @@ import (
 	"strconv"
 	"time"
 
-	"bramblyacre/core/calendar"
 	"bramblyacre/core/unit"
 	"bramblyacre/garden/journal"
 	"bramblyacre/garden/plot"
@@ -14,49 +13,7 @@ import (
 	"bramblyacre/store"
 )
 
-var workTable = journal.NewTable(
-	"work_settings",
-	(*store.Queries).GetWorkSettings,
-	(*store.Queries).PutWorkSettings,
-	(*store.Queries).DropWorkSettings,
-)
-
-var workRows = plot.Keep(
-	workTable, (*store.Queries).ListWorkSettings, func(r store.WorkSetting) int64 { return r.ID },
-	func(store.WorkSetting, store.WorkSetting) int { return 0 })
-
-const (
-	kindWork = "work"
-	// unsaidNightChance is from which chance on a cold night is told, until the household says another.
-	unsaidNightChance = 0.2
-)
-
-// settingsOf are how the household works, or what stands for it until something is said.
-func settingsOf(s *plot.State) store.WorkSetting {
-	if rows := workRows.Of(s); len(rows) > 0 {
-		return rows[0]
-	}
-	return store.WorkSetting{NightChance: unsaidNightChance}
-}
-
-// minutesOf are the minutes of the weekdays, Monday first; nil where nobody said.
-func minutesOf(w store.WorkSetting) [7]*int64 {
-	return [7]*int64{w.Monday, w.Tuesday, w.Wednesday, w.Thursday, w.Friday, w.Saturday, w.Sunday}
-}
-
-// minutesOn are the minutes there are on a day; +Inf where nobody said for any day, none where only for others.
-func minutesOn(w store.WorkSetting, day calendar.Date) float64 {
-	all := minutesOf(w)
-	if said := all[(int(day.Weekday())+6)%7]; said != nil {
-		return float64(*said)
-	}
-	for _, other := range all {
-		if other != nil {
-			return 0
-		}
-	}
-	return math.Inf(1)
-}
+const kindWork = "work"
 
 // HoursInput is the time there is for the garden by weekday, and from which chance on a cold night is told.
 type HoursInput struct {
@@ -84,9 +41,9 @@ func (u *Uses) Hours(ctx context.Context) (HoursView, error) {
 }
 
 func viewHours(s *plot.State) HoursView {
-	w := settingsOf(s)
+	w := s.Work()
 	v := HoursView{Version: say.VersionOf(w), NightChance: int(math.Round(10 * w.NightChance))}
-	for i, minutes := range minutesOf(w) {
+	for i, minutes := range plot.GardenMinutes(w) {
 		v.Days = append(v.Days, time.Weekday((i+1)%7).String())
 		text := ""
 		if minutes != nil {
@@ -132,11 +89,11 @@ func (u *Uses) SetHours(ctx context.Context, seen say.Version, in HoursInput) (j
 		if err := c.Err(); err != nil {
 			return journal.Record{}, err
 		}
-		was := settingsOf(s)
+		was := s.Work()
 		if was.ID != 0 {
 			row.ID = &was.ID
 		}
-		_, err := workTable.Put(ctx, d, was.ID, row)
+		_, err := plot.WorkTable.Put(ctx, d, was.ID, row)
 		summary := "Time for the garden: " + say.MinutesWords(float64(total)) + " a week"
 		if total == 0 {
 			summary = "Time for the garden: not said"

@@ -21,5 +21,5 @@ func New(p *plot.Plot, others ...area.Source) *Uses {
 
 // Part is what the area tells the rest of the house.
 func (u *Uses) Part() area.Part {
-	return area.Part{Registration: registration, Kept: []plot.AnyKept{workRows}, Jobs: jobs}
+	return area.Part{Registration: registration, Kept: []plot.AnyKept{plot.WorkRows}, Jobs: jobs}
 }

@@ -71,7 +71,7 @@ func (u *Uses) Week(ctx context.Context, on calendar.Date) (WeekView, error) {
 	if err != nil {
 		return WeekView{}, fmt.Errorf("read the weather: %w", err)
 	}
-	settings := settingsOf(s)
+	minutes := plot.GardenMinutes(s.Work())
 	v := WeekView{
 		First: on, Title: calendar.Span(on, on.AddDays(weekDays-1)), Plot: s.Site.Name, IsToday: on == s.Today,
 		Days: []WeekDay{}, Rainy: []WeekJob{}, AnyTime: []WeekJob{}, FallOff: []WeekJob{}, Waits: []WeekJob{},
@@ -79,7 +79,7 @@ func (u *Uses) Week(ctx context.Context, on calendar.Date) (WeekView, error) {
 	}
 	var days []agenda.Day
 	for i := range weekDays {
-		day := agenda.Day{Date: on.AddDays(i), Minutes: minutesOn(settings, on.AddDays(i))}
+		day := agenda.Day{Date: on.AddDays(i), Minutes: minutes.On(on.AddDays(i))}
 		if at := day.Date.DaysSince(ensemble.Season.Start); at < ensemble.Season.Days() {
 			for m := range ensemble.Size() {
 				if !ensemble.Weather(m)[at].Wet() {

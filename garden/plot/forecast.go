@@ -328,3 +328,21 @@ func (s *State) ForecastOn(p *Planting, day calendar.Date) (*phenology.Forecast,
 	}
 	return p.Now, p.Year
 }
+
+// Warmth returns the thermal time of a planting from a season's start to the end of a day of it, counted from 0, in
+// °C·d: the mean of the seasons that may be.
+func (s *State) Warmth(p *Planting, season calendar.Season) (until func(day int) float64, err error) {
+	weather, err := s.Sky.Ensemble(season)
+	if err != nil {
+		return nil, err
+	}
+	warmer, _ := s.Warmer(p.Bed)
+	table := weather.Thermal(p.Species.Growth.Base.Value-warmer.Value, p.Species.Growth.Upper.Value-warmer.Value)
+	return func(day int) float64 {
+		sum := 0.0
+		for m := range weather.Size() {
+			sum += table.Sum(m, day)
+		}
+		return sum / float64(weather.Size())
+	}, nil
+}

@@ -129,17 +129,12 @@ func Allowance(s *plot.State, p *plot.Planting, part flora.Part, on calendar.Dat
 		Ready: harvest.ReadyShare(forecast, rule, on), StillNeeded: s.StillNeeded(p, part, year),
 		All: s.IsToGo(p.ID),
 	}
-	var lastCut *store.Picking
-	for i, picking := range p.Pickings {
-		day, err := calendar.Parse(picking.Day)
-		if err != nil || picking.Part != part.Name || day > on || !countsTowards(s, forecast, rule, day, on) {
-			continue
-		}
-		stand.Taken = append(stand.Taken, harvest.Taken{Units: picking.Units, Warmth: warmthBetween(s, p, day, on)})
-		if rule.TakesPlant && p.LiftedAfterCount(picking) {
-			stand.Plants += picking.Units - picking.CrownsBack
-		}
-		lastCut = &p.Pickings[i]
+	taken, lifted, lastCut := TakenOf(s, p, part, on)
+	stand.Taken = taken
+	stand.Plants += lifted
+	kept, hasRule := s.KeptShareOf(p.ID, part.Name)
+	if hasRule {
+		stand.KeptShare = kept.Share
 	}
 	a := harvest.Allow(rule, stand)
 	v.Units, v.Grams, v.Offered = a.Units, a.Grams, a.Units > 0
@@ -154,11 +149,34 @@ func Allowance(s *plot.State, p *plot.Planting, part flora.Part, on calendar.Dat
 	for i, limit := range a.Limits {
 		v.Limits = append(v.Limits, LimitView{
 			Kind: string(limit.Kind), Amount: say.Counted(limit.Units, rule.One, rule.Many),
-			Reason: limitReason(s, p, rule, limit, a, stand, lastCut), Binding: i == 0,
+			Reason: limitReason(s, rule, limit, a, stand, kept, lastCut), Binding: i == 0,
 		})
 	}
 	v.Weather, v.WaitFor = DryAdvice(s, rule, on)
 	return v, &a
+}
+
+// TakenOf returns the pickings of a part that bear on an allowance on a day, the oldest first, how many plants went with
+// them since they were counted, and the last of them; nil for none.
+func TakenOf(
+	s *plot.State, p *plot.Planting, part flora.Part, on calendar.Date,
+) (taken []harvest.Taken, lifted float64, last *store.Picking) {
+	forecast, _ := s.ForecastOn(p, on)
+	if forecast == nil {
+		return nil, 0, nil
+	}
+	for i, picking := range p.Pickings {
+		day, err := calendar.Parse(picking.Day)
+		if err != nil || picking.Part != part.Name || day > on || !countsTowards(s, forecast, part.Harvest, day, on) {
+			continue
+		}
+		taken = append(taken, harvest.Taken{Units: picking.Units, Warmth: warmthBetween(s, p, day, on)})
+		if part.Harvest.TakesPlant && p.LiftedAfterCount(picking) {
+			lifted += picking.Units - picking.CrownsBack
+		}
+		last = &p.Pickings[i]
+	}
+	return taken, lifted, last
 }
 
 // countsTowards tells whether a picking still bears on an allowance: this
@@ -266,34 +284,29 @@ func nextWindowWords(s *plot.State, p *plot.Planting, part string, on calendar.D
 // mean of the seasons that may come.
 func warmthBetween(s *plot.State, p *plot.Planting, from, to calendar.Date) float64 {
 	season := calendar.SeasonOf(s.Site.Latitude, to)
-	weather, err := s.Sky.Ensemble(season)
+	warmth, err := s.Warmth(p, season)
 	if err != nil {
 		return 0
 	}
-	warmer, _ := s.Warmer(p.Bed)
-	table := weather.Thermal(p.Species.Growth.Base.Value-warmer.Value, p.Species.Growth.Upper.Value-warmer.Value)
-	last := to.DaysSince(season.Start)
-	first := max(-1, from.DaysSince(season.Start))
-	sum := 0.0
-	for m := range weather.Size() {
-		sum += table.Sum(m, last) - table.Sum(m, first)
-	}
-	return sum / float64(weather.Size())
+	return warmth(to.DaysSince(season.Start)) - warmth(max(-1, from.DaysSince(season.Start)))
 }
 
 func limitReason(
 	s *plot.State,
-	p *plot.Planting,
 	rule *flora.HarvestRule,
 	limit harvest.Limit,
 	a harvest.Allowance,
 	stand harvest.Stand,
+	kept store.KeptShare,
 	lastCut *store.Picking,
 ) string {
 	switch limit.Kind {
 	case harvest.ByShare:
 		return fmt.Sprintf("No more than %s of what stands.", say.ShareWords(rule.CutShare.Value))
 	case harvest.ByFloor:
+		if stand.KeptShare > rule.Floor.Value {
+			return fmt.Sprintf("%s is left for %s: your own rule.", say.Capital(say.ShareWords(kept.Share)), kept.ForWhom)
+		}
 		return fmt.Sprintf("%s is left for %s.", say.Capital(say.ShareWords(rule.Floor.Value)), rule.FloorFor)
 	case harvest.ByStage:
 		if stand.Ready > 0.95 {

@@ -335,9 +335,9 @@ func TestAStoppedPlanningGivesWhatItHas(t *testing.T) {
 	p := garden(20, 90)
 	ctx, stop := context.WithCancel(t.Context())
 	var told []float64
-	plan := Make(ctx, p, How{Seed: 1, Told: func(done, worth, _ float64) {
+	plan := Make(ctx, p, How{Seed: 1, Told: func(done float64, soFar func() Plan) {
 		told = append(told, done)
-		if worth <= 0 || len(told) > 3 {
+		if soFar().Worth <= 0 || len(told) > 3 {
 			stop()
 		}
 	}})

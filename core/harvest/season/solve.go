@@ -15,6 +15,9 @@ type Plan struct {
 	Worth, Bound float64
 	// Got is what counts of each product, in grams dried, met or beyond its need.
 	Got []float64
+	// Minute is what one more minute on each day would be worth and Tray what one more m² on each, by the prices at which
+	// the bound was found: they tell which days are short, not how much a whole hour brings.
+	Minute, Tray []float64
 }
 
 // Better is the share by which a plan could at most be better: 0 where it is the best there is.
@@ -33,8 +36,9 @@ type How struct {
 	Seed uint64
 	// Rounds is how long it is sought to better the plan: how often part of it is made anew. 0 for the usual length.
 	Rounds int
-	// Told is called with the best plan so far and how much of the work is done, 0–1, now and then.
-	Told func(done float64, worth, bound float64)
+	// Told is called now and then with how much of the work is done, 0–1, and a way to the best plan so far, which holds
+	// only while it is called.
+	Told func(done float64, soFar func() Plan)
 }
 
 // The lengths of the work: steps of the prices, and rounds of the search.
@@ -63,7 +67,19 @@ func Make(ctx context.Context, p *Problem, how How) Plan {
 func (w *work) plan() Plan {
 	w.trim(w.best)
 	w.worth = w.best.worth()
-	return Plan{w.best.all(), w.worth, math.Max(w.bound, w.worth), slices.Clone(w.best.got)}
+	return Plan{
+		Picks: w.best.all(), Worth: w.worth, Bound: math.Max(w.bound, w.worth), Got: slices.Clone(w.best.got),
+		Minute: slices.Clone(w.at.minute), Tray: slices.Clone(w.at.tray[:w.p.Days]),
+	}
+}
+
+// Judge returns what pickings are worth and what counts of each product; the pickings must break no limit (see Breaks).
+func (p *Problem) Judge(picks []Pick) (worth float64, got []float64) {
+	a := newAccount(p)
+	for _, pick := range picks {
+		a.set(pick.Stand, pick.Day, pick.Units)
+	}
+	return a.worth(), a.got
 }
 
 // first is a plan that is there at once: what is settled, and by what each day brings what fits.
@@ -157,6 +173,6 @@ func (w *work) repair(r relaxed, m prices) {
 
 func (w *work) tell(done float64) {
 	if w.told != nil {
-		w.told(done, w.worth, w.bound)
+		w.told(done, w.plan)
 	}
 }

@@ -15,7 +15,7 @@ type work struct {
 	unit, visit [][]float64
 	luck        *rand.Rand
 	rounds      int
-	told        func(done float64, worth, bound float64)
+	told        func(done float64, soFar func() Plan)
 
 	// empty holds what is settled and nothing else.
 	empty *account
