@@ -214,7 +214,7 @@ func WriteSeason(w io.Writer, p *season.Problem, plan season.Plan, unkept []seas
 		file.Products = append(file.Products, plannedProduct{product.Name, product.Need, plan.Got[i]})
 	}
 	for _, one := range unkept {
-		file.Unkept = append(file.Unkept, unkeptPick{named(one.Pick), one.Why})
+		file.Unkept = append(file.Unkept, unkeptPick{named(one.Pick), one.Why.Error()})
 	}
 	encoder := json.NewEncoder(w)
 	encoder.SetIndent("", "  ")

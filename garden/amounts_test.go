@@ -258,7 +258,7 @@ func TestAmountsAreUnderstoodAsGrowersWriteThem(t *testing.T) {
 		{"100 g dried", 90 / (1 - water)}, {"100 g dry", 90 / (1 - water)},
 	} {
 		var c say.Checklist
-		got := gather.ReadAmount(s, &c, planting.Species, part, test.text, "", 2.5)
+		got := input.ReadAmount(s, &c, planting.Species, part, test.text, "", 2.5)
 		if c.Err() != nil || math.Abs(got.Grams-test.grams) > 0.01 || got.Units != math.Max(1, math.Round(test.grams/2.5)) {
 			t.Errorf("%q is %v g and %v units (%v), want %v g", test.text, got.Grams, got.Units, c.Err(), test.grams)
 		}

@@ -128,6 +128,11 @@ func FullUnits(rule *flora.HarvestRule, plants, sizeShare float64) float64 {
 	return plants * rule.PerPlant.Value * countShare(rule, sizeShare)
 }
 
+// OneCut returns the fresh weight in grams that one cut of a full-grown plant may take.
+func OneCut(rule *flora.HarvestRule) float64 {
+	return math.Min(rule.CutShare.Value, 1-rule.Floor.Value) * FullUnits(rule, 1, 1) * GramsEach(rule, 1)
+}
+
 // countShare is the share of a full-grown plant's units that a plant of a size
 // has: a smaller plant has fewer stems, but still one root.
 func countShare(rule *flora.HarvestRule, sizeShare float64) float64 {

@@ -80,7 +80,7 @@ func viewBasket(s *plot.State, p *plot.Planting, picking store.Picking) BasketVi
 		PickingID:  picking.ID,
 		PlantingID: p.ID,
 		SpeciesID:  p.SpeciesID,
-		Name:       say.Capital(view.PartOf(p.Species.Names.Name, picking.Part)),
+		Name:       say.Capital(say.PartOf(p.Species.Names.Name, picking.Part)),
 		Words:      view.PickingWords(s, p, picking),
 		Questions:  []view.CheckQuestion{},
 		Made:       []string{},

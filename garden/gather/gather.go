@@ -3,9 +3,12 @@ package gather
 import (
 	"cmp"
 	"context"
+	"math"
 	"slices"
 
 	"bramblyacre/core/calendar"
+	"bramblyacre/core/flora"
+	"bramblyacre/core/harvest"
 	"bramblyacre/garden/plot"
 	"bramblyacre/garden/say"
 	"bramblyacre/garden/view"
@@ -26,7 +29,10 @@ type NeedView struct {
 	SpeciesID string      `json:"speciesId"`
 	Name      string      `json:"name"`
 	Part      string      `json:"part"`
-	Need      string      `json:"need" doc:"Empty where nobody said"`
+	Need      string      `json:"need" doc:"In fresh weight; empty where nobody said"`
+	Typed     string      `json:"typed" doc:"As it was typed; empty where nobody said"`
+	Matters   string      `json:"matters" doc:"little, as the rest or much"`
+	Plants    string      `json:"plants" doc:"How many full-grown plants bear it in a year; empty where nobody said"`
 	Taken     string      `json:"taken"`
 	Share     float64     `json:"share" doc:"Taken of needed, 0 to 1; 0 where nobody said"`
 }
@@ -77,6 +83,9 @@ func needViews(s *plot.State) []NeedView {
 				Part:      part.Name,
 				Need:      view.KeptNeedWords(s, p.SpeciesID, part.Name),
 			}
+			if row, said := s.NeedRow(p.SpeciesID, part.Name); said {
+				view.Typed, view.Matters, view.Plants = cmp.Or(row.Typed, view.Need), mattersOf(row.Weight), plantsWords(part, row.Grams)
+			}
 			taken := s.TakenGrams(p.SpeciesID, part.Name)
 			view.Taken = s.Units.Weight(taken)
 			if need, said := s.NeedOf(p.SpeciesID, part.Name); said && need > 0 {
@@ -87,4 +96,13 @@ func needViews(s *plot.State) []NeedView {
 	}
 	slices.SortStableFunc(views, func(a, b NeedView) int { return cmp.Compare(a.Name, b.Name) })
 	return views
+}
+
+// plantsWords say how many full-grown plants bear so many grams, fresh, at one cut of a year.
+func plantsWords(part flora.Part, grams float64) string {
+	rule := part.Harvest
+	if each := harvest.OneCut(rule); grams > 0 && each > 0 {
+		return "one cut of " + say.Counted(math.Ceil(grams/each-1e-9), "full-grown plant", "full-grown plants")
+	}
+	return ""
 }

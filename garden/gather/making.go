@@ -6,6 +6,7 @@ import (
 	"slices"
 	"strings"
 
+	"bramblyacre/garden/input"
 	"bramblyacre/garden/journal"
 	"bramblyacre/garden/plot"
 	"bramblyacre/garden/say"
@@ -66,7 +67,7 @@ func (u *Uses) MakeOf(ctx context.Context, pickingID int64, in MakingInput) (jou
 			Summary: fmt.Sprintf(
 				"Made %s of %s, %s",
 				in.Preparation,
-				view.PartOf(p.Species.Names.Name, picking.Part),
+				say.PartOf(p.Species.Names.Name, picking.Part),
 				s.Units.Weight(*row.Grams),
 			),
 			Bed:      &p.BedID,
@@ -86,7 +87,7 @@ func readShare(s *plot.State, c *say.Checklist, p *plot.Planting, picking store.
 		return &left
 	}
 	part, _ := p.Species.Part(picking.Part)
-	grams, err := readWeight(s, part, text)
+	grams, err := input.ReadWeight(s, part, text)
 	switch {
 	case err != nil:
 		c.AddError("amount", err)

@@ -5,25 +5,40 @@ import (
 	"database/sql"
 	"errors"
 	"fmt"
+	"strings"
 
-	"bramblyacre/core/unit"
+	"bramblyacre/garden/input"
 	"bramblyacre/garden/journal"
 	"bramblyacre/garden/plot"
 	"bramblyacre/garden/say"
-	"bramblyacre/garden/view"
 	"bramblyacre/store"
 )
 
-// NeedInput is what the household needs of a part in a year, fresh, as typed;
-// empty for "nobody knows".
+// NeedInput is what the household needs of a part in a year, as typed: a weight, fresh or dried, a number of its own
+// unit, or of a measure of the household; empty for "nobody knows".
 type NeedInput struct {
 	SpeciesID string `json:"speciesId"`
 	Part      string `json:"part"`
 	Amount    string `json:"amount"`
+	// MeasureWeighs is what one of the measure in the amount weighs, where it was asked.
+	MeasureWeighs string `json:"measureWeighs,omitempty" doc:"What one cup or jar weighs, as typed; kept"`
+	// Matters is how much it matters against the other needs.
+	Matters string `json:"matters,omitempty" enum:"little,as the rest,much" doc:"Against the others; as the rest where nothing is said"`
 }
 
-// mostNeedGrams is the largest need that a household can have: a tonne.
-const mostNeedGrams = 1e6
+// weights are what a gram of a need counts for, by how much it matters.
+var weights = map[string]float64{"little": 0.3, "": 1, "as the rest": 1, "much": 3}
+
+// mattersOf is the word for a weight.
+func mattersOf(weight float64) string {
+	switch {
+	case weight > 1:
+		return "much"
+	case weight > 0 && weight < 1:
+		return "little"
+	}
+	return "as the rest"
+}
 
 // SetNeed notes a year's need, which no allowance goes beyond.
 func (u *Uses) SetNeed(ctx context.Context, seen say.Version, in NeedInput) (journal.Entry, error) {
@@ -39,28 +54,36 @@ func (u *Uses) SetNeed(ctx context.Context, seen say.Version, in NeedInput) (jou
 		if part, has := species.Part(in.Part); !has || part.Harvest == nil {
 			c.Add("part", "%s has no part called %q that is taken.", say.Capital(species.Names.Name), in.Part)
 		}
-		name := view.PartOf(species.Names.Name, in.Part)
+		name := say.PartOf(species.Names.Name, in.Part)
 		part, _ := species.Part(in.Part)
-		grams, err := readWeight(s, part, in.Amount)
-		switch {
-		case errors.Is(err, unit.ErrEmpty):
+		if strings.TrimSpace(in.Amount) == "" && c.Err() == nil {
 			return forgetNeed(ctx, s, d, species.ID, in.Part, name)
-		case err != nil:
-			c.AddError("amount", err)
-		case grams < 0 || grams > mostNeedGrams:
-			c.Add("amount", "A year's need lies between nothing and %s.", s.Units.Weight(mostNeedGrams))
 		}
+		weight, known := weights[in.Matters]
+		if !known {
+			c.Add("matters", "Say little, as the rest or much.")
+		}
+		if part.Harvest == nil {
+			return journal.Record{}, c.Err()
+		}
+		grams, weighed := input.ReadNeed(s, &c, species, part, in.Amount, in.MeasureWeighs)
+		typed := c.Text("amount", in.Amount, say.LongestNote)
 		if err := c.Err(); err != nil {
 			return journal.Record{}, err
 		}
-		row := store.PutNeedParams{SpeciesID: species.ID, Part: in.Part, Grams: grams}
+		if weighed != nil {
+			if _, err := plot.MeasuresTable.Put(ctx, d, 0, *weighed); err != nil {
+				return journal.Record{}, err
+			}
+		}
+		row := store.PutNeedParams{SpeciesID: species.ID, Part: in.Part, Grams: grams, Typed: typed, Weight: weight}
 		id := int64(0)
 		if old, err := d.GetNeedOf(ctx, store.GetNeedOfParams{SpeciesID: species.ID, Part: in.Part}); err == nil {
 			id, row.ID = old.ID, &old.ID
 		} else if !errors.Is(err, sql.ErrNoRows) {
 			return journal.Record{}, err
 		}
-		_, err = needsTable.Put(ctx, d, id, row)
+		_, err := needsTable.Put(ctx, d, id, row)
 		return journal.Record{
 			Kind:    "need",
 			Summary: fmt.Sprintf("Needs %s of %s a year, fresh", s.Units.Weight(grams), name),
@@ -94,8 +117,8 @@ func forgetNeed(
 
 // needVersion is the version of what is noted of a need.
 func needVersion(s *plot.State, species, part string) say.Version {
-	if grams, said := s.NeedOf(species, part); said {
-		return say.VersionOf(grams)
+	if row, said := s.NeedRow(species, part); said {
+		return say.VersionOf([]any{row.Grams, row.Typed, row.Weight})
 	}
 	return say.VersionOf(nil)
 }

@@ -60,7 +60,7 @@ func (u *Uses) NotePicking(ctx context.Context, plantingID int64, in PickingInpu
 			return journal.Record{}, err
 		}
 		if weighed != nil {
-			if _, err := measuresTable.Put(ctx, d, 0, *weighed); err != nil {
+			if _, err := plot.MeasuresTable.Put(ctx, d, 0, *weighed); err != nil {
 				return journal.Record{}, err
 			}
 		}
@@ -72,7 +72,7 @@ func (u *Uses) NotePicking(ctx context.Context, plantingID int64, in PickingInpu
 			took[rule.Verb],
 			say.Counted(row.Units, rule.One, rule.Many),
 			s.Units.Weight(row.Grams),
-			view.PartOf(p.Species.Names.Name, row.Part),
+			say.PartOf(p.Species.Names.Name, row.Part),
 			p.Bed.Name,
 		)
 		if row.CrownsBack > 0 {
@@ -133,7 +133,7 @@ func readPicking(
 		rule,
 		s.SizeShare(p, s.YearOfLife(p, calendar.SeasonOf(s.Site.Latitude, day)), rule, day),
 	)
-	amount := ReadAmount(s, &c, p.Species, part, in.Amount, in.MeasureWeighs, gramsEach)
+	amount := input.ReadAmount(s, &c, p.Species, part, in.Amount, in.MeasureWeighs, gramsEach)
 	row.Units, row.Grams = amount.Units, amount.Grams
 	if in.CrownsBack {
 		if !harvest.LeavesCrowns(p.Species, rule) {
@@ -150,7 +150,7 @@ func readPicking(
 		return row, nil, nil, err
 	}
 	judgeAmount(s, &c, p, part, day, in.TookAnyway, &row)
-	return row, rule, amount.weighed, c.Err()
+	return row, rule, amount.Weighed, c.Err()
 }
 
 // judgeAmount refuses what the planting cannot have yielded, and asks back

@@ -7,6 +7,7 @@ import (
 	"strings"
 
 	"bramblyacre/core/identity"
+	"bramblyacre/garden/input"
 	"bramblyacre/garden/journal"
 	"bramblyacre/garden/plot"
 	"bramblyacre/garden/say"
@@ -39,7 +40,7 @@ func readRejected(s *plot.State, c *say.Checklist, p *plot.Planting, picking sto
 		return 0
 	}
 	part, _ := p.Species.Part(picking.Part)
-	grams, err := readWeight(s, part, text)
+	grams, err := input.ReadWeight(s, part, text)
 	left := s.LeftGrams(picking)
 	switch {
 	case err != nil:
@@ -94,7 +95,7 @@ func (u *Uses) SortPicking(ctx context.Context, pickingID int64, in SortingInput
 		if err != nil {
 			return journal.Record{}, err
 		}
-		summary := "Sorted " + view.PartOf(p.Species.Names.Name, picking.Part) + " at the table"
+		summary := "Sorted " + say.PartOf(p.Species.Names.Name, picking.Part) + " at the table"
 		if all, _ := answersOf(written.Answers); slices.Contains(all, string(identity.NotSeen)) {
 			summary += ": a stranger in it, held back"
 		} else if len(tableQuestions(p, picking.Part)) == 0 || sortedAll(p, picking.Part, written) {

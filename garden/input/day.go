@@ -45,3 +45,19 @@ func parseDay(c *say.Checklist, field, text string) (day calendar.Date, read boo
 	}
 	return day, err == nil
 }
+
+// longestAheadDays is how far ahead a day is planned.
+const longestAheadDays = 2 * 366
+
+// ReadComingDay reads a day that is planned: today or later, and no more than two years ahead.
+func ReadComingDay(s *plot.State, c *say.Checklist, field, text string) calendar.Date {
+	day, read := parseDay(c, field, text)
+	switch {
+	case !read:
+	case day < s.Today:
+		c.Add(field, "%s is past. Today is %s.", day.DayMonthYear(), s.Today.DayMonth())
+	case day > s.Today.AddDays(longestAheadDays):
+		c.Add(field, "%s is too far ahead: plan two years at most.", day.DayMonthYear())
+	}
+	return day
+}

@@ -53,7 +53,7 @@ func notedBefore(s *plot.State, on calendar.Date) []Noted {
 			if day, is := within(picking.Day); is {
 				add(
 					day,
-					fmt.Sprintf("Picked %s of %s", s.Units.Weight(picking.Grams), view.PartOf(p.Species.Names.Name, picking.Part)),
+					fmt.Sprintf("Picked %s of %s", s.Units.Weight(picking.Grams), say.PartOf(p.Species.Names.Name, picking.Part)),
 					[]string{},
 				)
 			}

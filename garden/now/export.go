@@ -56,7 +56,7 @@ func (u *Uses) Calendar(ctx context.Context) (CalendarData, error) {
 				First:   span.First,
 				Last:    span.Last,
 				Place:   p.Bed.Name,
-				Summary: fmt.Sprintf("%s %s", v.Verb, view.PartOf(p.Species.Names.Name, v.Part)),
+				Summary: fmt.Sprintf("%s %s", v.Verb, say.PartOf(p.Species.Names.Name, v.Part)),
 				Description: fmt.Sprintf("%s. Opens %s; closes %s. %s", v.Amount, v.Opens.Text, v.Closes.Text,
 					joinCautions(s, p.Species, v.Part)),
 			})

@@ -7,14 +7,20 @@ import (
 	"bramblyacre/store"
 )
 
-// NeedOf returns the grams a year that the household needs of a part.
-func (s *State) NeedOf(species, part string) (grams float64, said bool) {
+// NeedRow returns what was noted of a year's need of a part; false where nobody said.
+func (s *State) NeedRow(species, part string) (row store.Need, said bool) {
 	for _, need := range s.Needs {
 		if need.SpeciesID == species && need.Part == part {
-			return need.Grams, true
+			return need, true
 		}
 	}
-	return 0, false
+	return row, false
+}
+
+// NeedOf returns the grams a year, fresh, that the household needs of a part.
+func (s *State) NeedOf(species, part string) (grams float64, said bool) {
+	row, said := s.NeedRow(species, part)
+	return row.Grams, said
 }
 
 // StillNeeded returns how many units of a planting's part are still needed this season, by

@@ -213,3 +213,6 @@ func HoursWords(hours float64) string {
 
 // Round2 rounds to a hundredth.
 func Round2(value float64) float64 { return math.Round(value*100) / 100 }
+
+// PartOf names a part of a plant: "lovage leaf".
+func PartOf(plant, part string) string { return plant + " " + part }

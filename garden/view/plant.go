@@ -11,9 +11,6 @@ import (
 	"bramblyacre/garden/say"
 )
 
-// PartOf names a part of a plant: "lovage leaf".
-func PartOf(plant, part string) string { return plant + " " + part }
-
 var errNoForecast = errors.New("this planting has lived its life; nothing is forecast for it")
 
 // NoForecast says why nothing is forecast for a planting.

@@ -10,7 +10,7 @@ import (
 // Unkept is a settled picking that cannot be, and why.
 type Unkept struct {
 	Pick Pick
-	Why  string
+	Why  Fault
 }
 
 // Settle drops every settled picking that breaks a limit, those of earlier days before later ones, and returns what it
@@ -24,7 +24,7 @@ func (p *Problem) Settle() (unkept []Unkept) {
 	var kept []Pick
 	for _, lock := range locks {
 		if breaks := p.Breaks(append(slices.Clone(kept), lock)); len(breaks) > 0 {
-			unkept = append(unkept, Unkept{lock, breaks[0].Error()})
+			unkept = append(unkept, Unkept{lock, breaks[0]})
 			continue
 		}
 		kept = append(kept, lock)

@@ -1,0 +1,141 @@
+package season
+
+import (
+	"bramblyacre/core/climate"
+	"bramblyacre/core/flora"
+	"bramblyacre/core/harvest"
+	"bramblyacre/core/phenology"
+	"bramblyacre/garden/plot"
+)
+
+// qualityOf is what a unit of a part counts for on each day, 0–1: how good what is ready is, by the chance that its
+// window is open and that the weather is fit; ready is the share of the plants at the right stage. Outside the window's
+// likely days it is 0, as then nothing may be taken. opens is the first day on which it is not, below 0 for none.
+func (q *question) qualityOf(p *plot.Planting, part flora.Part, weather *fitDays) (quality, ready []float64, opens int) {
+	rule := part.Harvest
+	quality, ready, opens = make([]float64, q.problem.Days), make([]float64, q.problem.Days), -1
+	fit := weather.of(rule)
+	for t := range quality {
+		day := q.first.AddDays(t)
+		forecast, _ := q.state.ForecastOn(p, day)
+		if forecast == nil {
+			continue
+		}
+		chance := 0.0
+		for _, w := range p.Windows {
+			if w.Part.Name == part.Name && w.OpenOn(day) {
+				chance = max(chance, w.ChanceOn(day))
+			}
+		}
+		if chance == 0 {
+			continue
+		}
+		ready[t] = harvest.ReadyShare(forecast, rule, day)
+		quality[t] = chance * stageQuality(forecast, part, forecast.SharesOn(day)) * fit[t]
+		if quality[t] > 0 && opens < 0 {
+			opens = t
+		}
+	}
+	return quality, ready, opens
+}
+
+// stageQuality is how good what is ready of a part is on a day, by the stages that the plants are at: of a stage that
+// nothing is on record of, as good as the one before it.
+func stageQuality(f *phenology.Forecast, part flora.Part, shares []float64) float64 {
+	rule, sum, ready, last := part.Harvest, 0.0, 0.0, 1.0
+	for k, share := range shares {
+		if !f.Between(k, rule.From, rule.Until) {
+			continue
+		}
+		if figure, on := part.Keep.Quality[f.Stages[k].String()]; on {
+			last = figure.Value
+		}
+		sum, ready = sum+share*last, ready+share
+	}
+	if ready == 0 {
+		return 0
+	}
+	return sum / ready
+}
+
+// fitDays are the chances of weather fit for picking.
+type fitDays struct {
+	ensemble *climate.Ensemble
+	from     int
+	days     int
+	byDry    map[int][]float64
+}
+
+// soonDays is how far ahead the weather of a day itself is asked; further on it is enough that a fit day comes within as
+// many days, since whoever has planned a day waits for one.
+const soonDays = 4
+
+func newFitDays(ensemble *climate.Ensemble, from, days int) *fitDays {
+	f := &fitDays{ensemble, from, days, map[int][]float64{}}
+	for dry := range 4 { // before they are asked for side by side
+		f.byDry[dry] = f.reckon(dry)
+	}
+	return f
+}
+
+// of are the chances that each day is fit by a rule.
+func (f *fitDays) of(rule *flora.HarvestRule) []float64 {
+	if rule.DryDays == nil {
+		return f.byDry[0]
+	}
+	if known, has := f.byDry[int(rule.DryDays.Value)]; has {
+		return known
+	}
+	return f.reckon(int(rule.DryDays.Value))
+}
+
+// reckon counts the chance, over the seasons that may come, that a day ends a run of so many dry days.
+func (f *fitDays) reckon(dry int) []float64 {
+	chance := make([]float64, f.days)
+	if dry == 0 {
+		for t := range chance {
+			chance[t] = 1
+		}
+		return chance
+	}
+	each := 1 / float64(f.ensemble.Size())
+	fit := make([]bool, f.days)
+	for m := range f.ensemble.Size() {
+		weather := f.ensemble.Weather(m)
+		run := 0
+		for at := max(0, f.from-dry); at < f.from+f.days; at++ {
+			if weather[at].HasRain() && !weather[at].Wet() {
+				run++
+			} else {
+				run = 0
+			}
+			if at >= f.from {
+				fit[at-f.from] = run >= dry
+			}
+		}
+		next := f.days + soonDays // the next fit day
+		for t := f.days - 1; t >= 0; t-- {
+			if fit[t] {
+				next = t
+			}
+			if next == t || t > soonDays && next-t < soonDays {
+				chance[t] += each
+			}
+		}
+	}
+	return chance
+}
+
+// wet are the chances that it rains on each day.
+func (f *fitDays) wet() []float64 {
+	chance := make([]float64, f.days)
+	for m := range f.ensemble.Size() {
+		weather := f.ensemble.Weather(m)
+		for t := range chance {
+			if weather[f.from+t].Wet() {
+				chance[t] += 1 / float64(f.ensemble.Size())
+			}
+		}
+	}
+	return chance
+}
