@@ -29,6 +29,7 @@ var Files = map[string]File{
 	"archive":    {"brambly-acre.zip", "application/zip", WriteArchive},
 	"plan":       {"plan.geojson", "application/geo+json", writePlanFile},
 	"plan-print": {"plan.pdf", "application/pdf", writePlanPDF},
+	"season":     {"season.pdf", "application/pdf", writeSeasonPDF},
 	"seeds":      benchFiles["seeds"],
 	"batches":    benchFiles["batches"],
 	"weather": {

@@ -11,11 +11,12 @@ import (
 
 	"bramblyacre/core/calendar"
 	"bramblyacre/core/flora"
+	"bramblyacre/garden/area"
 	"bramblyacre/garden/now"
 )
 
 func TestCalendarIsReadBackWithWholeDays(t *testing.T) {
-	data := now.CalendarData{Name: "Acre", At: time.Date(2031, 5, 27, 6, 0, 0, 0, time.UTC), Events: []now.Event{{
+	data := now.CalendarData{Name: "Acre", At: time.Date(2031, 5, 27, 6, 0, 0, 0, time.UTC), Events: []area.Event{{
 		UID: "w1@brambly-acre", First: calendar.Must(2031, 6, 30), Last: calendar.Must(2031, 7, 4),
 		Summary: "Cut meadowsweet; flowering top", Description: strings.Repeat("long, with commas; and\nlines ", 20), Place: "Wet Corner",
 	}}}

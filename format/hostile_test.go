@@ -9,6 +9,7 @@ import (
 
 	"bramblyacre/core/calendar"
 	"bramblyacre/core/flora"
+	"bramblyacre/garden/area"
 	"bramblyacre/garden/gather"
 	"bramblyacre/garden/now"
 	"bramblyacre/garden/place"
@@ -58,7 +59,7 @@ func TestNoTextBreaksOutOfTheCalendar(t *testing.T) {
 		text := "Bed" + end + "SUMMARY:forged" + end + "END:VEVENT"
 		var out bytes.Buffer
 		day := calendar.Must(2031, 5, 27)
-		if err := WriteCalendar(&out, now.CalendarData{Name: text, Events: []now.Event{{UID: "window" + text, Summary: text, Description: text, Place: text, First: day, Last: day}}}); err != nil {
+		if err := WriteCalendar(&out, now.CalendarData{Name: text, Events: []area.Event{{UID: "window" + text, Summary: text, Description: text, Place: text, First: day, Last: day}}}); err != nil {
 			t.Fatal(err)
 		}
 		breaks := strings.NewReplacer("\r\n", "\n", "\r", "\n", "\v", "\n", "\f", "\n", "\u0085", "\n", "\u2028", "\n", "\u2029", "\n")

@@ -20,6 +20,7 @@ type seasonFile struct {
 	Days     int             `json:"days"`
 	TrayArea float64         `json:"tray_area_m2"`
 	Minutes  byDay           `json:"minutes"`
+	Outing   float64         `json:"outing_worth"`
 	Products []seasonProduct `json:"products"`
 	Stands   []seasonStand   `json:"stands"`
 	Locked   []seasonPick    `json:"locked"`
@@ -98,7 +99,7 @@ func ReadSeason(r io.Reader) (*season.Problem, error) {
 		return nil, errors.New("something follows the problem")
 	}
 	var faults []error
-	p := &season.Problem{Days: file.Days, TrayArea: file.TrayArea, Minutes: file.Minutes.on(file.Days)}
+	p := &season.Problem{Days: file.Days, TrayArea: file.TrayArea, Minutes: file.Minutes.on(file.Days), Outing: file.Outing}
 	product := map[string]int{}
 	for i, one := range file.Products {
 		if _, twice := product[one.Name]; twice || one.Name == "" {

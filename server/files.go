@@ -36,7 +36,7 @@ func (o operations) registerFiles(api huma.API) {
 			Summary:     "The windows as a calendar, or the notes as a table",
 		},
 		func(ctx context.Context, in *struct {
-			Name string `path:"name" enum:"calendar,pickings,observations,plan,plan-print,seeds,batches,weather"`
+			Name string `path:"name" enum:"calendar,pickings,observations,plan,plan-print,season,seeds,batches,weather"`
 		}) (*fileAnswer, error) {
 			file := format.Files[in.Name]
 			var text bytes.Buffer

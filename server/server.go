@@ -98,6 +98,7 @@ var areas = []func(operations, huma.API){
 	operations.registerBench,
 	operations.registerWeather,
 	operations.registerSpread,
+	operations.registerSeason,
 	operations.registerHousehold,
 	operations.registerLedger,
 	operations.registerFiles,

@@ -60,6 +60,8 @@ type Source struct {
 	// Planting are the jobs of one planting, Plot those of the plot as a whole.
 	Planting func(*plot.State, *plot.Planting, calendar.Date) []Job
 	Plot     func(*plot.State, calendar.Date) []Job
+	// Dated are days of the calendar that are no job of today's; may be nil.
+	Dated func(*plot.State) []Event
 	// SeesToAside is true for the area that sees to plantings whose plant cannot be worked out.
 	SeesToAside bool
 }

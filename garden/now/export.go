@@ -7,7 +7,6 @@ import (
 	"strings"
 	"time"
 
-	"bramblyacre/core/calendar"
 	"bramblyacre/core/flora"
 	"bramblyacre/garden/area"
 	"bramblyacre/garden/plot"
@@ -15,21 +14,11 @@ import (
 	"bramblyacre/garden/view"
 )
 
-// Event is a window or a job as a calendar holds it.
-type Event struct {
-	// UID is the same each time the event is worked out.
-	UID         string
-	First, Last calendar.Date
-	Summary     string
-	Description string
-	Place       string
-}
-
 // CalendarData is what a calendar file is made of.
 type CalendarData struct {
 	Name   string
 	At     time.Time
-	Events []Event
+	Events []area.Event
 }
 
 // Calendar returns the windows and jobs from today on, as far as they are
@@ -46,7 +35,7 @@ func (u *Uses) Calendar(ctx context.Context) (CalendarData, error) {
 				continue
 			}
 			v := view.ViewWindow(s, p, span, max(span.First, s.Today))
-			data.Events = append(data.Events, Event{
+			data.Events = append(data.Events, area.Event{
 				UID: fmt.Sprintf(
 					"window-%d-%s-%s@brambly-acre",
 					p.ID,
@@ -73,6 +62,9 @@ func (u *Uses) Calendar(ctx context.Context) (CalendarData, error) {
 		}
 	}
 	for _, source := range u.jobSources {
+		if source.Dated != nil {
+			data.Events = append(data.Events, source.Dated(s)...)
+		}
 		if source.Plot == nil {
 			continue
 		}
@@ -82,7 +74,7 @@ func (u *Uses) Calendar(ctx context.Context) (CalendarData, error) {
 			}
 		}
 	}
-	slices.SortStableFunc(data.Events, func(a, b Event) int { return int(a.First - b.First) })
+	slices.SortStableFunc(data.Events, func(a, b area.Event) int { return int(a.First - b.First) })
 	return data, nil
 }
 
@@ -91,7 +83,7 @@ func (d *CalendarData) add(s *plot.State, j area.Job) {
 	if j.Last < s.Today {
 		return
 	}
-	d.Events = append(d.Events, Event{
+	d.Events = append(d.Events, area.Event{
 		UID: j.Key + "@brambly-acre", First: j.First, Last: j.Last, Place: j.View.Bed,
 		Summary: j.View.Verb + " " + j.View.What, Description: j.View.Amount + ". " + j.View.Reason,
 	})

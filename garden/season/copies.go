@@ -12,8 +12,8 @@ import (
 	"bramblyacre/store"
 )
 
-// CopyInput is a plan that is kept by a name, to be held against another.
-type CopyInput struct {
+// PlanCopyInput is a plan that is kept by a name, to be held against another.
+type PlanCopyInput struct {
 	On   string `json:"on"`
 	Name string `json:"name"`
 }
@@ -22,14 +22,14 @@ type CopyInput struct {
 const mostCopies = 12
 
 // Copy keeps the plan as it stands by a name, so that another can be held against it.
-func (u *Uses) Copy(ctx context.Context, in CopyInput) (journal.Entry, error) {
+func (u *Uses) Copy(ctx context.Context, in PlanCopyInput) (journal.Entry, error) {
 	return u.plot.Change(ctx, func(s *plot.State, d *journal.Draft) (journal.Record, error) {
 		var c say.Checklist
 		name := c.Name("name", in.Name)
 		if name == "" && !c.Has("name") {
 			c.Add("name", "Give it a name.")
 		}
-		t, err := u.try(s, KeepInput{On: in.On})
+		t, err := u.try(s, KeepPlanInput{On: in.On})
 		if err != nil {
 			return journal.Record{}, err
 		}
@@ -112,7 +112,7 @@ func seasonNamed(s *plot.State, start string) (calendar.Season, error) {
 
 // hold puts another plan beside the one that is shown: its pickings, and what each covers. What of it cannot be any more
 // is left out.
-func (v *PlanView) hold(q *question, w *working, s *plot.State, id int64) error {
+func (v *SeasonPlanView) hold(q *question, w *working, s *plot.State, id int64) error {
 	row, err := copyOf(s, id)
 	if err != nil {
 		return err
@@ -124,7 +124,7 @@ func (v *PlanView) hold(q *question, w *working, s *plot.State, id int64) error 
 	}
 	_, got := q.problem.Judge(that)
 	plan, _, _, _ := w.now()
-	c := &Comparison{ID: id, Name: row.Name, Picks: []OtherPick{}, Rows: []CompareRow{}}
+	c := &PlanComparison{ID: id, Name: row.Name, Picks: []OtherPick{}, Rows: []PlanCompareRow{}}
 	for _, one := range picks {
 		stand := q.standAt(one.Planting, one.Part)
 		if stand < 0 || one.on() < q.first {
@@ -137,7 +137,7 @@ func (v *PlanView) hold(q *question, w *working, s *plot.State, id int64) error 
 		need := math.Max(product.need, product.taken)
 		this := math.Min(need, product.taken+plan.Got[i])
 		other := math.Min(need, product.taken+got[i])
-		r := CompareRow{
+		r := PlanCompareRow{
 			Name: say.PartOf(product.species.Names.Name, product.part.Name),
 			This: q.amountOf(product, this, need), That: q.amountOf(product, other, need),
 		}

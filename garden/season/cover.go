@@ -14,7 +14,7 @@ import (
 )
 
 // viewProducts says of each need how far it is covered, and where it falls short what that is due to.
-func (q *question) viewProducts(v *PlanView, plan planning.Plan, m *more) {
+func (q *question) viewProducts(v *SeasonPlanView, plan planning.Plan, m *more) {
 	for i, product := range q.products {
 		need := math.Max(product.need, product.taken)
 		got := math.Min(need, product.taken+plan.Got[i])
@@ -130,7 +130,7 @@ func (q *question) whyShort(i int, plan planning.Plan, m *more) string {
 
 // fullWords are the days in a product's windows on which a resource is full.
 func (q *question) fullWords(i int, plan planning.Plan, hours bool) string {
-	var v PlanView
+	var v SeasonPlanView
 	q.viewTroughs(&v, plan)
 	full := v.Trays.Full
 	if hours {
@@ -170,19 +170,19 @@ func (q *question) standWords(product product) string {
 }
 
 // prices say what one more tray, one more hour and some more plants would bring.
-func (q *question) prices(plan planning.Plan, m *more) []Price {
-	prices := []Price{}
+func (q *question) prices(plan planning.Plan, m *more) []PlanPrice {
+	prices := []PlanPrice{}
 	if m == nil {
 		return prices
 	}
 	if m.tray != nil {
 		if brings := q.bringsWords(plan.Got, m.tray); brings != "" {
-			prices = append(prices, Price{"tray", "One more tray", brings})
+			prices = append(prices, PlanPrice{"tray", "One more tray", brings})
 		}
 	}
 	if m.hour != nil {
 		if brings := q.bringsWords(plan.Got, m.hour); brings != "" {
-			prices = append(prices, Price{"hour", "One more hour on " + m.weekday.String() + "s", brings})
+			prices = append(prices, PlanPrice{"hour", "One more hour on " + m.weekday.String() + "s", brings})
 		}
 	}
 	for i, product := range q.products {
@@ -197,7 +197,7 @@ func (q *question) prices(plan planning.Plan, m *more) []Price {
 }
 
 // plantsPrice is how many more plants of a kind would cover its need, and from when they do.
-func (q *question) plantsPrice(i int, plan planning.Plan, short float64) Price {
+func (q *question) plantsPrice(i int, plan planning.Plan, short float64) PlanPrice {
 	product := q.products[i]
 	rule := product.part.Harvest
 	cuts, quality, plants := 1.0, 0.8, 0.0
@@ -220,7 +220,7 @@ func (q *question) plantsPrice(i int, plan planning.Plan, short float64) Price {
 	if year := int(rule.MinYear.Value); year > 1 {
 		brings = fmt.Sprintf("the need met from %d", q.season.Start.AddDays(180).Year()+year-1)
 	}
-	return Price{"plants", name, brings}
+	return PlanPrice{"plants", name, brings}
 }
 
 func numberWords(n float64) string {

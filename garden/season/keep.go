@@ -14,8 +14,8 @@ import (
 	"bramblyacre/store"
 )
 
-// KeepInput is a plan that is to be followed: as it stands, or with a picking tied to a day or let go.
-type KeepInput struct {
+// KeepPlanInput is a plan that is to be followed: as it stands, or with a picking tied to a day or let go.
+type KeepPlanInput struct {
 	// On is a day of the season.
 	On    string    `json:"on"`
 	Tie   *TieInput `json:"tie,omitempty" doc:"A picking that is to stay on a day"`
@@ -36,12 +36,12 @@ type TieInput struct {
 	Why   string `json:"why,omitempty" doc:"What it is tied for"`
 }
 
-// TriedView is what tying or letting go would do.
-type TriedView struct {
-	Words string   `json:"words" doc:"What it costs or brings"`
-	Moves string   `json:"moves" doc:"What else moves; empty for nothing"`
-	Costs bool     `json:"costs" doc:"Less is covered"`
-	Plan  PlanView `json:"plan" doc:"The plan as it would be"`
+// TriedPlanView is what tying or letting go would do.
+type TriedPlanView struct {
+	Words string         `json:"words" doc:"What it costs or brings"`
+	Moves string         `json:"moves" doc:"What else moves; empty for nothing"`
+	Costs bool           `json:"costs" doc:"Less is covered"`
+	Plan  SeasonPlanView `json:"plan" doc:"The plan as it would be"`
 }
 
 // tried is a plan with a picking tied or let go, beside the one that stands.
@@ -51,19 +51,19 @@ type tried struct {
 }
 
 // Try shows what tying a picking to a day, or letting it go, would do. Nothing is noted.
-func (u *Uses) Try(ctx context.Context, in KeepInput) (TriedView, error) {
+func (u *Uses) Try(ctx context.Context, in KeepPlanInput) (TriedPlanView, error) {
 	s, err := u.plot.State(ctx)
 	if err != nil {
-		return TriedView{}, err
+		return TriedPlanView{}, err
 	}
 	t, err := u.try(s, in)
 	if err != nil {
-		return TriedView{}, err
+		return TriedPlanView{}, err
 	}
 	before, _, _, _ := t.before.now()
 	after, _, _, _ := t.after.now()
 	q := t.after.q
-	v := TriedView{Words: "Nothing less is covered."}
+	v := TriedPlanView{Words: "Nothing less is covered."}
 	if less := q.gapWords(after.Got, before.Got, "less"); less != "" {
 		v.Words, v.Costs = "Covers "+less+".", true
 	}
@@ -81,7 +81,7 @@ func (u *Uses) Try(ctx context.Context, in KeepInput) (TriedView, error) {
 }
 
 // try makes the plan of a season as it would be.
-func (u *Uses) try(s *plot.State, in KeepInput) (t tried, err error) {
+func (u *Uses) try(s *plot.State, in KeepPlanInput) (t tried, err error) {
 	on, err := calendar.Parse(in.On)
 	if err != nil {
 		return t, say.Faults{{Field: "on", Message: "Say which season: any day of it."}}
@@ -131,7 +131,7 @@ func (u *Uses) try(s *plot.State, in KeepInput) (t tried, err error) {
 }
 
 // changed are the pickings of a plan with one tied or let go.
-func changed(q *question, picks []Picking, in KeepInput) ([]Picking, error) {
+func changed(q *question, picks []Picking, in KeepPlanInput) ([]Picking, error) {
 	at := func(planting int64, part, day string) int {
 		return slices.IndexFunc(picks, func(p Picking) bool { return p.Planting == planting && p.Part == part && p.Day == day })
 	}
@@ -185,7 +185,7 @@ func changed(q *question, picks []Picking, in KeepInput) ([]Picking, error) {
 }
 
 // Keep makes a plan the one that the household follows.
-func (u *Uses) Keep(ctx context.Context, seen say.Version, in KeepInput) (journal.Entry, error) {
+func (u *Uses) Keep(ctx context.Context, seen say.Version, in KeepPlanInput) (journal.Entry, error) {
 	// It is planned before anything is locked, and again only where something was noted meanwhile.
 	if s, err := u.plot.State(ctx); err == nil {
 		if _, err := u.try(s, in); err != nil {
@@ -215,7 +215,7 @@ func (u *Uses) Keep(ctx context.Context, seen say.Version, in KeepInput) (journa
 	})
 }
 
-func keptWords(q *question, plan planning.Plan, in KeepInput) string {
+func keptWords(q *question, plan planning.Plan, in KeepPlanInput) string {
 	name := func(t *TieInput) string {
 		if p, has := q.state.ByID[t.PlantingID]; has {
 			return say.PartOf(p.Species.Names.Name, t.Part)

@@ -74,6 +74,9 @@ type unkept struct {
 // mostGroups is by how many counts a stand is planned at most: finer steps bring nothing and take longer.
 const mostGroups = 150
 
+// outing is what a picking must bring to be made at all: a hundredth of a need.
+const outing = 1.0
+
 // ask makes the question of a season from what is needed, what stands and what there is to make do with. The settled
 // pickings are those of the plan that is followed.
 func ask(s *plot.State, season calendar.Season, settled []Picking) (*question, error) {
@@ -83,7 +86,7 @@ func ask(s *plot.State, season calendar.Season, settled []Picking) (*question, e
 	}
 	q := &question{state: s, season: season, first: max(s.Today, season.Start)}
 	days := season.End.DaysSince(q.first) + 1
-	q.problem.Days = days
+	q.problem.Days, q.problem.Outing = days, outing
 	q.fillResources(days)
 	q.fillProducts()
 	weather := newFitDays(ensemble, q.first.DaysSince(season.Start), days)

@@ -18,5 +18,5 @@ func New(p *plot.Plot) *Uses { return &Uses{plot: p} }
 
 // Part is what the area tells the rest of the house.
 func (u *Uses) Part() area.Part {
-	return area.Part{Registration: registration, Kept: keptRows, Jobs: area.Source{Planting: u.pickJobs}}
+	return area.Part{Registration: registration, Kept: keptRows, Jobs: area.Source{Planting: u.pickJobs, Dated: u.planned}}
 }

@@ -16,8 +16,8 @@ import (
 	"bramblyacre/store"
 )
 
-// PlanView is the plan of a season.
-type PlanView struct {
+// SeasonPlanView is the plan of a season.
+type SeasonPlanView struct {
 	Version say.Version   `json:"version"`
 	First   calendar.Date `json:"first" doc:"The first day that is planned"`
 	Last    calendar.Date `json:"last"`
@@ -32,17 +32,17 @@ type PlanView struct {
 	Progress float64 `json:"progress" doc:"How much of the work is done, 0 to 1"`
 	Stopped  bool    `json:"stopped" doc:"It was stopped: what is shown is the best that was found"`
 
-	Stands   []PlanStand   `json:"stands"`
-	Products []PlanProduct `json:"products"`
-	Trays    Trough        `json:"trays"`
-	Hours    Trough        `json:"hours"`
-	Wet      []float64     `json:"wet" doc:"The chance of rain on each day"`
-	Away     []bool        `json:"away" doc:"Nobody is there on that day"`
-	Notes    []string      `json:"notes" doc:"What is not said yet, or cannot be kept"`
-	Prices   []Price       `json:"prices"`
-	Others   []OtherPlan   `json:"others" doc:"Plans kept to be held against it"`
-	Against  *Comparison   `json:"against,omitempty"`
-	Feasts   []FeastView   `json:"feasts"`
+	Stands   []PlanStand     `json:"stands"`
+	Products []PlanProduct   `json:"products"`
+	Trays    Trough          `json:"trays"`
+	Hours    Trough          `json:"hours"`
+	Wet      []float64       `json:"wet" doc:"The chance of rain on each day"`
+	Away     []bool          `json:"away" doc:"Nobody is there on that day"`
+	Notes    []string        `json:"notes" doc:"What is not said yet, or cannot be kept"`
+	Prices   []PlanPrice     `json:"prices"`
+	Others   []OtherPlan     `json:"others" doc:"Plans kept to be held against it"`
+	Against  *PlanComparison `json:"against,omitempty"`
+	Feasts   []FeastView     `json:"feasts"`
 }
 
 // PlanStand is a row of the field: a part of a planting over the days.
@@ -92,8 +92,8 @@ type Trough struct {
 	Full []string  `json:"full" doc:"The days on which it is full, in words"`
 }
 
-// Price is what one more of something would bring.
-type Price struct {
+// PlanPrice is what one more of something would bring.
+type PlanPrice struct {
 	Kind   string `json:"kind" enum:"tray,hour,plants"`
 	Name   string `json:"name" doc:"One more tray"`
 	Brings string `json:"brings" doc:"60 g more sage"`
@@ -106,13 +106,13 @@ type OtherPlan struct {
 	Words string `json:"words"`
 }
 
-// Comparison is another plan beside this one.
-type Comparison struct {
-	ID    int64        `json:"id"`
-	Name  string       `json:"name"`
-	Words string       `json:"words"`
-	Picks []OtherPick  `json:"picks"`
-	Rows  []CompareRow `json:"rows"`
+// PlanComparison is another plan beside this one.
+type PlanComparison struct {
+	ID    int64            `json:"id"`
+	Name  string           `json:"name"`
+	Words string           `json:"words"`
+	Picks []OtherPick      `json:"picks"`
+	Rows  []PlanCompareRow `json:"rows"`
 }
 
 // OtherPick is a picking of another plan.
@@ -123,8 +123,8 @@ type OtherPick struct {
 	Amount     string        `json:"amount"`
 }
 
-// CompareRow is what each of two plans covers of a product.
-type CompareRow struct {
+// PlanCompareRow is what each of two plans covers of a product.
+type PlanCompareRow struct {
 	Name string `json:"name"`
 	This string `json:"this"`
 	That string `json:"that"`
@@ -153,31 +153,31 @@ func seasonOf(s *plot.State, on calendar.Date) (calendar.Season, error) {
 
 // Plan is the plan of the season that a day lies in: the one that is followed, made again where something changed, or a
 // proposal. other is a plan to hold against it, 0 for none.
-func (u *Uses) Plan(ctx context.Context, on calendar.Date, other int64) (PlanView, error) {
+func (u *Uses) Plan(ctx context.Context, on calendar.Date, other int64) (SeasonPlanView, error) {
 	s, err := u.plot.State(ctx)
 	if err != nil {
-		return PlanView{}, err
+		return SeasonPlanView{}, err
 	}
 	season, err := seasonOf(s, on)
 	if err != nil {
-		return PlanView{}, err
+		return SeasonPlanView{}, err
 	}
 	q, err := u.questionOf(s, season)
 	if err != nil {
-		return PlanView{}, err
+		return SeasonPlanView{}, err
 	}
 	row, picks, has := followed(s, season)
 	w := u.workOf(q, row, picks, has)
 	select {
 	case <-w.done:
 	case <-ctx.Done():
-		return PlanView{}, ctx.Err()
+		return SeasonPlanView{}, ctx.Err()
 	case <-time.After(firstWait):
 	}
 	v := w.view(row, picks, has)
 	if other != 0 {
 		if err := v.hold(q, w, s, other); err != nil {
-			return PlanView{}, err
+			return SeasonPlanView{}, err
 		}
 	}
 	return v, nil
@@ -192,18 +192,18 @@ func (u *Uses) workOf(q *question, row store.SeasonPlan, picks []Picking, has bo
 }
 
 // Stop ends the planning of a season; what was found so far stands.
-func (u *Uses) Stop(ctx context.Context, on calendar.Date) (PlanView, error) {
+func (u *Uses) Stop(ctx context.Context, on calendar.Date) (SeasonPlanView, error) {
 	s, err := u.plot.State(ctx)
 	if err != nil {
-		return PlanView{}, err
+		return SeasonPlanView{}, err
 	}
 	season, err := seasonOf(s, on)
 	if err != nil {
-		return PlanView{}, err
+		return SeasonPlanView{}, err
 	}
 	q, err := u.questionOf(s, season)
 	if err != nil {
-		return PlanView{}, err
+		return SeasonPlanView{}, err
 	}
 	row, picks, has := followed(s, season)
 	w := u.workOf(q, row, picks, has)
@@ -213,16 +213,16 @@ func (u *Uses) Stop(ctx context.Context, on calendar.Date) (PlanView, error) {
 }
 
 // view shows what a planning has by now.
-func (w *working) view(row store.SeasonPlan, kept []Picking, has bool) PlanView {
+func (w *working) view(row store.SeasonPlan, kept []Picking, has bool) SeasonPlanView {
 	q := w.q
 	plan, m, progress, stopped := w.now()
 	if plan.Got == nil {
 		plan.Got = make([]float64, len(q.products))
 	}
-	v := PlanView{
+	v := SeasonPlanView{
 		Version: say.VersionOf([]any{row, q.season.Start}), First: q.first, Last: q.season.End, Season: q.season.Start,
 		Kept: has, Working: progress < 1 && !stopped, Progress: progress, Stopped: stopped,
-		Stands: []PlanStand{}, Products: []PlanProduct{}, Notes: []string{}, Prices: []Price{},
+		Stands: []PlanStand{}, Products: []PlanProduct{}, Notes: []string{}, Prices: []PlanPrice{},
 		Others: othersOf(q.state, q.season), Feasts: viewFeasts(q.state), Wet: rounded(q.wet),
 	}
 	for t := range q.problem.Days {
@@ -269,7 +269,7 @@ func betterWords(plan planning.Plan, working bool) string {
 
 // viewStands makes the rows of the field: those that can be picked by when they open, each kind's together, and then
 // what is not for use.
-func (q *question) viewStands(v *PlanView, plan planning.Plan, kept []Picking, has bool) {
+func (q *question) viewStands(v *SeasonPlanView, plan planning.Plan, kept []Picking, has bool) {
 	opens := make([]int, len(q.stands))
 	for i, stand := range q.stands {
 		good := q.problem.Stands[i].Quality
@@ -348,7 +348,7 @@ func (q *question) viewPick(pick planning.Pick, kept []Picking, has bool) PlanPi
 }
 
 // viewTroughs are trays by the day and hours by the day.
-func (q *question) viewTroughs(v *PlanView, plan planning.Plan) {
+func (q *question) viewTroughs(v *SeasonPlanView, plan planning.Plan) {
 	row, used := settingsOf(q.state), q.used(plan.Picks)
 	v.Trays = Trough{Unit: "trays", Of: []float64{}, Full: []string{}}
 	v.Hours = Trough{Unit: "minutes", Of: []float64{}, Full: []string{}}

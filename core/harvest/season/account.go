@@ -14,6 +14,7 @@ type account struct {
 	picks [][]Pick
 	// trays are the m² in use and minutes the work, by day; trays go on past the last day. got is what each product has.
 	trays, minutes, got []float64
+	outings             int
 	settled             map[[2]int]bool
 }
 
@@ -37,6 +38,7 @@ func (a *account) copy() *account {
 	for i := range a.picks {
 		b.picks[i] = slices.Clone(a.picks[i])
 	}
+	b.outings = a.outings
 	b.trays, b.minutes, b.got = slices.Clone(a.trays), slices.Clone(a.minutes), slices.Clone(a.got)
 	return b
 }
@@ -62,11 +64,13 @@ func (a *account) set(stand, day, units int) {
 	at, has := slices.BinarySearchFunc(picks, day, func(pick Pick, day int) int { return cmp.Compare(pick.Day, day) })
 	if has {
 		a.book(picks[at], -1)
+		a.outings--
 		picks = slices.Delete(picks, at, at+1)
 	}
 	if units > 0 {
 		pick := Pick{stand, day, units}
 		a.book(pick, 1)
+		a.outings++
 		picks = slices.Insert(picks, at, pick)
 	}
 	a.picks[stand] = picks
@@ -90,20 +94,22 @@ func (a *account) clear(stand int) {
 			kept = append(kept, pick)
 		} else {
 			a.book(pick, -1)
+			a.outings--
 		}
 	}
 	a.picks[stand] = kept
 }
 
-// worth is what all that is picked is worth: of each product no more counts than is needed.
+// worth is what all that is picked is worth, less what the outings cost: of each product no more counts than is needed.
 func (a *account) worth() (worth float64) {
+	worth = -a.p.Outing * float64(a.outings)
 	for i, product := range a.p.Products {
 		worth += product.Weight * min(product.Need, a.got[i])
 	}
 	return worth
 }
 
-// gain is what so many more units of a stand on a day would add to the worth.
+// gain is what so many more units of a stand on a day would add to the worth, less the outing where there is none yet.
 func (a *account) gain(stand, day, units int) (gain float64) {
 	s := &a.p.Stands[stand]
 	grams := float64(units) * s.Grams * s.Quality[day]
@@ -112,6 +118,9 @@ func (a *account) gain(stand, day, units int) (gain float64) {
 			need := a.p.Products[product].Need
 			gain += a.p.Products[product].Weight * (min(need, a.got[product]+grams) - min(need, a.got[product]))
 		}
+	}
+	if a.units(stand, day) == 0 {
+		gain -= a.p.Outing
 	}
 	return gain
 }

@@ -2,6 +2,7 @@ package season
 
 import (
 	"cmp"
+	"math"
 	"slices"
 )
 
@@ -45,7 +46,7 @@ func (a *account) add(stand, day, units int) bool {
 	if units <= 0 {
 		return false
 	}
-	if units = min(units, a.room(stand, day)); units <= 0 {
+	if units = min(units, a.room(stand, day)); units <= 0 || a.gain(stand, day, units) <= 0 {
 		return false
 	}
 	a.set(stand, day, a.units(stand, day)+units)
@@ -81,7 +82,7 @@ func (w *work) fill(a *account, m prices) {
 			// What is added to a visit that is made anyhow costs no visit.
 			net := a.gain(i, t, units) - (m.gram(w.p, i, t)*float64(units) - unit[t]*float64(units))
 			if a.units(i, t) == 0 {
-				net -= visit[t]
+				net -= visit[t] - w.p.Outing // that is in the gain
 			}
 			offers = append(offers, offer{i, t, net})
 		}
@@ -92,7 +93,7 @@ func (w *work) fill(a *account, m prices) {
 	}
 }
 
-// trim takes off what no need asks for: the poorest days first, as long as the worth stays.
+// trim takes off what no need asks for, or what is not worth an outing: the poorest days first, as long as the worth stays.
 func (w *work) trim(a *account) {
 	for i := range w.p.Stands {
 		s := &w.p.Stands[i]
@@ -103,9 +104,12 @@ func (w *work) trim(a *account) {
 				continue
 			}
 			before := a.worth()
+			if a.set(i, pick.Day, 0); a.worth() >= before-1e-9*math.Abs(before) {
+				continue
+			}
 			for units := pick.Units; units > 0; units-- {
 				a.set(i, pick.Day, units-1)
-				if a.worth() < before-1e-9*before {
+				if a.worth() < before-1e-9*math.Abs(before) {
 					a.set(i, pick.Day, units)
 					break
 				}

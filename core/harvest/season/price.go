@@ -46,7 +46,7 @@ func (m prices) values(p *Problem, i int, unit, visit []float64) {
 			}
 		}
 		unit[t] = gram*s.Grams*s.Quality[t] - m.minute[t]*s.UnitMinutes - trays*s.Area
-		visit[t] = m.minute[t] * s.VisitMinutes
+		visit[t] = m.minute[t]*s.VisitMinutes + p.Outing
 		if s.DryDays > 0 {
 			trays += m.tray[t+s.DryDays] - m.tray[t]
 		}

@@ -18,6 +18,9 @@ type Problem struct {
 	Minutes  []float64
 	Products []Product
 	Stands   []Stand
+	// Outing is the worth that a picking must bring to be made at all, 0 for none: so that what could be had at once is not
+	// fetched in many small pickings.
+	Outing float64
 	// Locked are pickings that the grower has settled: they stay as they are.
 	Locked []Pick
 }
@@ -94,6 +97,7 @@ func (p *Problem) Check() (faults []Fault) {
 		return faults
 	}
 	amount("tray_area", p.TrayArea)
+	amount("outing", p.Outing)
 	if len(p.Minutes) != p.Days {
 		add("minutes", "must have one number for each of the %d days, not %d", p.Days, len(p.Minutes))
 	}

@@ -21,6 +21,9 @@ func small(luck *rand.Rand, stands, days, most int) *Problem {
 		}
 		p.Products = append(p.Products, product)
 	}
+	if luck.IntN(2) == 0 {
+		p.Outing = 40 * luck.Float64()
+	}
 	for range stands {
 		s := Stand{
 			Full: float64(1 + luck.IntN(3*most)), CutShare: 0.2 + 0.6*luck.Float64(), Grams: 5 + 20*luck.Float64(),
@@ -172,6 +175,13 @@ func brings(p *Problem, chosen [][]int) (worth float64) {
 		}
 		worth += product.Weight * math.Min(product.Need, got)
 	}
+	for _, units := range chosen {
+		for _, y := range units {
+			if y > 0 {
+				worth -= p.Outing
+			}
+		}
+	}
 	return worth
 }
 
@@ -321,7 +331,7 @@ func TestWhatIsSettledStays(t *testing.T) {
 	over := Pick{kept.Stand, kept.Day + 1, 1000}
 	p.Locked = []Pick{over, kept}
 	unkept := p.Settle()
-	if len(unkept) != 1 || unkept[0].Pick != over || unkept[0].Why == "" {
+	if len(unkept) != 1 || unkept[0].Pick != over || unkept[0].Why.Why == "" {
 		t.Fatalf("dropped are %v, want the second alone", unkept)
 	}
 	if again := Make(t.Context(), p, How{Seed: 1}); !slices.Contains(again.Picks, kept) || p.Breaks(again.Picks) != nil {
@@ -383,5 +393,32 @@ func TestAbsurdProblems(t *testing.T) {
 	}
 	if faults := garden(6, 30).Check(); faults != nil {
 		t.Errorf("a sound problem is refused: %v", faults)
+	}
+}
+
+// Two days as good as each other, and a third a little better for a few units: where an outing costs nothing each is
+// used, where it costs more than the few bring the rest is fetched at once.
+func TestAnOutingMustBringSomething(t *testing.T) {
+	p := &Problem{
+		Days: 3, TrayArea: 100, Minutes: []float64{600, 600, 600}, Products: []Product{{Need: 100, Weight: 1, By: -1}},
+		Stands: []Stand{{
+			Products: []int{0}, Full: 20, CutShare: 0.5, Grams: 10, Grown: []float64{0, 0.2, 0.4}, Quality: []float64{0.9, 1, 0.9},
+		}},
+	}
+	// Ten on the middle day meet the need exactly: one picking, whatever an outing costs.
+	for _, cost := range []float64{0, 5} {
+		p.Outing = cost
+		if plan := Make(t.Context(), p, How{Seed: 1}); math.Abs(plan.Worth-100+cost) > 1e-9 || cost > 0 && len(plan.Picks) != 1 {
+			t.Errorf("at %v an outing the plan is %+v", cost, plan)
+		}
+	}
+	// 8 on the middle day and 2 more at 0.9 on the last bring 98 with two outings; all 10 on the last bring 90 with one.
+	p.Stands[0].Grown, p.Stands[0].Ready = nil, []float64{0.1, 0.4, 0.5}
+	for cost, want := range map[float64]float64{1: 98 - 2, 20: 90 - 20} {
+		p.Outing = cost
+		plan := Make(t.Context(), p, How{Seed: 1})
+		if math.Abs(plan.Worth-want) > 1e-9 || plan.Bound < plan.Worth-1e-9 {
+			t.Errorf("at %v an outing the plan is %+v, want %v", cost, plan, want)
+		}
 	}
 }

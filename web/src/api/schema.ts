@@ -602,6 +602,41 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/custom-days": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The days of the year on which customs ask for parts */
+        get: operations["getCustomDays"];
+        put?: never;
+        /** Note such a day */
+        post: operations["addCustomDay"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/custom-days/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Take such a day off */
+        delete: operations["dropCustomDay"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/customs": {
         parameters: {
             query?: never;
@@ -619,6 +654,40 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/days-away": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Note days on which nobody is there to pick */
+        post: operations["goAway"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/days-away/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Take days away off the calendar */
+        delete: operations["stayAfterAll"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/family": {
         parameters: {
             query?: never;
@@ -631,6 +700,40 @@ export interface paths {
         put?: never;
         post?: never;
         delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/feasts": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Note a day on which so much must be ready */
+        post: operations["planFeast"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/feasts/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Take such a day off */
+        delete: operations["dropFeast"];
         options?: never;
         head?: never;
         patch?: never;
@@ -943,6 +1046,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/kept-shares": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Note what of a part is left standing, and for whom */
+        put: operations["keepShare"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/ledger": {
         parameters: {
             query?: never;
@@ -987,6 +1107,24 @@ export interface paths {
         /** What the drawing of each plant follows */
         get: operations["listLikenesses"];
         put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/make-do": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The drier, the time for picking and the days away */
+        get: operations["getMakeDo"];
+        /** Change the drier and the time for picking */
+        put: operations["setMakeDo"];
         post?: never;
         delete?: never;
         options?: never;
@@ -2005,6 +2143,126 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/season-plan": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The plan of the season that a day lies in */
+        get: operations["getSeasonPlan"];
+        /** Follow the plan, or one with a picking tied or let go */
+        put: operations["keepSeasonPlan"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/season-plan/copies": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Keep the plan by a name, to hold another against it */
+        post: operations["copySeasonPlan"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/season-plan/copies/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Let a plan go that was kept by a name */
+        delete: operations["dropSeasonCopy"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/season-plan/copies/{id}/follow": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Follow a plan kept by a name */
+        post: operations["followSeasonCopy"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/season-plan/leave": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Follow no plan of a season any more */
+        post: operations["leaveSeasonPlan"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/season-plan/stop": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Stop the planning: what was found stands */
+        post: operations["stopSeasonPlan"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/season-plan/try": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What tying a picking to a day would do */
+        post: operations["trySeasonPlan"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/seeds": {
         parameters: {
             query?: never;
@@ -2807,6 +3065,10 @@ export interface components {
              */
             turn?: number;
         };
+        AskedDay: {
+            day: string;
+            words: string;
+        };
         AspectChoice: {
             key: string;
             name: string;
@@ -2819,6 +3081,19 @@ export interface components {
             evidence: components["schemas"]["EvidenceView"][];
             id: string;
             name: string;
+            words: string;
+        };
+        AwayInput: {
+            first: string;
+            last: string;
+            note?: string;
+        };
+        AwayView: {
+            first: string;
+            /** Format: int64 */
+            id: number;
+            last: string;
+            note: string;
             words: string;
         };
         BalanceLine: {
@@ -3589,6 +3864,21 @@ export interface components {
         CountTrayInput: {
             changes: components["schemas"]["CellChange"][];
         };
+        CustomDayInput: {
+            /** Format: int64 */
+            day: number;
+            /** Format: int64 */
+            month: number;
+            /** @description Midsummer */
+            name: string;
+            part: string;
+            speciesId: string;
+        };
+        CustomDayView: {
+            /** Format: int64 */
+            id: number;
+            words: string;
+        };
         DatesView: {
             /**
              * Format: double
@@ -3836,6 +4126,25 @@ export interface components {
             /** Format: int64 */
             id: number;
             outcome: string;
+            words: string;
+        };
+        FeastInput: {
+            /** @description As typed: 200 g dried, 1 lb, 12 cups */
+            amount: string;
+            day: string;
+            /** @description What one cup or jar weighs, as typed; kept */
+            measureWeighs?: string;
+            name: string;
+            part: string;
+            speciesId: string;
+        };
+        FeastView: {
+            day: string;
+            /** Format: int64 */
+            id: number;
+            isPast: boolean;
+            name: string;
+            /** @description What must be ready, and when */
             words: string;
         };
         FeelChoice: {
@@ -4291,6 +4600,14 @@ export interface components {
             volunteerId: number;
             what: string;
         };
+        KeepPlanInput: {
+            anew?: boolean;
+            on: string;
+            /** @description A picking that is to stay on a day */
+            tie?: components["schemas"]["TieInput"];
+            /** @description A picking that may move again */
+            untie?: components["schemas"]["TieInput"];
+        };
         Kept: {
             id: string;
         };
@@ -4304,6 +4621,15 @@ export interface components {
             trays: number;
             /** @description A day; its year does not matter */
             until: string;
+        };
+        KeptShareInput: {
+            /** @description bees, birds, seed */
+            forWhom: string;
+            part: string;
+            /** Format: int64 */
+            percent: number;
+            /** Format: int64 */
+            plantingId: number;
         };
         KeptView: {
             from: string;
@@ -4372,6 +4698,10 @@ export interface components {
             reminder: string;
             version: string;
             words: string;
+        };
+        LeaveSeasonPlanRequest: {
+            /** @description A day of the season */
+            on: string;
         };
         LedgerLine: {
             /** @description The moment it was noted, RFC 3339 */
@@ -4571,6 +4901,38 @@ export interface components {
             note: string;
             photos: string[];
         };
+        MakeDoInput: {
+            /** @description Of Monday to Sunday, as typed */
+            minutes: string[];
+            movingAir: boolean;
+            /** @description The space of one, as typed: its area, or width × depth */
+            tray: string;
+            /** @description How many; empty for nobody said */
+            trays: string;
+            /** @description As typed */
+            warmth: string;
+        };
+        MakeDoView: {
+            away: components["schemas"]["AwayView"][];
+            /** @description Monday to Sunday */
+            days: string[];
+            /** @description Nobody said any for picking: the time for the garden stands for it */
+            garden: boolean;
+            /** @description For picking; empty where nobody said */
+            minutes: string[];
+            movingAir: boolean;
+            /** @description Nobody said anything of the time there is */
+            noLimit: boolean;
+            /** Format: double */
+            trayM2: number;
+            /** @description The space of one tray, as it may be typed */
+            trayWords: string;
+            /** @description How many trays the drier has; empty where nobody said, 0 for no drier */
+            trays: string;
+            version: string;
+            /** @description How warm the drier is kept, as it may be typed */
+            warmth: string;
+        };
         MakingInput: {
             /** @description How much of it, fresh, as typed; empty for all that is left */
             amount?: string;
@@ -4688,14 +5050,25 @@ export interface components {
         };
         NeedInput: {
             amount: string;
+            /**
+             * @description Against the others; as the rest where nothing is said
+             * @enum {string}
+             */
+            matters?: "little" | "as the rest" | "much";
+            /** @description What one cup or jar weighs, as typed; kept */
+            measureWeighs?: string;
             part: string;
             speciesId: string;
         };
         NeedView: {
+            /** @description little, as the rest or much */
+            matters: string;
             name: string;
-            /** @description Empty where nobody said */
+            /** @description In fresh weight; empty where nobody said */
             need: string;
             part: string;
+            /** @description How many full-grown plants bear it in a year; empty where nobody said */
+            plants: string;
             /**
              * Format: double
              * @description Taken of needed, 0 to 1; 0 where nobody said
@@ -4703,6 +5076,8 @@ export interface components {
             share: number;
             speciesId: string;
             taken: string;
+            /** @description As it was typed; empty where nobody said */
+            typed: string;
             version: string;
         };
         Neighbour: {
@@ -4779,6 +5154,19 @@ export interface components {
         OriginChoice: {
             name: string;
             origin: string;
+        };
+        OtherPick: {
+            amount: string;
+            day: string;
+            part: string;
+            /** Format: int64 */
+            plantingId: number;
+        };
+        OtherPlan: {
+            /** Format: int64 */
+            id: number;
+            name: string;
+            words: string;
         };
         OtherShows: {
             danger: string;
@@ -4952,6 +5340,88 @@ export interface components {
              * @description 0 where it is no wish
              */
             wishId?: number;
+        };
+        PlanCompareRow: {
+            /** @description Which covers more; empty where they are alike */
+            more: string;
+            name: string;
+            that: string;
+            this: string;
+        };
+        PlanComparison: {
+            /** Format: int64 */
+            id: number;
+            name: string;
+            picks: components["schemas"]["OtherPick"][];
+            rows: components["schemas"]["PlanCompareRow"][];
+            words: string;
+        };
+        PlanCopyInput: {
+            name: string;
+            on: string;
+        };
+        PlanPick: {
+            /** @description 43 stems */
+            amount: string;
+            day: string;
+            /**
+             * Format: double
+             * @description Fresh
+             */
+            grams: number;
+            /** @description The plan that is kept has none here */
+            isNew: boolean;
+            tied: boolean;
+            /** Format: int64 */
+            units: number;
+            /** @description Fresh */
+            weight: string;
+            /** @description What it is tied for */
+            why: string;
+            /** @description Amount, weight, time and trays in a sentence */
+            words: string;
+        };
+        PlanPrice: {
+            /** @description 60 g more sage */
+            brings: string;
+            /** @enum {string} */
+            kind: "tray" | "hour" | "plants";
+            /** @description One more tray */
+            name: string;
+        };
+        PlanProduct: {
+            /** @description 390 of 390 g */
+            covered: string;
+            /** @description The feast or market and its day; empty for the year's need */
+            for: string;
+            key: string;
+            name: string;
+            /**
+             * Format: double
+             * @description What is covered, 0 to 1, with what was taken already
+             */
+            share: number;
+            short: boolean;
+            /** @description By when, or why it falls short */
+            words: string;
+        };
+        PlanStand: {
+            bed: string;
+            /** @description Days of the year on which a custom asks for it */
+            customs: components["schemas"]["AskedDay"][];
+            /** @description How good each day is, 0 to 1, before what is picked */
+            good: number[];
+            /** @description Plant and part */
+            name: string;
+            part: string;
+            picks: components["schemas"]["PlanPick"][];
+            /** Format: int64 */
+            plantingId: number;
+            /** @description The key of what it is needed for */
+            product: string;
+            /** @description Why nothing of it may be taken; empty where it may */
+            refused: string;
+            speciesId: string;
         };
         PlantBrief: {
             botanical: string;
@@ -5738,6 +6208,46 @@ export interface components {
              */
             usualC: number;
         };
+        SeasonPlanView: {
+            against?: components["schemas"]["PlanComparison"];
+            /** @description Nobody is there on that day */
+            away: boolean[];
+            /** @description How much better any plan could be at most */
+            better: string;
+            feasts: components["schemas"]["FeastView"][];
+            /** @description The first day that is planned */
+            first: string;
+            hours: components["schemas"]["Trough"];
+            kept: boolean;
+            /** @description The day on which it was kept; empty where none is */
+            keptOn: string;
+            last: string;
+            /** @description What is otherwise than it was kept; empty for nothing */
+            moved: string;
+            /** @description What is not said yet, or cannot be kept */
+            notes: string[];
+            /** @description Plans kept to be held against it */
+            others: components["schemas"]["OtherPlan"][];
+            prices: components["schemas"]["PlanPrice"][];
+            products: components["schemas"]["PlanProduct"][];
+            /**
+             * Format: double
+             * @description How much of the work is done, 0 to 1
+             */
+            progress: number;
+            /** @description The season's start */
+            season: string;
+            stands: components["schemas"]["PlanStand"][];
+            /** @description It was stopped: what is shown is the best that was found */
+            stopped: boolean;
+            summary: string;
+            trays: components["schemas"]["Trough"];
+            version: string;
+            /** @description The chance of rain on each day */
+            wet: number[];
+            /** @description It is still being made: what is shown is the best so far */
+            working: boolean;
+        };
         SeedLotInput: {
             /** @description About how many seeds that is; empty for not counted */
             count?: string;
@@ -6378,6 +6888,17 @@ export interface components {
             /** @enum {string} */
             what: "bed" | "item";
         };
+        TieInput: {
+            day: string;
+            from?: string;
+            part: string;
+            /** Format: int64 */
+            plantingId: number;
+            /** Format: int64 */
+            units?: number;
+            /** @description What it is tied for */
+            why?: string;
+        };
         TrayBatchView: {
             /** Format: int64 */
             batchId: number;
@@ -6452,6 +6973,16 @@ export interface components {
             name: string;
             why: string;
         };
+        TriedPlanView: {
+            /** @description Less is covered */
+            costs: boolean;
+            /** @description What else moves; empty for nothing */
+            moves: string;
+            /** @description The plan as it would be */
+            plan: components["schemas"]["SeasonPlanView"];
+            /** @description What it costs or brings */
+            words: string;
+        };
         TroubleRow: {
             mark: string;
             words: string;
@@ -6482,6 +7013,19 @@ export interface components {
             /** @description today, this week or can wait */
             urgent: string;
             why: string;
+        };
+        Trough: {
+            /** @description The days on which it is full, in words */
+            full: string[];
+            /**
+             * Format: double
+             * @description The top of the picture
+             */
+            most: number;
+            /** @description What there is; empty where nobody said */
+            of: number[];
+            unit: string;
+            used: number[];
         };
         UnfitBatchView: {
             /** Format: int64 */
@@ -8378,6 +8922,99 @@ export interface operations {
             };
         };
     };
+    getCustomDays: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CustomDayView"][];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    addCustomDay: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CustomDayInput"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Entry"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    dropCustomDay: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Entry"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
     setCustoms: {
         parameters: {
             query?: never;
@@ -8390,6 +9027,70 @@ export interface operations {
                 "application/json": components["schemas"]["SetCustomsRequest"];
             };
         };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Entry"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    goAway: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AwayInput"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Entry"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    stayAfterAll: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
         responses: {
             /** @description OK */
             200: {
@@ -8429,6 +9130,70 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["FamilyView"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    planFeast: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FeastInput"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Entry"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    dropFeast: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Entry"];
                 };
             };
             /** @description Error */
@@ -8591,7 +9356,7 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
-                name: "calendar" | "pickings" | "observations" | "plan" | "plan-print" | "seeds" | "batches" | "weather";
+                name: "calendar" | "pickings" | "observations" | "plan" | "plan-print" | "season" | "seeds" | "batches" | "weather";
             };
             cookie?: never;
         };
@@ -9076,6 +9841,39 @@ export interface operations {
             };
         };
     };
+    keepShare: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["KeptShareInput"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Entry"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
     getLedger: {
         parameters: {
             query?: {
@@ -9158,6 +9956,71 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Likeness"][];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    getMakeDo: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MakeDoView"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    setMakeDo: {
+        parameters: {
+            query?: never;
+            header: {
+                /** @description The version that was shown, in quotes */
+                "If-Match": string;
+            };
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MakeDoInput"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Entry"];
                 };
             };
             /** @description Error */
@@ -11408,6 +12271,269 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Entry"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    getSeasonPlan: {
+        parameters: {
+            query?: {
+                /** @description The day to show, 2031-05-27; today where it is left out */
+                on?: string;
+                /** @description A plan kept by a name to hold against it; 0 for none */
+                against?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SeasonPlanView"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    keepSeasonPlan: {
+        parameters: {
+            query?: never;
+            header: {
+                /** @description The version that was shown, in quotes */
+                "If-Match": string;
+            };
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["KeepPlanInput"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Entry"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    copySeasonPlan: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PlanCopyInput"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Entry"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    dropSeasonCopy: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Entry"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    followSeasonCopy: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Entry"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    leaveSeasonPlan: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LeaveSeasonPlanRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Entry"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    stopSeasonPlan: {
+        parameters: {
+            query?: {
+                /** @description The day to show, 2031-05-27; today where it is left out */
+                on?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SeasonPlanView"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    trySeasonPlan: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["KeepPlanInput"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TriedPlanView"];
                 };
             };
             /** @description Error */
