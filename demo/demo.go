@@ -159,15 +159,10 @@ func inOrder() []event {
 			return err
 		}})
 	}
-	for _, need := range needs {
-		events = append(events, event{Today, need.Part, func(b *builder) error {
-			_, err := b.garden.Gather.SetNeed(b.ctx, say.AsItStands, need)
-			return err
-		}})
-	}
 	events = append(events, weathered()...)
 	events = append(events, raised()...)
 	events = append(events, spreading()...)
+	events = append(events, gathering()...)
 	slices.SortStableFunc(events, func(a, b event) int { return int(a.day - b.day) })
 	return events
 }

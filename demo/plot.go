@@ -1,7 +1,6 @@
 package demo
 
 import (
-	"bramblyacre/garden/gather"
 	"bramblyacre/garden/input"
 	"bramblyacre/garden/place"
 	"bramblyacre/garden/plot"
@@ -447,9 +446,4 @@ var lost = []struct {
 		"rotted",
 		"Stood in water all winter.",
 	},
-}
-
-var needs = []gather.NeedInput{
-	{SpeciesID: "meadowsweet", Part: "flowering top", Amount: "900 g"},
-	{SpeciesID: "common-sage", Part: "leaf", Amount: "600 g"},
 }

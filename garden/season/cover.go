@@ -11,6 +11,7 @@ import (
 	planning "bramblyacre/core/harvest/season"
 	"bramblyacre/garden/plot"
 	"bramblyacre/garden/say"
+	"bramblyacre/garden/view"
 )
 
 // viewProducts says of each need how far it is covered, and where it falls short what that is due to.
@@ -59,7 +60,9 @@ func (q *question) amountOf(product product, got, need float64) string {
 func (q *question) coveredWords(i int, plan planning.Plan) string {
 	last, n := -1, 0
 	for _, pick := range plan.Picks {
-		if slices.Contains(q.problem.Stands[pick.Stand].Products, i) {
+		by := q.problem.Products[i].By
+		stand := &q.problem.Stands[pick.Stand]
+		if slices.Contains(stand.Products, i) && (by < 0 || pick.Day+stand.DryDays <= by) {
 			last, n = max(last, pick.Day), n+1
 		}
 	}
@@ -294,7 +297,7 @@ func (q *question) notes() []string {
 			notes = append(notes, fmt.Sprintf("%s is past: it asks for nothing any more.", feast.Name))
 		}
 	}
-	return say.Distinct(notes)
+	return view.NonNil(say.Distinct(notes))
 }
 
 // movedWords say what is otherwise than a plan was kept.

@@ -21,8 +21,8 @@ type more struct {
 	trays, hours, both []float64
 }
 
-// moreRounds is how long each of these is sought to be bettered: they start from a plan that is good.
-const moreRounds = 200
+// moreRounds and moreSteps are how long each of these is sought to be bettered: they start from a plan that is good.
+const moreRounds, moreSteps = 150, 80
 
 // moreOf plans again with more to make do with; nil where it was stopped.
 func (q *question) moreOf(ctx context.Context, plan planning.Plan) *more {
@@ -33,7 +33,7 @@ func (q *question) moreOf(ctx context.Context, plan planning.Plan) *more {
 		p := q.problem
 		p.Minutes = slices.Clone(p.Minutes)
 		change(&p)
-		how := planning.How{Seed: uint64(q.state.Site.WeatherSeed), Rounds: moreRounds}
+		how := planning.How{Seed: uint64(q.state.Site.WeatherSeed), Rounds: moreRounds, Steps: moreSteps}
 		better := planning.Again(ctx, planning.Made{Plan: plan}, &p, 0, how)
 		return better.Got
 	}

@@ -74,8 +74,8 @@ type unkept struct {
 // mostGroups is by how many counts a stand is planned at most: finer steps bring nothing and take longer.
 const mostGroups = 150
 
-// outing is what a picking must bring to be made at all: a hundredth of a need.
-const outing = 1.0
+// outing is what a picking must bring to be made at all: a fiftieth of a need.
+const outing = 2.0
 
 // ask makes the question of a season from what is needed, what stands and what there is to make do with. The settled
 // pickings are those of the plan that is followed.
@@ -246,7 +246,12 @@ func (q *question) standOf(
 	day := q.first.AddDays(opens)
 	_, year := s.ForecastOn(p, day)
 	size := s.SizeShare(p, year, rule, day)
-	taken, lifted, _ := view.TakenOf(s, p, part, q.first)
+	// What was cut is missing from now on; roots of last winter count until this one's can be lifted.
+	asOf := q.first
+	if rule.TakesPlant {
+		asOf = day
+	}
+	taken, lifted, _ := view.TakenOf(s, p, part, asOf)
 	full := harvest.FullUnits(rule, float64(p.Standing())+lifted, size)
 	source.grams = harvest.GramsEach(rule, size)
 	source.group = max(1, int(math.Ceil(full/mostGroups)))

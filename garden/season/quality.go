@@ -1,6 +1,9 @@
 package season
 
 import (
+	"slices"
+
+	"bramblyacre/core/calendar"
 	"bramblyacre/core/climate"
 	"bramblyacre/core/flora"
 	"bramblyacre/core/harvest"
@@ -8,36 +11,65 @@ import (
 	"bramblyacre/garden/plot"
 )
 
-// qualityOf is what a unit of a part counts for on each day, 0–1: how good what is ready is, by the chance that its
-// window is open and that the weather is fit; ready is the share of the plants at the right stage. Outside the window's
-// likely days it is 0, as then nothing may be taken. opens is the first day on which it is not, below 0 for none.
+// qualityOf is what a unit of a part counts for on each day, 0–1: how good what is ready is, by how likely its window is
+// open and the weather fit, each against the day on which it is likeliest; ready is the share of the plants at the right
+// stage where it is open. That days and weather are not known yet takes little from what a window will bring, or the plan
+// would have more picked than is needed: whoever plans it now moves it as they become known. Outside the window's likely
+// days it is 0, as then nothing may be taken. opens is the first day on which it is not, below 0 for none.
 func (q *question) qualityOf(p *plot.Planting, part flora.Part, weather *fitDays) (quality, ready []float64, opens int) {
 	rule := part.Harvest
 	quality, ready, opens = make([]float64, q.problem.Days), make([]float64, q.problem.Days), -1
 	fit := weather.of(rule)
+	surest := map[calendar.Date]float64{} // by the window's first day
 	for t := range quality {
 		day := q.first.AddDays(t)
 		forecast, _ := q.state.ForecastOn(p, day)
 		if forecast == nil {
 			continue
 		}
-		chance := 0.0
+		chance, most := 0.0, 1.0
 		for _, w := range p.Windows {
-			if w.Part.Name == part.Name && w.OpenOn(day) {
-				chance = max(chance, w.ChanceOn(day))
+			if w.Part.Name != part.Name || !w.OpenOn(day) {
+				continue
+			}
+			if c := w.ChanceOn(day); c > chance {
+				first, _, _ := w.LikelyDays()
+				if _, known := surest[first]; !known {
+					surest[first] = slices.Max(w.ByDay)
+				}
+				chance, most = c, surest[first]
 			}
 		}
 		if chance == 0 {
 			continue
 		}
 		ready[t] = harvest.ReadyShare(forecast, rule, day)
-		quality[t] = chance * stageQuality(forecast, part, forecast.SharesOn(day)) * fit[t]
+		if t > 0 {
+			ready[t] = min(1, ready[t]/chance)
+		}
+		if fit[t] > 0 {
+			quality[t] = unsure(chance/most) * stageQuality(forecast, part, forecast.SharesOn(day))
+		}
 		if quality[t] > 0 && opens < 0 {
 			opens = t
 		}
 	}
+	const seldom = 0.5 // where fit days are rarer than this in all of a window, that takes from it
+	fittest := 1e-9
+	for t := range quality {
+		if quality[t] > 0 {
+			fittest = max(fittest, fit[t])
+		}
+	}
+	for t := range quality {
+		quality[t] = min(1, quality[t]*unsure(min(1, fit[t]/fittest))*min(1, fittest/seldom))
+	}
 	return quality, ready, opens
 }
+
+// unsure is what is left of a day's worth where it may come to nothing, so that the picking has to move: a quarter is
+// lost on a day that hardly ever is the right one.
+func unsure(likely float64) float64 { return 0.75 + 0.25*likely }
 
 // stageQuality is how good what is ready of a part is on a day, by the stages that the plants are at: of a stage that
 // nothing is on record of, as good as the one before it.

@@ -31,6 +31,8 @@ type SeasonPlanView struct {
 	Working  bool    `json:"working" doc:"It is still being made: what is shown is the best so far"`
 	Progress float64 `json:"progress" doc:"How much of the work is done, 0 to 1"`
 	Stopped  bool    `json:"stopped" doc:"It was stopped: what is shown is the best that was found"`
+	// Reckoning is true while the plan is there, and what more of something would bring is not.
+	Reckoning bool `json:"reckoning" doc:"What more of something would bring is still being reckoned"`
 
 	Stands   []PlanStand     `json:"stands"`
 	Products []PlanProduct   `json:"products"`
@@ -221,8 +223,9 @@ func (w *working) view(row store.SeasonPlan, kept []Picking, has bool) SeasonPla
 	}
 	v := SeasonPlanView{
 		Version: say.VersionOf([]any{row, q.season.Start}), First: q.first, Last: q.season.End, Season: q.season.Start,
-		Kept: has, Working: progress < 1 && !stopped, Progress: progress, Stopped: stopped,
-		Stands: []PlanStand{}, Products: []PlanProduct{}, Notes: []string{}, Prices: []PlanPrice{},
+		Kept: has, Working: !w.isPlanned(), Progress: progress, Stopped: stopped,
+		Reckoning: w.isPlanned() && progress < 1,
+		Stands:    []PlanStand{}, Products: []PlanProduct{}, Notes: []string{}, Prices: []PlanPrice{},
 		Others: othersOf(q.state, q.season), Feasts: viewFeasts(q.state), Wet: rounded(q.wet),
 	}
 	for t := range q.problem.Days {
@@ -249,6 +252,15 @@ func (w *working) view(row store.SeasonPlan, kept []Picking, has bool) SeasonPla
 	}
 	v.Better = betterWords(plan, v.Working)
 	return v
+}
+
+func (w *working) isPlanned() bool {
+	select {
+	case <-w.planned:
+		return true
+	default:
+		return false
+	}
 }
 
 // betterWords say how much better a plan could be at most.

@@ -46,7 +46,8 @@ func Again(ctx context.Context, old Made, p *Problem, moving float64, how How) P
 		return old.Plan
 	}
 	w := newWork(p, how.Seed)
-	w.told, w.rounds = how.Told, cmp.Or(how.Rounds, usualRounds)
+	w.told = how.Told
+	w.rounds, w.steps = cmp.Or(how.Rounds, usualRounds), cmp.Or(how.Steps, usualSteps)
 	w.kept, w.moving = map[[2]int]bool{}, moving
 	for _, pick := range old.Plan.Picks {
 		if pick.Stand < len(p.Stands) && pick.Day < p.Days {

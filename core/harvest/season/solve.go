@@ -34,8 +34,9 @@ func (p Plan) Better() float64 {
 // How says how a plan is made.
 type How struct {
 	Seed uint64
-	// Rounds is how long it is sought to better the plan: how often part of it is made anew. 0 for the usual length.
-	Rounds int
+	// Rounds is how long it is sought to better the plan: how often part of it is made anew, and Steps how often the prices
+	// are moved. 0 for the usual length.
+	Rounds, Steps int
 	// Told is called now and then with how much of the work is done, 0–1, and a way to the best plan so far, which holds
 	// only while it is called.
 	Told func(done float64, soFar func() Plan)
@@ -43,7 +44,7 @@ type How struct {
 
 // The lengths of the work: steps of the prices, and rounds of the search.
 const (
-	priceSteps  = 400
+	usualSteps  = 400
 	usualRounds = 1200
 )
 
@@ -55,7 +56,7 @@ const (
 func Make(ctx context.Context, p *Problem, how How) Plan {
 	w := newWork(p, how.Seed)
 	w.told = how.Told
-	w.rounds = cmp.Or(how.Rounds, usualRounds)
+	w.rounds, w.steps = cmp.Or(how.Rounds, usualRounds), cmp.Or(how.Steps, usualSteps)
 	w.first()
 	w.descend(ctx)
 	w.search(ctx)
@@ -106,7 +107,7 @@ func (w *work) stands() []int { return w.luck.Perm(len(w.p.Stands)) }
 func (w *work) descend(ctx context.Context) {
 	m, bold, stuck := w.at.copy(), 1.2, 0
 	var old *slope
-	for k := range priceSteps {
+	for k := range w.steps {
 		if ctx.Err() != nil {
 			return
 		}
@@ -136,7 +137,7 @@ func (w *work) descend(ctx context.Context) {
 		}
 		old = &g
 		w.p.step(m, g, r.bound-w.worth, bold)
-		w.tell(0.4 * float64(k) / priceSteps)
+		w.tell(0.4 * float64(k) / float64(w.steps))
 	}
 }
 

@@ -15,6 +15,7 @@ type work struct {
 	unit, visit [][]float64
 	luck        *rand.Rand
 	rounds      int
+	steps       int
 	told        func(done float64, soFar func() Plan)
 
 	// empty holds what is settled and nothing else.

@@ -6235,6 +6235,8 @@ export interface components {
              * @description How much of the work is done, 0 to 1
              */
             progress: number;
+            /** @description What more of something would bring is still being reckoned */
+            reckoning: boolean;
             /** @description The season's start */
             season: string;
             stands: components["schemas"]["PlanStand"][];
