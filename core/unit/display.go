@@ -186,6 +186,14 @@ func (s System) Area(squareMetres float64) string {
 	return trimmed(squareMetres, 1) + " m²"
 }
 
+// SmallArea writes an area of less than a few m², given in square metres: "0.12 m²", "1.29 ft²".
+func (s System) SmallArea(squareMetres float64) string {
+	if s == US {
+		return trimmed(squareMetres/0.09290304, 2) + " ft²"
+	}
+	return trimmed(squareMetres, 3) + " m²"
+}
+
 // Volume writes a volume given in litres: "85 ml", "6.5 l", "6.8 qt".
 func (s System) Volume(litres float64) string {
 	const quart = 0.946352946

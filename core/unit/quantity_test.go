@@ -93,7 +93,7 @@ func TestDisplay(t *testing.T) {
 		{Metric.PlantLength(0.92), "92 cm"}, {US.PlantLength(0.9144), "36 in"},
 		{Metric.GroundLength(2.4), "2.4 m"}, {US.GroundLength(2.4), "7 ft 10 in"}, {US.GroundLength(3.048), "10 ft"},
 		{Metric.Weight(312), "310 g"}, {Metric.Weight(1240), "1.24 kg"}, {US.Weight(992.2), "2 lb 3 oz"}, {US.Weight(20), "0.7 oz"},
-		{Metric.Temperature(-0.2), "0 °C"}, {US.Temperature(19), "66 °F"}, {Metric.TemperatureDifference(0.7), "0.7 °C"}, {US.TemperatureDifference(0.7), "1.3 °F"}, {US.Area(3.1), "33 ft²"}, {Metric.Area(3.1), "3.1 m²"}, {Metric.Volume(0.085), "85 ml"}, {Metric.Volume(6.45), "6.5 l"}, {Metric.Volume(2335.4), "2335 l"}, {US.Volume(189.27), "200 qt"}, {Metric.Rainfall(4.21), "4.2 mm"}, {US.Rainfall(4.21), "0.17 in"}, {Metric.FineTemperature(-1.42), "-1.4 °C"}, {US.FineTemperature(-1.4), "29.5 °F"}, {US.Volume(6.45), "6.8 qt"}, {US.Volume(0.085), "0.18 pt"},
+		{Metric.Temperature(-0.2), "0 °C"}, {US.Temperature(19), "66 °F"}, {Metric.TemperatureDifference(0.7), "0.7 °C"}, {US.TemperatureDifference(0.7), "1.3 °F"}, {US.Area(3.1), "33 ft²"}, {Metric.SmallArea(0.12), "0.12 m²"}, {US.SmallArea(0.12), "1.29 ft²"}, {Metric.Area(3.1), "3.1 m²"}, {Metric.Volume(0.085), "85 ml"}, {Metric.Volume(6.45), "6.5 l"}, {Metric.Volume(2335.4), "2335 l"}, {US.Volume(189.27), "200 qt"}, {Metric.Rainfall(4.21), "4.2 mm"}, {US.Rainfall(4.21), "0.17 in"}, {Metric.FineTemperature(-1.42), "-1.4 °C"}, {US.FineTemperature(-1.4), "29.5 °F"}, {US.Volume(6.45), "6.8 qt"}, {US.Volume(0.085), "0.18 pt"},
 	}
 	for _, test := range tests {
 		if test.got != test.want {

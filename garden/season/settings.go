@@ -82,7 +82,7 @@ func viewMakeDo(s *plot.State) MakeDoView {
 	row := settingsOf(s)
 	v := MakeDoView{
 		Version: say.VersionOf(row), TrayM2: row.TrayM2, MovingAir: row.MovingAir != 0, Away: []AwayView{},
-		TrayWords: s.Units.Area(row.TrayM2), Warmth: s.Units.Temperature(row.Celsius),
+		TrayWords: s.Units.SmallArea(row.TrayM2), Warmth: s.Units.Temperature(row.Celsius),
 	}
 	if row.Trays != nil {
 		v.Trays = strconv.FormatInt(*row.Trays, 10)
@@ -121,7 +121,14 @@ func (u *Uses) SetMakeDo(ctx context.Context, seen say.Version, in MakeDoInput) 
 			return journal.Record{}, err
 		}
 		var c say.Checklist
-		row := store.PutGatherSettingsParams{TrayM2: readTray(s, &c, in.Tray), Celsius: readWarmth(s, &c, in.Warmth)}
+		// What is shown is rounded: what stands is not changed by saving it unchanged.
+		row := store.PutGatherSettingsParams{TrayM2: before.TrayM2, Celsius: before.Celsius}
+		if in.Tray != s.Units.SmallArea(before.TrayM2) {
+			row.TrayM2 = readTray(s, &c, in.Tray)
+		}
+		if in.Warmth != s.Units.Temperature(before.Celsius) {
+			row.Celsius = readWarmth(s, &c, in.Warmth)
+		}
 		if in.MovingAir {
 			row.MovingAir = 1
 		}

@@ -239,6 +239,7 @@ func (w *working) view(row store.SeasonPlan, kept []Picking, has bool) SeasonPla
 	}
 	q.viewStands(&v, plan, kept, has)
 	q.viewProducts(&v, plan, m)
+	inTheirOrder(v.Products, v.Stands)
 	q.viewTroughs(&v, plan)
 	v.Prices = q.prices(plan, m)
 	v.Notes = q.notes()
@@ -320,6 +321,17 @@ func (q *question) viewStands(v *SeasonPlanView, plan planning.Plan, kept []Pick
 		})
 	}
 	v.Stands = sorted
+}
+
+// inTheirOrder puts what is needed into the order of the stands that it is picked from; what none is picked for comes last.
+func inTheirOrder(products []PlanProduct, stands []PlanStand) {
+	at := func(p PlanProduct) int {
+		if i := slices.IndexFunc(stands, func(s PlanStand) bool { return s.Product == p.Key }); i >= 0 {
+			return i
+		}
+		return len(stands)
+	}
+	slices.SortStableFunc(products, func(a, b PlanProduct) int { return cmp.Compare(at(a), at(b)) })
 }
 
 // refusedShort is a refusal in a line.

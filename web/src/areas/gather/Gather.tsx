@@ -10,7 +10,7 @@ import { Trouble } from "../../parts/Trouble";
 import { useWidth } from "../../parts/useWidth";
 import { WindowBar } from "../../parts/WindowBar";
 import { Baskets } from "./Baskets";
-import { Needs } from "./Needs";
+import { Head } from "./Head";
 
 const lane = 30;
 const names = 18;
@@ -33,13 +33,10 @@ export function Gather() {
   if (!gather || !baskets) return <Box sx={{ minHeight: 600 }} />;
   return (
     <>
-      <Typography variant="h1" sx={{ mb: 1 }}>
-        Gather
-      </Typography>
-      <Box sx={{ color: "text.secondary", mb: 1.5 }}>
-        Full colour: open 9 times in 10. Pale ends: the days in which it may open or close. A dark stroke: at
-        its best. A dashed red outline: not for use.
-      </Box>
+      <Head
+        title="Gather"
+        words="Full colour: open 9 times in 10. Pale ends: the days in which it may open or close. A dark stroke: at its best. A dashed red outline: not for use."
+      />
       <Baskets baskets={baskets} />
       {gather.windows.length === 0 && <p>Nothing that stands on the plot can be taken yet.</p>}
       {groups.map((group) => {
@@ -64,7 +61,6 @@ export function Gather() {
           </Box>
         );
       })}
-      {gather.needs.length > 0 && <Needs needs={gather.needs} />}
     </>
   );
 }

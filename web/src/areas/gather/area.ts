@@ -1,9 +1,22 @@
 import type { Area } from "../../parts/area";
+import { seasonPlanQuery } from "./queries";
 import { Waiting } from "./Waiting";
 
 export const area: Area = {
   node: { path: "/gather", name: "Gather", key: "g", order: 40, outdoors: true, Waiting },
   screens: [
     { path: "/gather", title: "Gather", load: () => import("./Gather").then((m) => m.Gather), days: true },
+    {
+      path: "/gather/plan",
+      title: "Plan of the season",
+      load: () => import("./plan/Plan").then((m) => m.Plan),
+      days: true,
+      ask: (client, day) => client.prefetchQuery(seasonPlanQuery(day, 0)),
+    },
+    {
+      path: "/gather/needs",
+      title: "Needs and means",
+      load: () => import("./NeedsAndMeans").then((m) => m.NeedsAndMeans),
+    },
   ],
 };
