@@ -16,6 +16,7 @@ import (
 	"bramblyacre/garden/plants"
 	"bramblyacre/garden/plot"
 	"bramblyacre/garden/practice"
+	"bramblyacre/garden/roots"
 	"bramblyacre/garden/season"
 	"bramblyacre/garden/spread"
 	"bramblyacre/garden/weather"
@@ -37,6 +38,7 @@ type Garden struct {
 	Year      *year.Uses
 	Spread    *spread.Uses
 	Season    *season.Uses
+	Roots     *roots.Uses
 }
 
 // Open returns the garden of a store, laying down a site where it has none yet.
@@ -45,7 +47,7 @@ func Open(ctx context.Context, options plot.Options) (*Garden, error) {
 	g := &Garden{
 		Plot: p, Place: place.New(p), Plants: plants.New(p), Identity: identity.New(p), Gather: gather.New(p),
 		Household: household.New(p), Practice: practice.New(p), Bench: bench.New(p),
-		Weather: weather.New(p), Year: year.New(p), Spread: spread.New(p), Season: season.New(p),
+		Weather: weather.New(p), Year: year.New(p), Spread: spread.New(p), Season: season.New(p), Roots: roots.New(p),
 	}
 	parts := []area.Part{
 		g.Gather.Part(),
@@ -58,6 +60,7 @@ func Open(ctx context.Context, options plot.Options) (*Garden, error) {
 		g.Weather.Part(),
 		g.Spread.Part(),
 		g.Season.Part(),
+		g.Roots.Part(),
 	}
 	var jobs []area.Source
 	for _, part := range parts {

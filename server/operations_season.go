@@ -55,9 +55,13 @@ func (o operations) registerSeason(api huma.API) {
 			return o.garden.Season.Copy(ctx, in.Body)
 		})
 	operation(api, http.MethodPost, "/api/season-plan/copies/{id}/follow", "followSeasonCopy", "Follow a plan kept by a name",
-		func(ctx context.Context, in *ByID) (journal.Entry, error) { return o.garden.Season.FollowCopy(ctx, in.ID) })
+		func(ctx context.Context, in *ByID) (journal.Entry, error) {
+			return o.garden.Season.FollowCopy(ctx, in.ID)
+		})
 	operation(api, http.MethodDelete, "/api/season-plan/copies/{id}", "dropSeasonCopy", "Let a plan go that was kept by a name",
-		func(ctx context.Context, in *ByID) (journal.Entry, error) { return o.garden.Season.DropCopy(ctx, in.ID) })
+		func(ctx context.Context, in *ByID) (journal.Entry, error) {
+			return o.garden.Season.DropCopy(ctx, in.ID)
+		})
 	operation(api, http.MethodGet, "/api/make-do", "getMakeDo", "The drier, the time for picking and the days away",
 		func(ctx context.Context, _ *nothing) (season.MakeDoView, error) { return o.garden.Season.MakeDo(ctx) })
 	operation(api, http.MethodPut, "/api/make-do", "setMakeDo", "Change the drier and the time for picking",
@@ -72,21 +76,29 @@ func (o operations) registerSeason(api huma.API) {
 			return o.garden.Season.GoAway(ctx, in.Body)
 		})
 	operation(api, http.MethodDelete, "/api/days-away/{id}", "stayAfterAll", "Take days away off the calendar",
-		func(ctx context.Context, in *ByID) (journal.Entry, error) { return o.garden.Season.StayAfterAll(ctx, in.ID) })
+		func(ctx context.Context, in *ByID) (journal.Entry, error) {
+			return o.garden.Season.StayAfterAll(ctx, in.ID)
+		})
 	operation(api, http.MethodPost, "/api/feasts", "planFeast", "Note a day on which so much must be ready",
 		func(ctx context.Context, in *struct{ Body season.FeastInput }) (journal.Entry, error) {
 			return o.garden.Season.PlanFeast(ctx, in.Body)
 		})
 	operation(api, http.MethodDelete, "/api/feasts/{id}", "dropFeast", "Take such a day off",
-		func(ctx context.Context, in *ByID) (journal.Entry, error) { return o.garden.Season.DropFeast(ctx, in.ID) })
+		func(ctx context.Context, in *ByID) (journal.Entry, error) {
+			return o.garden.Season.DropFeast(ctx, in.ID)
+		})
 	operation(api, http.MethodGet, "/api/custom-days", "getCustomDays", "The days of the year on which customs ask for parts",
-		func(ctx context.Context, _ *nothing) ([]season.CustomDayView, error) { return o.garden.Season.CustomDays(ctx) })
+		func(ctx context.Context, _ *nothing) ([]season.CustomDayView, error) {
+			return o.garden.Season.CustomDays(ctx)
+		})
 	operation(api, http.MethodPost, "/api/custom-days", "addCustomDay", "Note such a day",
 		func(ctx context.Context, in *struct{ Body season.CustomDayInput }) (journal.Entry, error) {
 			return o.garden.Season.AddCustomDay(ctx, in.Body)
 		})
 	operation(api, http.MethodDelete, "/api/custom-days/{id}", "dropCustomDay", "Take such a day off",
-		func(ctx context.Context, in *ByID) (journal.Entry, error) { return o.garden.Season.DropCustomDay(ctx, in.ID) })
+		func(ctx context.Context, in *ByID) (journal.Entry, error) {
+			return o.garden.Season.DropCustomDay(ctx, in.ID)
+		})
 	operation(api, http.MethodPut, "/api/kept-shares", "keepShare", "Note what of a part is left standing, and for whom",
 		func(ctx context.Context, in *struct{ Body season.KeptShareInput }) (journal.Entry, error) {
 			return o.garden.Season.KeepShare(ctx, in.Body)

@@ -32,6 +32,8 @@ type Stand struct {
 	// KeptShare is the share that the household leaves standing by its own rule, 0 for none: where it is more than the
 	// plant's floor it holds instead.
 	KeptShare float64
+	// Steady is how many units more may go this year by what the household settled on; nil where nobody did.
+	Steady *float64
 	// All is true for a stand that is to go: nothing of it is kept back.
 	All bool
 }
@@ -46,6 +48,7 @@ const (
 	ByFloor    LimitKind = "floor"    // what is kept standing
 	ByStage    LimitKind = "stage"    // what is at the right stage
 	ByNeed     LimitKind = "need"     // what the household needs
+	BySteady   LimitKind = "steady"   // what the household settled on for a year
 	ByAll      LimitKind = "all"      // all that stands, of a stand that is to go
 )
 
@@ -69,7 +72,7 @@ type Allowance struct {
 
 // Allow returns how much of a part may be taken from a stand: the least of the cut share of what stands, what is left
 // of that share after the season's cuts less their regrowth, what stands above the floor, what is at the right stage,
-// and what is needed. Where limits are equal, the earlier of these is named first. Of a stand that is to go it is all
+// what is needed, and what was settled on for a year. Where limits are equal, the earlier of these is named first. Of a stand that is to go it is all
 // that stands and is at the right stage. Amounts are in the rule's unit, rounded down to whole units; grams are fresh
 // weight.
 func Allow(rule *flora.HarvestRule, stand Stand) Allowance {
@@ -95,6 +98,9 @@ func Allow(rule *flora.HarvestRule, stand Stand) Allowance {
 	}
 	if stand.StillNeeded != nil && !stand.All {
 		limits = append(limits, Limit{ByNeed, math.Ceil(*stand.StillNeeded)})
+	}
+	if stand.Steady != nil && !stand.All {
+		limits = append(limits, Limit{BySteady, *stand.Steady})
 	}
 	for i := range limits {
 		// A hair is added so that a third of 42 is 14, not 13.

@@ -34,6 +34,8 @@ func TestAllowanceIsTheLeastLimitAndNamesIt(t *testing.T) {
 		{"few at the stage", func(s Stand) Stand { s.Ready = 0.2; return s }, 8, ByStage},
 		{"little needed", func(s Stand) Stand { s.StillNeeded = pointer(3.2); return s }, 4, ByNeed},
 		{"nothing needed", func(s Stand) Stand { s.StillNeeded = pointer(0); return s }, 0, ByNeed},
+		{"five a year settled", func(s Stand) Stand { s.Steady = pointer(5); return s }, 5, BySteady},
+		{"more than settled lifted", func(s Stand) Stand { s.Steady = pointer(-2); return s }, 0, BySteady},
 		{"just cut", func(s Stand) Stand { s.Taken = []Taken{{14, 0}}; return s }, 0, ByRegrowth},
 		{"half grown back", func(s Stand) Stand { s.Taken = []Taken{{14, 200}}; return s }, 7, ByRegrowth},
 		{"grown back", func(s Stand) Stand { s.Taken = []Taken{{14, 400}}; return s }, 14, ByShare},

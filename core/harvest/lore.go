@@ -51,6 +51,8 @@ type RootLore struct {
 	SeedsAbout flora.Figure `toml:"seeds_about"`
 	Runs       flora.Figure `toml:"runs"`
 	YearsVary  flora.Figure `toml:"years_differ"`
+	// Room is how many times as many plants as stand now find room on their ground.
+	Room flora.Figure `toml:"room"`
 	// Bank is how near to a bank's edge, in m, plants hold it.
 	Bank flora.Figure `toml:"bank"`
 }

@@ -11,6 +11,7 @@ import (
 	"bramblyacre/core/spread"
 	"bramblyacre/garden/plot"
 	"bramblyacre/garden/say"
+	"bramblyacre/garden/view"
 )
 
 // SpreadView is how far the plot's plants may get in the years to come.
@@ -221,7 +222,7 @@ func (r *reckoning) standView(one *stand, years []int, free bool) SpreadStand {
 		cover := run.In(year)
 		m := SpreadMap{Year: year, Lines: []string{}, AreaM2: say.Round1(cover.AreaM2(grid))}
 		for _, lines := range cover.Contours(grid, lineToleranceM) {
-			m.Lines = append(m.Lines, pathOf(lines))
+			m.Lines = append(m.Lines, view.PathOf(lines))
 		}
 		v.Maps = append(v.Maps, m)
 	}

@@ -3,6 +3,7 @@ package spread
 import (
 	"bramblyacre/core/geometry"
 	"bramblyacre/garden/plot"
+	"bramblyacre/garden/view"
 )
 
 // SpreadPlan is the plan under the map.
@@ -33,16 +34,16 @@ type SpreadShape struct {
 func planView(s *plot.State, g *ground) SpreadPlan {
 	low, high := drawnBounds(s, g)
 	v := SpreadPlan{
-		Low: pointView(low), High: pointView(high), Boundary: pathOf([][]geometry.Point{s.Boundary}),
+		Low: pointView(low), High: pointView(high), Boundary: view.PathOf([][]geometry.Point{s.Boundary}),
 		Beds: []SpreadShape{}, Things: []SpreadShape{},
 	}
 	for _, bed := range s.Beds {
 		form := s.Forms[bed.ID]
-		v.Beds = append(v.Beds, SpreadShape{bed.ID, "bed", bed.Name, regionPath(form.Region()), pointView(form.At)})
+		v.Beds = append(v.Beds, SpreadShape{bed.ID, "bed", bed.Name, view.RegionPath(form.Region()), pointView(form.At)})
 	}
 	for _, it := range s.Items {
 		v.Things = append(v.Things, SpreadShape{
-			it.ID, string(it.Item.Kind.Kind), it.PlanItem.Name, regionPath(it.Form.Region()), pointView(it.Form.At),
+			it.ID, string(it.Item.Kind.Kind), it.PlanItem.Name, view.RegionPath(it.Form.Region()), pointView(it.Form.At),
 		})
 	}
 	return v

@@ -10,6 +10,7 @@ import (
 	"bramblyacre/core/geometry"
 	"bramblyacre/core/spread"
 	"bramblyacre/garden/say"
+	"bramblyacre/garden/view"
 )
 
 // Every way is read back as it was written, and named in words.
@@ -113,11 +114,11 @@ func TestRoughNumbersAreRough(t *testing.T) {
 
 // A path of the drawing goes through the points that it was made of, and is closed.
 func TestPathsGoThroughTheirPoints(t *testing.T) {
-	got := pathOf([][]geometry.Point{{{X: 1, Y: 2}, {X: -3.456, Y: 0.004}, {X: 10.1, Y: 20}}, {{X: 0, Y: 0}, {X: 1, Y: 0}, {X: 1, Y: 1}}})
+	got := view.PathOf([][]geometry.Point{{{X: 1, Y: 2}, {X: -3.456, Y: 0.004}, {X: 10.1, Y: 20}}, {{X: 0, Y: 0}, {X: 1, Y: 0}, {X: 1, Y: 1}}})
 	if want := "M1 2L-3.46 0L10.1 20ZM0 0L1 0L1 1Z"; got != want {
 		t.Errorf("%q, expected %q", got, want)
 	}
-	if pathOf(nil) != "" {
+	if view.PathOf(nil) != "" {
 		t.Error("nothing is drawn of nothing")
 	}
 }

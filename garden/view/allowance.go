@@ -132,6 +132,7 @@ func Allowance(s *plot.State, p *plot.Planting, part flora.Part, on calendar.Dat
 	taken, lifted, lastCut := TakenOf(s, p, part, on)
 	stand.Taken = taken
 	stand.Plants += lifted
+	stand.Steady = steadyLeft(s, p, part, on)
 	kept, hasRule := s.KeptShareOf(p.ID, part.Name)
 	if hasRule {
 		stand.KeptShare = kept.Share
@@ -154,6 +155,26 @@ func Allowance(s *plot.State, p *plot.Planting, part flora.Part, on calendar.Dat
 	}
 	v.Weather, v.WaitFor = DryAdvice(s, rule, on)
 	return v, &a
+}
+
+// steadyLeft is how many roots more may be lifted by what the household settled on for a year, of all plantings of the
+// kind in the bed together; nil where nobody did.
+func steadyLeft(s *plot.State, p *plot.Planting, part flora.Part, on calendar.Date) *float64 {
+	row, has := s.RootStandOf(p.SpeciesID, p.BedID)
+	if !has || row.Take == nil || !part.Harvest.TakesPlant {
+		return nil
+	}
+	left := float64(*row.Take)
+	for _, other := range s.StandingIn(p.BedID) {
+		if other.SpeciesID != p.SpeciesID {
+			continue
+		}
+		taken, _, _ := TakenOf(s, other, part, on)
+		for _, one := range taken {
+			left -= one.Units
+		}
+	}
+	return &left
 }
 
 // TakenOf returns the pickings of a part that bear on an allowance on a day, the oldest first, how many plants went with
@@ -323,6 +344,8 @@ func limitReason(
 			return cut + "It does not grow back this season."
 		}
 		return fmt.Sprintf("%s%.0f %% of what was cut has grown back.", cut, 100*a.Regrown)
+	case harvest.BySteady:
+		return "What you settled on for a year, so that the stand lasts."
 	case harvest.ByAll:
 		return "It is to go: nothing of it is kept back."
 	case harvest.ByNeed:

@@ -6,13 +6,16 @@ import (
 	"math"
 	"slices"
 
+	"bramblyacre/core/geometry"
 	"bramblyacre/garden/plot"
 	"bramblyacre/garden/say"
 )
 
-// spadeM is how far from a stem a spade cuts, in metres, when roots are lifted: a
-// usual value.
-const spadeM = 0.35
+// SpadeM is how far from a stem a spade cuts, in metres, when roots are lifted: a guess.
+const SpadeM = 0.35
+
+// SpadeReachM is how far from a stem that is lifted a plant of another planting may stand and still be cut into.
+func SpadeReachM(other *plot.Planting) float64 { return SpadeM + math.Min(plot.RootReachM(other), 0.5) }
 
 // Neighbour is a planting that stands within reach of a spade.
 type Neighbour struct {
@@ -27,18 +30,24 @@ type Neighbour struct {
 // Neighbours returns what stands within reach of a spade of a planting: where its
 // own roots end and another's begin, the nearest first.
 func Neighbours(s *plot.State, p *plot.Planting) []Neighbour {
+	return NeighboursOf(s, p.Spots, func(other *plot.Planting) bool { return other.ID == p.ID })
+}
+
+// NeighboursOf returns what stands within reach of a spade of plants in some places, the nearest first, without the
+// plantings that are their own.
+func NeighboursOf(s *plot.State, at []geometry.Point, own func(*plot.Planting) bool) []Neighbour {
 	near := []Neighbour{}
 	distances := map[int64]float64{}
 	for _, other := range s.Plantings {
-		if other.ID == p.ID {
+		if own(other) {
 			continue
 		}
-		reach := spadeM + math.Min(plot.RootReachM(other), 0.5)
+		reach := SpadeReachM(other)
 		count, least := 0, math.Inf(1)
 		for _, spot := range other.Spots {
 			gap := math.Inf(1)
-			for _, own := range p.Spots {
-				gap = math.Min(gap, own.Distance(spot))
+			for _, lifted := range at {
+				gap = math.Min(gap, lifted.Distance(spot))
 			}
 			if gap <= reach {
 				count++

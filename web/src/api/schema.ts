@@ -2091,6 +2091,41 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/roots": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The stands whose roots are lifted */
+        get: operations["getRoots"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/roots/{species}/{bed}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** How many of a stand's roots may go, and which */
+        get: operations["getRoot"];
+        /** Note how a stand's roots are taken */
+        put: operations["settleRoots"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/round": {
         parameters: {
             query?: never;
@@ -6129,6 +6164,163 @@ export interface components {
             start: string;
             today: string;
         };
+        RootCourse: {
+            high: number[];
+            low: number[];
+            middle: number[];
+            name: string;
+            words: string;
+        };
+        RootInput: {
+            /**
+             * Format: double
+             * @description The share of what goes back that grows on, 0 to 1
+             */
+            crowns?: number;
+            /**
+             * Format: double
+             * @description Young plants a year beside one of age
+             */
+            offspring?: number;
+            school: string;
+            /**
+             * Format: double
+             * @description The share that sees the next year, 0 to 1
+             */
+            survival?: number;
+            /**
+             * Format: int64
+             * @description How many a year
+             */
+            take?: number;
+        };
+        RootMark: {
+            /** @description One of those to lift now */
+            lift: boolean;
+            unproven: boolean;
+            /** @description Why it is lifted, or why it stays */
+            why: string;
+            /** Format: double */
+            x: number;
+            /** Format: double */
+            y: number;
+            /** Format: int64 */
+            year: number;
+        };
+        RootOther: {
+            name: string;
+            /** Format: double */
+            x: number;
+            /** Format: double */
+            y: number;
+        };
+        RootPoint: {
+            /** Format: double */
+            x: number;
+            /** Format: double */
+            y: number;
+        };
+        RootRow: {
+            bed: string;
+            /** Format: int64 */
+            bedId: number;
+            /** @description Plant and part */
+            name: string;
+            /** Format: int64 */
+            plants: number;
+            /** @description Why nothing of it is for use; empty where it is */
+            refused: string;
+            speciesId: string;
+            /** @description How many a year */
+            take: string;
+            /** @description Its ages */
+            words: string;
+        };
+        RootView: {
+            /** @description What the figures rest on */
+            basis: string;
+            bed: string;
+            /** Format: int64 */
+            bedId: number;
+            /** @description The same in words */
+            beside: string[];
+            /**
+             * Format: double
+             * @description The share of what goes back that grows on
+             */
+            crowns: number;
+            /** @description The chance that the stand is kept, by how many are lifted every year */
+            curve: components["schemas"]["TakeChance"][];
+            /** Format: int64 */
+            firstYear: number;
+            /** @description What becomes of it, by what share of the plants of age is lifted */
+            futures: components["schemas"]["RootCourse"][];
+            high: components["schemas"]["RootPoint"];
+            /**
+             * Format: int64
+             * @description How many were lifted this winter
+             */
+            lifted: number;
+            low: components["schemas"]["RootPoint"];
+            /** @description Plant and part */
+            name: string;
+            /**
+             * Format: int64
+             * @description The same where no crown goes back
+             */
+            noCrowns: number;
+            /**
+             * Format: double
+             * @description Young plants a year beside one of age
+             */
+            offspring: number;
+            /** @description What else stands within the spade's reach of what is lifted */
+            others: components["schemas"]["RootOther"][];
+            /** @description The bed as a path in metres */
+            outline: string;
+            /** @description Its plants by their places; none where they are not drawn one by one */
+            plants: components["schemas"]["RootMark"][];
+            /** @description Why nothing of it is for use; empty where it is */
+            refused: string;
+            /** @description Which plants each year, were each to live on */
+            rotation: components["schemas"]["RootYear"][];
+            /** @enum {string} */
+            school: "whole" | "part";
+            /**
+             * Format: int64
+             * @description What the household settled on
+             */
+            settled?: number;
+            /** Format: double */
+            spadeM: number;
+            speciesId: string;
+            /** Format: int64 */
+            steady: number;
+            /** @description What that take comes to */
+            steadyWords: string;
+            /**
+             * Format: double
+             * @description The share of plants that see the next year
+             */
+            survival: number;
+            /** @description How many a year */
+            take: string;
+            /**
+             * Format: int64
+             * @description How many are lifted by what is shown
+             */
+            thisYear: number;
+            version: string;
+        };
+        RootYear: {
+            /** @description By their index among the plants */
+            lifted: number[];
+            /** Format: int64 */
+            year: number;
+        };
+        RootsView: {
+            stands: components["schemas"]["RootRow"][];
+        };
         RoundAfterView: {
             /** @description What surprised first, then what moved most */
             looks: components["schemas"]["AfterLook"][];
@@ -6882,6 +7074,12 @@ export interface components {
             verdict: "well" | "fairly" | "hardly" | "no";
             /** @description The verdict with what decides it */
             words: string;
+        };
+        TakeChance: {
+            /** Format: double */
+            chance: number;
+            /** Format: int64 */
+            take: number;
         };
         Thing: {
             /** Format: int64 */
@@ -12150,6 +12348,117 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["RibbonView"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    getRoots: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RootsView"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    getRoot: {
+        parameters: {
+            query?: {
+                /** @description whole or part; empty for what is settled */
+                school?: string;
+                /** @description Tried instead of what is known; below 0 for that */
+                survival?: number;
+                /** @description The same */
+                offspring?: number;
+                /** @description The same */
+                crowns?: number;
+                /** @description How many a year are tried; below 0 for what is settled */
+                take?: number;
+            };
+            header?: never;
+            path: {
+                species: string;
+                bed: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RootView"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    settleRoots: {
+        parameters: {
+            query?: never;
+            header: {
+                /** @description The version that was shown, in quotes */
+                "If-Match": string;
+            };
+            path: {
+                species: string;
+                bed: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RootInput"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Entry"];
                 };
             };
             /** @description Error */

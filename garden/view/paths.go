@@ -1,4 +1,4 @@
-package spread
+package view
 
 import (
 	"strconv"
@@ -6,8 +6,8 @@ import (
 	"bramblyacre/core/geometry"
 )
 
-// pathOf writes closed lines as the path of a drawing in metres, to a centimetre.
-func pathOf(lines [][]geometry.Point) string {
+// PathOf writes closed lines as the path of a drawing in metres, to a centimetre.
+func PathOf(lines [][]geometry.Point) string {
 	var d []byte
 	number := func(value float64) {
 		text := strconv.FormatFloat(value, 'f', 2, 64)
@@ -38,8 +38,8 @@ func b2i(is bool) int {
 	return 0
 }
 
-// regionPath is the path of a region, its hole left open by drawing it with the even-odd rule.
-func regionPath(region geometry.Region) string {
+// RegionPath is the path of a region, its hole left open by drawing it with the even-odd rule.
+func RegionPath(region geometry.Region) string {
 	var lines [][]geometry.Point
 	for _, area := range region.Areas {
 		lines = append(lines, area)
@@ -47,5 +47,5 @@ func regionPath(region geometry.Region) string {
 	if len(region.Hole) > 0 {
 		lines = append(lines, region.Hole)
 	}
-	return pathOf(lines)
+	return PathOf(lines)
 }
