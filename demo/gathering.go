@@ -37,11 +37,17 @@ var olderAndYounger = []planted{
 	}},
 }
 
+// olderLooks proved the oldest of them; the younger have not flowered yet.
+var olderLooks = []look{{day: "2030-06-20", planting: "valerian oldest", by: "Joss"}}
+
 // gathering is what the household needs, and what it has to make do with.
 func gathering() []event {
 	var events []event
 	for _, p := range olderAndYounger {
 		events = append(events, event{mustDay(p.in.StartedOn), p.key, func(b *builder) error { return b.plant(p) }})
+	}
+	for _, l := range olderLooks {
+		events = append(events, event{mustDay(l.day), l.planting, func(b *builder) error { return b.check(l) }})
 	}
 	for _, need := range needs {
 		events = append(events, event{Today, need.SpeciesID + " " + need.Part, func(b *builder) error {

@@ -38,6 +38,8 @@ func (o operations) registerGather(api huma.API) {
 		}) (journal.Entry, error) {
 			return o.garden.Gather.MakeOf(ctx, in.ID, in.Body)
 		})
+	operation(api, http.MethodGet, "/api/worth-it", "getWorthIt", "What each stand brings for its work, ground and years",
+		func(ctx context.Context, _ *nothing) (gather.WorthItView, error) { return o.garden.Gather.WorthIt(ctx) })
 	type made struct {
 		ByID
 		Preparation string `query:"preparation"`

@@ -74,6 +74,10 @@ func (st *stand) why(i int, mark RootMark, chosen []int, crowding []float64, fir
 		return "among the oldest"
 	case plant.Holds:
 		return "holds the bank"
+	case st.of[i].Ground != "":
+		return "on unsafe ground"
+	case mark.Unproven:
+		return "not proved yet"
 	case plant.Resting:
 		return "settles until next season"
 	case plant.Year < firstYear:

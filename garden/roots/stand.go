@@ -4,9 +4,11 @@ import (
 	"math"
 	"slices"
 
+	"bramblyacre/core/calendar"
 	"bramblyacre/core/flora"
 	"bramblyacre/core/geometry"
 	"bramblyacre/core/harvest"
+	"bramblyacre/core/identity"
 	"bramblyacre/core/plan"
 	"bramblyacre/garden/plot"
 	"bramblyacre/garden/say"
@@ -24,6 +26,8 @@ type stand struct {
 	of     []*plot.Planting
 	// row is what the household said of it.
 	row store.RootStand
+	// liftOn is the day on which it may next be lifted.
+	liftOn calendar.Date
 }
 
 // standsOf are all stands of roots on the plot, by bed and kind.
@@ -43,6 +47,7 @@ func standsOf(s *plot.State) (stands []*stand) {
 		}
 	}
 	for _, one := range stands {
+		one.liftOn = one.nextLift(s)
 		one.setPlants(s)
 	}
 	return stands
@@ -79,11 +84,26 @@ func (st *stand) setPlants(s *plot.State) {
 		}
 		for _, spot := range p.Spots {
 			st.plants = append(st.plants, harvest.RootPlant{
-				At: spot, Year: p.Year, Holds: holdsBank(s, spot), Resting: !s.Age(p, s.Season).Settled(),
+				At: spot, Year: p.Year, Holds: holdsBank(s, spot),
+				Resting: !s.Age(p, s.Season).Settled() || p.IdentityState != identity.Sure || p.Ground != "",
 			})
 			st.of = append(st.of, p)
 		}
 	}
+}
+
+// nextLift is the day on which roots of a stand may next be lifted: today, or when the next window opens.
+func (st *stand) nextLift(s *plot.State) calendar.Date {
+	next := s.Season.End
+	for _, p := range st.plantings {
+		for _, span := range s.Spans(p) {
+			if span.Window.Part.Name == st.part.Name && span.Last >= s.Today {
+				next = min(next, max(s.Today, span.First))
+				break
+			}
+		}
+	}
+	return next
 }
 
 // holdsBank tells whether a plant stands so near to a water's edge, or to that of a slope, that its roots hold it.

@@ -125,8 +125,9 @@ type RootView struct {
 	NoCrowns int    `json:"noCrowns" doc:"The same where no crown goes back"`
 	Settled  *int64 `json:"settled,omitempty" doc:"What the household settled on"`
 	ThisYear int    `json:"thisYear" doc:"How many are lifted by what is shown"`
-	Words    string `json:"steadyWords" doc:"What that take comes to"`
-	Lifted   int    `json:"lifted" doc:"How many were lifted this winter"`
+	SteadyWords string `json:"steadyWords" doc:"What that take comes to"`
+	Lifted   int    `json:"lifted" doc:"How many were lifted of this year's already"`
+	LiftOn   string `json:"liftOn" doc:"When it may next be lifted"`
 
 	Curve    []TakeChance `json:"curve" doc:"The chance that the stand is kept, by how many are lifted every year"`
 	Futures  []RootCourse `json:"futures" doc:"What becomes of it, by what share of the plants of age is lifted"`
@@ -205,7 +206,7 @@ func (u *Uses) Root(ctx context.Context, species string, bed int64, ask RootAsk)
 			Plants: st.count(), Words: st.ageWords(), Refused: st.refused(),
 		},
 		Version: versionOf(st.row), School: string(f.school), Survival: f.survival, Offspring: f.offspring, Crowns: f.crowns,
-		FirstYear: model.FirstYear, Settled: st.row.Take, Lifted: st.lifted(s),
+		FirstYear: model.FirstYear, Settled: st.row.Take, Lifted: st.lifted(s), LiftOn: st.liftWords(s),
 	}
 	if v.Steady, err = model.SteadyTake(years, keep, seed); err != nil {
 		return v, err
@@ -224,7 +225,7 @@ func (u *Uses) Root(ctx context.Context, species string, bed int64, ask RootAsk)
 		v.ThisYear = int(*st.row.Take)
 	}
 	v.Basis = basisWords(f)
-	v.Words = st.steadyWords(s, v, model)
+	v.SteadyWords = st.steadyWords(s, v, model)
 	if err := st.futures(&v, model); err != nil {
 		return v, err
 	}
@@ -262,6 +263,14 @@ func (st *stand) asked(s *plot.State, ask RootAsk) (figures, error) {
 	return tried.figuresOf(s), nil
 }
 
+// liftWords say when a stand may next be lifted.
+func (st *stand) liftWords(s *plot.State) string {
+	if st.liftOn == s.Today {
+		return "now"
+	}
+	return "from about " + st.liftOn.DayMonth()
+}
+
 func basisWords(f figures) string {
 	if f.ownSurvival && f.ownOff && f.ownBack {
 		return "Reckoned by your own figures."
@@ -269,11 +278,11 @@ func basisWords(f figures) string {
 	return "How many live, come up beside and grow on again are guesses of ours until you say what you saw."
 }
 
-// lifted is how many were lifted of a stand in the last winter.
+// lifted is how many were lifted of a stand in the winter that the next lifting belongs to.
 func (st *stand) lifted(s *plot.State) int {
 	n := 0.0
 	for _, p := range st.plantings {
-		taken, _, _ := view.TakenOf(s, p, st.part, s.Today)
+		taken, _, _ := view.TakenOf(s, p, st.part, st.liftOn)
 		for _, one := range taken {
 			n += one.Units
 		}

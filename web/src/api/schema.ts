@@ -2968,6 +2968,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/worth-it": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What each stand brings for its work, ground and years */
+        get: operations["getWorthIt"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/year": {
         parameters: {
             query?: never;
@@ -6256,9 +6273,11 @@ export interface components {
             /** @description What becomes of it, by what share of the plants of age is lifted */
             futures: components["schemas"]["RootCourse"][];
             high: components["schemas"]["RootPoint"];
+            /** @description When it may next be lifted */
+            liftOn: string;
             /**
              * Format: int64
-             * @description How many were lifted this winter
+             * @description How many were lifted of this year's already
              */
             lifted: number;
             low: components["schemas"]["RootPoint"];
@@ -6311,6 +6330,8 @@ export interface components {
              */
             thisYear: number;
             version: string;
+            /** @description Its ages */
+            words: string;
         };
         RootYear: {
             /** @description By their index among the plants */
@@ -7815,6 +7836,46 @@ export interface components {
             kinds: components["schemas"]["WorkRow"][];
             /** @description Empty where nothing was noted */
             total: string;
+        };
+        WorthItRow: {
+            /**
+             * Format: double
+             * @description Grams, fresh, of a m² in a year
+             */
+            aM2: number;
+            /**
+             * Format: double
+             * @description Grams, fresh, in a year
+             */
+            aYear: number;
+            /**
+             * Format: double
+             * @description Grams, fresh, for an hour of picking
+             */
+            anHour: number;
+            bed: string;
+            /** @description Nothing was picked yet: what one cut a year would bring */
+            expected: boolean;
+            hourWords: string;
+            m2Words: string;
+            /** @description Plant and part */
+            name: string;
+            /** Format: int64 */
+            plantingId: number;
+            /**
+             * Format: int64
+             * @description How many seasons it is the mean of
+             */
+            seasons: number;
+            /** @description How often it was taken this year and before */
+            times: string;
+            yearWords: string;
+        };
+        WorthItView: {
+            basis: string;
+            stands: components["schemas"]["WorthItRow"][];
+            /** @description What to grow more of */
+            words: string;
         };
         YearChoice: {
             name: string;
@@ -14362,6 +14423,35 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Entry"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    getWorthIt: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WorthItView"];
                 };
             };
             /** @description Error */

@@ -18,5 +18,12 @@ export const area: Area = {
       title: "Needs and means",
       load: () => import("./NeedsAndMeans").then((m) => m.NeedsAndMeans),
     },
+    { path: "/gather/worth", title: "Worth it?", load: () => import("./WorthIt").then((m) => m.WorthIt) },
+    { path: "/gather/roots", title: "Roots", load: () => import("./roots/Roots").then((m) => m.Roots) },
+    {
+      path: "/gather/roots/:species/:bed",
+      title: "Roots",
+      load: () => import("./roots/Roots").then((m) => m.Roots),
+    },
   ],
 };
