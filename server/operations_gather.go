@@ -38,6 +38,10 @@ func (o operations) registerGather(api huma.API) {
 		}) (journal.Entry, error) {
 			return o.garden.Gather.MakeOf(ctx, in.ID, in.Body)
 		})
+	operation(api, http.MethodPost, "/api/first-tastes", "tellFirst", "Note that someone was told to begin with a little",
+		func(ctx context.Context, in *struct{ Body gather.FirstTasteInput }) (journal.Entry, error) {
+			return o.garden.Gather.TellFirst(ctx, in.Body)
+		})
 	operation(api, http.MethodGet, "/api/worth-it", "getWorthIt", "What each stand brings for its work, ground and years",
 		func(ctx context.Context, _ *nothing) (gather.WorthItView, error) { return o.garden.Gather.WorthIt(ctx) })
 	type made struct {

@@ -62,6 +62,8 @@ func (o operations) registerSeason(api huma.API) {
 		func(ctx context.Context, in *ByID) (journal.Entry, error) {
 			return o.garden.Season.DropCopy(ctx, in.ID)
 		})
+	operation(api, http.MethodGet, "/api/out-to-pick", "getOutToPick", "What can be picked today, on one walk",
+		func(ctx context.Context, _ *nothing) (season.OutView, error) { return o.garden.Season.Out(ctx) })
 	operation(api, http.MethodGet, "/api/make-do", "getMakeDo", "The drier, the time for picking and the days away",
 		func(ctx context.Context, _ *nothing) (season.MakeDoView, error) { return o.garden.Season.MakeDo(ctx) })
 	operation(api, http.MethodPut, "/api/make-do", "setMakeDo", "Change the drier and the time for picking",

@@ -1,10 +1,12 @@
 package gather
 
 import (
+	"cmp"
 	"context"
 	"encoding/json"
 	"fmt"
 	"slices"
+	"strings"
 
 	"bramblyacre/core/calendar"
 	"bramblyacre/core/identity"
@@ -40,6 +42,11 @@ type BasketView struct {
 	Left       float64              `json:"left" doc:"What nothing was made of yet, in grams, fresh"`
 	LeftWeight string               `json:"leftWeight" doc:"The same in words; empty where nothing is left"`
 	Cautions   view.CautionsView    `json:"cautions"`
+	Notes      string               `json:"notes" doc:"Where it was taken, what was left, in which weather"`
+	Handling   []string             `json:"handling" doc:"What may be done with it at the table"`
+	HensToo    bool                 `json:"hensToo" doc:"What is rejected may go to the hens"`
+	ByMouth    bool                 `json:"byMouth" doc:"It may be taken by mouth"`
+	First      []FirstTasteView     `json:"first" doc:"Who of the household was told to begin with a little, and who not yet"`
 }
 
 // Baskets returns this season's pickings, the newest first, with what each is fit for.
@@ -91,6 +98,12 @@ func viewBasket(s *plot.State, p *plot.Planting, picking store.Picking) BasketVi
 	if sortings := s.Sortings[picking.ID]; len(sortings) > 0 {
 		last := sortings[len(sortings)-1]
 		v.Sorted = "sorted by " + last.ByWhom + ", " + view.DayWords(last.Day)
+		if last.Handling != "" {
+			v.Sorted += ", " + strings.ReplaceAll(last.Handling, ",", ", ")
+		}
+		if last.Rejected > 0 {
+			v.Sorted += fmt.Sprintf(", %s to the %s", s.Units.Weight(last.Rejected), cmp.Or(last.RejectedTo, "compost"))
+		}
 	}
 	if v.State == basketSort {
 		for _, q := range tableQuestions(p, picking.Part) {
@@ -109,7 +122,10 @@ func viewBasket(s *plot.State, p *plot.Planting, picking store.Picking) BasketVi
 	}
 	if part, has := p.Species.Part(picking.Part); has {
 		v.MayMake = part.Preparations()
+		v.ByMouth, v.First = byMouth(part), firstTastesOf(s, p.SpeciesID, part.Name)
 	}
+	v.Handling, v.HensToo = handlings, !p.Rules.NamesDanger()
+	v.Notes = pickedWords(picking)
 	return v
 }
 

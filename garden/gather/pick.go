@@ -29,6 +29,9 @@ type PickingInput struct {
 	CrownsBack bool `json:"crownsBack,omitempty" doc:"Of what is lifted, the crowns with buds were put back"`
 	// TookAnyway notes a picking beyond the allowance as what happened.
 	TookAnyway bool   `json:"tookAnyway,omitempty"`
+	Where      string `json:"where,omitempty" doc:"Where on the plant it was taken"`
+	Left       string `json:"left,omitempty" doc:"What was left, in words"`
+	Weather    string `json:"weather,omitempty" doc:"In which weather"`
 	Note       string `json:"note,omitempty"`
 	ClientKey  string `json:"clientKey,omitempty"`
 }
@@ -97,6 +100,9 @@ func (u *Uses) NotePicking(ctx context.Context, plantingID int64, in PickingInpu
 	return picked, nil
 }
 
+// longestWords is how long the few words on a picking may be.
+const longestWords = 120
+
 var took = map[string]string{"Cut": "Cut", "Pick": "Picked", "Lift": "Lifted", "Snip": "Snipped"}
 
 func readPicking(
@@ -109,6 +115,9 @@ func readPicking(
 		PlantingID: p.ID,
 		Part:       in.Part,
 		Note:       c.Text("note", in.Note, say.LongestNote),
+		WhereOn:    c.Text("where", in.Where, longestWords),
+		LeftWords:  c.Text("left", in.Left, longestWords),
+		Weather:    c.Text("weather", in.Weather, longestWords),
 		ClientKey:  say.ReadClientKey(in.ClientKey),
 		NotedAfter: s.LastEntry,
 	}

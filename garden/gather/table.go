@@ -30,8 +30,14 @@ type SortingInput struct {
 	Answers map[string]string `json:"answers" doc:"seen, not seen or cannot tell, by the characters asked for"`
 	view.Sight
 	Rejected string `json:"rejected,omitempty" doc:"How much went to the compost, as typed; empty for nothing"`
-	Note     string `json:"note,omitempty"`
+	// Handling is what was done with it: washed, spun, stripped, sized.
+	Handling   []string `json:"handling,omitempty" doc:"washed, not washed, spun, stripped, sorted by size"`
+	RejectedTo string   `json:"rejectedTo,omitempty" enum:"compost,hens" doc:"Where what was rejected went; the compost where nothing is said"`
+	Note       string   `json:"note,omitempty"`
 }
+
+// handlings are what may be done with a picking at the table.
+var handlings = []string{"washed", "not washed", "spun", "stripped", "sorted by size"}
 
 // readRejected reads how much of a picking went to the compost, in grams: no more than is
 // left of it.
@@ -49,6 +55,28 @@ func readRejected(s *plot.State, c *say.Checklist, p *plot.Planting, picking sto
 		c.Add("rejected", "What is rejected lies between nothing and the %s that are left: no more.", s.Units.Weight(left))
 	}
 	return min(max(0, grams), left)
+}
+
+// readHandling reads what was done with a picking, and where what was rejected went.
+func readHandling(s *plot.State, c *say.Checklist, p *plot.Planting, part string, in SortingInput) (done, to string) {
+	for _, one := range in.Handling {
+		if !slices.Contains(handlings, one) {
+			c.Add("handling", "Choose from %s.", say.OrList(handlings))
+		}
+	}
+	if slices.Contains(in.Handling, "washed") && slices.Contains(in.Handling, "not washed") {
+		c.Add("handling", "It was washed, or it was not.")
+	}
+	to = in.RejectedTo
+	switch {
+	case to != "" && to != "compost" && to != "hens":
+		c.Add("rejectedTo", "It goes to the compost or the hens.")
+	case to == "hens" && p.Rules.NamesDanger():
+		// A stranger in it would be eaten.
+		c.Add("rejectedTo", "%s has dangerous look-alikes: what is sorted out of it goes to the compost.",
+			say.Capital(p.Species.Names.Name))
+	}
+	return strings.Join(in.Handling, ","), to
 }
 
 // SortPicking notes that a picking was sorted again at the table.
@@ -74,6 +102,7 @@ func (u *Uses) SortPicking(ctx context.Context, pickingID int64, in SortingInput
 		if row.ByWhom == "" {
 			c.Add("by", "Say who sorted it.")
 		}
+		row.Handling, row.RejectedTo = readHandling(s, &c, p, picking.Part, in)
 		row.Rejected = readRejected(s, &c, p, picking, in.Rejected)
 		if len(tableQuestions(p, picking.Part)) > 0 {
 			view.CheckAnswers(&c, p.Rules, in.Answers)

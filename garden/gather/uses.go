@@ -17,5 +17,5 @@ func New(p *plot.Plot) *Uses { return &Uses{plot: p} }
 
 // Part is what the area tells the rest of the house.
 func (u *Uses) Part() area.Part {
-	return area.Part{Registration: registration, Kept: []plot.AnyKept{plot.Measures}}
+	return area.Part{Registration: registration, Kept: []plot.AnyKept{plot.Measures, firstTastes}}
 }

@@ -39,6 +39,17 @@ var household = map[string]string{
 // driedSuffix marks a measure of dried herb.
 const driedSuffix = " dried"
 
+// MeasureWords are a measure's name for one and for several.
+func MeasureWords(name string) (one, many string) {
+	if many, has := household[name]; has {
+		return name, many
+	}
+	return name, name
+}
+
+// IsDried tells whether a measure is one of dried herb.
+func IsDried(name string) bool { return strings.HasSuffix(name, driedSuffix) }
+
 // householdMeasure returns the measure that words mean: "cups", or "cups dried", which is a measure of its own.
 func householdMeasure(word string) (one string, is bool) {
 	if plain, isDried := strings.CutSuffix(word, driedSuffix); isDried {

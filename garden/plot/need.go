@@ -4,7 +4,9 @@ import (
 	"bramblyacre/core/calendar"
 	"bramblyacre/core/flora"
 	"bramblyacre/core/harvest"
+	"bramblyacre/core/identity"
 	"bramblyacre/store"
+	"encoding/json"
 )
 
 // NeedRow returns what was noted of a year's need of a part; false where nobody said.
@@ -35,13 +37,31 @@ func (s *State) StillNeeded(p *Planting, part flora.Part, year int) *float64 {
 	return &units
 }
 
-// KeptGrams is the fresh weight of a picking without what went to the compost.
+// KeptGrams is the fresh weight of a picking without what was rejected at the table: nothing of one in which a stranger
+// was found.
 func (s *State) KeptGrams(picking store.Picking) float64 {
 	grams := picking.Grams
 	for _, sorting := range s.Sortings[picking.ID] {
+		if foundStranger(sorting) {
+			return 0
+		}
 		grams -= sorting.Rejected
 	}
 	return max(0, grams)
+}
+
+// foundStranger tells whether something in a picking was not seen to be what it was picked as.
+func foundStranger(sorting store.Sorting) bool {
+	var answers map[string]string
+	if json.Unmarshal([]byte(sorting.Answers), &answers) != nil {
+		return false // what cannot be read says nothing, here as in what the basket is fit for
+	}
+	for _, answer := range answers {
+		if answer == string(identity.NotSeen) {
+			return true
+		}
+	}
+	return false
 }
 
 // LeftGrams is what is left of a picking that nothing was made of yet.

@@ -7,7 +7,6 @@ import (
 	"bramblyacre/core/climate"
 	"bramblyacre/core/flora"
 	"bramblyacre/core/harvest"
-	"bramblyacre/core/phenology"
 	"bramblyacre/garden/plot"
 )
 
@@ -48,7 +47,7 @@ func (q *question) qualityOf(p *plot.Planting, part flora.Part, weather *fitDays
 			ready[t] = min(1, ready[t]/chance)
 		}
 		if fit[t] > 0 {
-			quality[t] = unsure(chance/most) * stageQuality(forecast, part, forecast.SharesOn(day))
+			quality[t] = unsure(chance/most) * harvest.StageQuality(forecast, part, day)
 		}
 		if quality[t] > 0 && opens < 0 {
 			opens = t
@@ -70,25 +69,6 @@ func (q *question) qualityOf(p *plot.Planting, part flora.Part, weather *fitDays
 // unsure is what is left of a day's worth where it may come to nothing, so that the picking has to move: a quarter is
 // lost on a day that hardly ever is the right one.
 func unsure(likely float64) float64 { return 0.75 + 0.25*likely }
-
-// stageQuality is how good what is ready of a part is on a day, by the stages that the plants are at: of a stage that
-// nothing is on record of, as good as the one before it.
-func stageQuality(f *phenology.Forecast, part flora.Part, shares []float64) float64 {
-	rule, sum, ready, last := part.Harvest, 0.0, 0.0, 1.0
-	for k, share := range shares {
-		if !f.Between(k, rule.From, rule.Until) {
-			continue
-		}
-		if figure, on := part.Keep.Quality[f.Stages[k].String()]; on {
-			last = figure.Value
-		}
-		sum, ready = sum+share*last, ready+share
-	}
-	if ready == 0 {
-		return 0
-	}
-	return sum / ready
-}
 
 // fitDays are the chances of weather fit for picking.
 type fitDays struct {

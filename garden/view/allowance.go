@@ -43,6 +43,12 @@ type AllowanceView struct {
 	// Beside is what stands within reach of a spade, for roots alone.
 	Beside []Neighbour `json:"beside" doc:"What stands within reach of a spade, where roots are lifted"`
 	Crowns bool        `json:"crowns" doc:"What is lifted leaves a crown with buds that may be put back"`
+	Past   string      `json:"past" doc:"How much is past its stage; empty for next to nothing"`
+	Age    string      `json:"age" doc:"How good it is now against its best, and what waiting would do"`
+	Taken  string      `json:"taken" doc:"How often it was taken this year and before, and what that left"`
+	Hour   string      `json:"hour" doc:"The hours of the day that suit; empty for any"`
+	Fit    string      `json:"fit" doc:"The weather that suits, in words; empty for any"`
+	Keeps  string      `json:"keeps" doc:"What the household leaves of it of its own accord; empty for nothing"`
 }
 
 // LimitView is one limit with its reason.
@@ -112,6 +118,7 @@ func Allowance(s *plot.State, p *plot.Planting, part flora.Part, on calendar.Dat
 		v.Beside = Neighbours(s, p)
 	}
 	v.Crowns = harvest.LeavesCrowns(p.Species, rule)
+	v.Hour, v.Fit = part.Keep.Hour, part.Keep.Weather
 	v.Standing = flora.Weakest(
 		rule.PerPlant.Standing,
 		rule.GramsEach.Standing,
@@ -154,6 +161,10 @@ func Allowance(s *plot.State, p *plot.Planting, part flora.Part, on calendar.Dat
 		})
 	}
 	v.Weather, v.WaitFor = DryAdvice(s, rule, on)
+	v.Past, v.Age, v.Taken = pastWords(forecast, rule, on), ageWords(forecast, part, on), takenWords(s, p, part, on, a)
+	if hasRule {
+		v.Keeps = fmt.Sprintf("%.0f %% stays for %s", 100*kept.Share, kept.ForWhom)
+	}
 	return v, &a
 }
 

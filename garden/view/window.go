@@ -7,6 +7,9 @@ import (
 	"bramblyacre/core/harvest"
 	"bramblyacre/garden/plot"
 	"bramblyacre/garden/say"
+	"bramblyacre/store"
+	"fmt"
+	"slices"
 )
 
 // UrgencyOf tells how urgent a window is on a day.
@@ -42,6 +45,8 @@ type WindowView struct {
 	Amount     string         `json:"amount" doc:"What may be taken on the day; empty outside the window"`
 	Weight     string         `json:"weight"`
 	Chance     float64        `json:"chance" doc:"That it is open on the day"`
+	Flush      string         `json:"flush" doc:"The name of the flush, of a part that is ready more than once a year"`
+	Missed     bool           `json:"missed" doc:"It is over, and nothing was taken in it"`
 }
 
 // Window states.
@@ -56,7 +61,7 @@ func ViewWindow(s *plot.State, p *plot.Planting, span plot.Span, on calendar.Dat
 	v := WindowView{
 		PlantingID: p.ID, Name: p.Species.Names.Name, Bed: p.Bed.Name, Part: part.Name, Verb: part.Harvest.Verb,
 		First: span.First, Last: span.Last, Opens: say.ViewDates(span.Window.Opens), Closes: say.ViewDates(span.Closes),
-		NeverSeen: len(p.Sightings) == 0, Chance: span.Window.ChanceOn(on), Notices: treeNotices(p),
+		NeverSeen: len(p.Sightings) == 0, Chance: span.Window.ChanceOn(on), Notices: treeNotices(p), Flush: span.Window.Flush,
 	}
 	if span.Window.Peak != nil {
 		peak := say.ViewDates(*span.Window.Peak)
@@ -88,6 +93,9 @@ func ViewWindow(s *plot.State, p *plot.Planting, span plot.Span, on calendar.Dat
 		v.Words = "opens " + v.Opens.Text
 	case stateOver:
 		v.Words = "closed about " + span.Last.DayMonth()
+		if v.Missed = v.Refused == "" && !takenIn(p, part.Name, span); v.Missed {
+			v.Words = missedWords(s, p, span)
+		}
 	default:
 		v.Words = "closes " + v.Closes.Text
 		if v.Closes.Chance < 0.5 {
@@ -95,4 +103,31 @@ func ViewWindow(s *plot.State, p *plot.Planting, span plot.Span, on calendar.Dat
 		}
 	}
 	return v
+}
+
+// takenIn tells whether a part was taken within a window.
+func takenIn(p *plot.Planting, part string, span plot.Span) bool {
+	return slices.ContainsFunc(p.Pickings, func(picking store.Picking) bool {
+		day, err := calendar.Parse(picking.Day)
+		return err == nil && picking.Part == part && day >= span.First && day <= span.Last
+	})
+}
+
+// missedWords say that a window passed without a picking, and when the next one opens.
+func missedWords(s *plot.State, p *plot.Planting, over plot.Span) string {
+	words := "missed: closed about " + over.Last.DayMonth()
+	for _, span := range s.Spans(p) {
+		if span.Window.Part.Name != over.Window.Part.Name || span.First <= over.Last {
+			continue
+		}
+		next := span.First.DayMonth()
+		if span.First.Year() != over.Last.Year() {
+			next = span.First.DayMonthYear()
+		}
+		if span.Window.Flush != "" {
+			return fmt.Sprintf("%s; the %s follows about %s", words, span.Window.Flush, next)
+		}
+		return fmt.Sprintf("%s; the next opens about %s", words, next)
+	}
+	return words + "; none follows in sight"
 }

@@ -944,6 +944,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/first-tastes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Note that someone was told to begin with a little */
+        post: operations["tellFirst"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/gather": {
         parameters: {
             query?: never;
@@ -1193,6 +1210,23 @@ export interface paths {
         };
         /** What is closing, open and coming */
         get: operations["getNow"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/out-to-pick": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What can be picked today, on one walk */
+        get: operations["getOutToPick"];
         put?: never;
         post?: never;
         delete?: never;
@@ -3063,6 +3097,8 @@ export interface components {
             today: string;
         };
         AllowanceView: {
+            /** @description How good it is now against its best, and what waiting would do */
+            age: string;
             /** @description Up to 14 of 42 stems */
             amount: string;
             /** @description What stands within reach of a spade, where roots are lifted */
@@ -3072,7 +3108,13 @@ export interface components {
             crowns: boolean;
             /** @description The grower's own customs, by author; none while they are switched off */
             customs: string[];
+            /** @description The weather that suits, in words; empty for any */
+            fit: string;
             hazards: string[];
+            /** @description The hours of the day that suit; empty for any */
+            hour: string;
+            /** @description What the household leaves of it of its own accord; empty for nothing */
+            keeps: string;
             /** @description All limits, the binding one first */
             limits: components["schemas"]["LimitView"][];
             /** @description What the household needs of it this year; empty where nobody said */
@@ -3082,11 +3124,15 @@ export interface components {
             /** @description Something may be taken */
             offered: boolean;
             part: string;
+            /** @description How much is past its stage; empty for next to nothing */
+            past: string;
             /** @description Why nothing may be taken at all */
             refusal?: components["schemas"]["RefusalView"];
             sign: string;
             /** @description The weakest standing of the figures behind it */
             standing: string;
+            /** @description How often it was taken this year and before, and what that left */
+            taken: string;
             /** @description The unit the part is counted in, for several */
             unitName: string;
             /** Format: double */
@@ -3163,7 +3209,15 @@ export interface components {
             kinds: components["schemas"]["KindBalance"][];
         };
         BasketView: {
+            /** @description It may be taken by mouth */
+            byMouth: boolean;
             cautions: components["schemas"]["CautionsView"];
+            /** @description Who of the household was told to begin with a little, and who not yet */
+            first: components["schemas"]["FirstTasteView"][];
+            /** @description What may be done with it at the table */
+            handling: string[];
+            /** @description What is rejected may go to the hens */
+            hensToo: boolean;
             /**
              * Format: double
              * @description What nothing was made of yet, in grams, fresh
@@ -3176,6 +3230,8 @@ export interface components {
             mayMake: string[];
             /** @description Plant and part */
             name: string;
+            /** @description Where it was taken, what was left, in which weather */
+            notes: string;
             /** Format: int64 */
             pickingId: number;
             /** Format: int64 */
@@ -4288,6 +4344,21 @@ export interface components {
             part: string;
             text: string;
         };
+        FirstTasteInput: {
+            part: string;
+            /** Format: int64 */
+            personId: number;
+            speciesId: string;
+        };
+        FirstTasteView: {
+            name: string;
+            /** Format: int64 */
+            personId: number;
+            /** @description It was said to them: a little first */
+            said: boolean;
+            /** @description What is said, or when it was */
+            words: string;
+        };
         ForMe: {
             answer: string;
             /** @description There is something to mind */
@@ -5225,6 +5296,44 @@ export interface components {
             names: string;
             shows: components["schemas"]["StateView"][];
         };
+        OutKind: {
+            allowance: components["schemas"]["AllowanceView"];
+            bed: string;
+            /**
+             * Format: double
+             * @description What one weighs, fresh
+             */
+            gramsEach: number;
+            many: string;
+            /** @description The grower's own measures of it */
+            measures: components["schemas"]["OutMeasure"][];
+            /** @description Plant and part */
+            name: string;
+            one: string;
+            /** @description What the plan of the season takes today, or when it does; empty where no plan is followed */
+            planned: string;
+            /** Format: int64 */
+            plantingId: number;
+            speciesId: string;
+            /** @description The plan takes it today */
+            today: boolean;
+            /**
+             * Format: double
+             * @description How many of its own unit to take: as planned, else as allowed
+             */
+            units: number;
+        };
+        OutMeasure: {
+            /** Format: double */
+            grams: number;
+            many: string;
+            name: string;
+        };
+        OutView: {
+            day: string;
+            kinds: components["schemas"]["OutKind"][];
+            words: string;
+        };
         OvertakenView: {
             asked?: components["schemas"]["RaceView"];
             /** @description All plantings, to ask about another */
@@ -5365,6 +5474,8 @@ export interface components {
             /** @description Of what is lifted, the crowns with buds were put back */
             crownsBack?: boolean;
             day: string;
+            /** @description What was left, in words */
+            left?: string;
             /** @description What one handful, bowl or cup weighs, as typed; kept */
             measureWeighs?: string;
             note?: string;
@@ -5372,6 +5483,10 @@ export interface components {
             /** @description The plant that the page showed */
             speciesId?: string;
             tookAnyway?: boolean;
+            /** @description In which weather */
+            weather?: string;
+            /** @description Where on the plant it was taken */
+            where?: string;
         };
         PlanBatchInput: {
             /** Format: int64 */
@@ -6787,9 +6902,16 @@ export interface components {
                 [key: string]: string;
             };
             by: string;
+            /** @description washed, not washed, spun, stripped, sorted by size */
+            handling?: string[];
             note?: string;
             /** @description How much went to the compost, as typed; empty for nothing */
             rejected?: string;
+            /**
+             * @description Where what was rejected went; the compost where nothing is said
+             * @enum {string}
+             */
+            rejectedTo?: "compost" | "hens";
             /** @description For each answer the states that the plant was said to show */
             shown: {
                 [key: string]: string[];
@@ -7765,7 +7887,11 @@ export interface components {
             chance: number;
             closes: components["schemas"]["DatesView"];
             first: string;
+            /** @description The name of the flush, of a part that is ready more than once a year */
+            flush: string;
             last: string;
+            /** @description It is over, and nothing was taken in it */
+            missed: boolean;
             name: string;
             /** @description Nobody has looked, so the window is wide */
             neverSeen: boolean;
@@ -9908,6 +10034,39 @@ export interface operations {
             };
         };
     };
+    tellFirst: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FirstTasteInput"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Entry"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
     getGather: {
         parameters: {
             query?: {
@@ -10447,6 +10606,35 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["NowView"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    getOutToPick: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OutView"];
                 };
             };
             /** @description Error */
