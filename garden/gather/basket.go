@@ -31,6 +31,7 @@ type BasketView struct {
 	PickingID  int64                `json:"pickingId"`
 	PlantingID int64                `json:"plantingId"`
 	SpeciesID  string               `json:"speciesId"`
+	Part       string               `json:"part"`
 	Name       string               `json:"name" doc:"Plant and part"`
 	Words      string               `json:"words" doc:"How much, from where, when"`
 	State      string               `json:"state" enum:"to sort,fit for use,held back"`
@@ -87,6 +88,7 @@ func viewBasket(s *plot.State, p *plot.Planting, picking store.Picking) BasketVi
 		PickingID:  picking.ID,
 		PlantingID: p.ID,
 		SpeciesID:  p.SpeciesID,
+		Part:       picking.Part,
 		Name:       say.Capital(say.PartOf(p.Species.Names.Name, picking.Part)),
 		Words:      view.PickingWords(s, p, picking),
 		Questions:  []view.CheckQuestion{},

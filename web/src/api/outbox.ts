@@ -2,12 +2,23 @@ import { useMemo, useSyncExternalStore } from "react";
 
 import { api, newKey, plotShown, Refusal, answerOf, Unreachable, type Schemas } from "./client";
 
-/** A look that was noted without a network: kept on this device until it is sent. */
-export interface Kept {
+/** A look or a picking that was noted without a network: kept on this device until it is sent. */
+export type Kept = KeptLook | KeptPicking;
+
+interface KeptLook extends Waiting {
+  kind?: "look";
+  note: Schemas["ObservationInput"];
+}
+
+export interface KeptPicking extends Waiting {
+  kind: "picking";
+  note: Schemas["PickingInput"];
+}
+
+interface Waiting {
   /** The plot that it was noted in: it is never sent to another. */
   plot?: string;
   plantingId: number;
-  note: Schemas["ObservationInput"];
   /** Why the plot did not take it in, once it has said so. */
   refused?: string;
   /** The questions it was asked back with, word for word: affirmed, it is taken in. */
@@ -46,11 +57,18 @@ function listen(tell: () => void) {
 
 const isOurs = (kept: Kept) => kept.plot === plotShown();
 
-/** useKeptLooks returns the looks that this device keeps for this plot: those to send, and those that were refused. */
-export function useKeptLooks(): Kept[] {
+const isPicking = (kept: Kept): kept is KeptPicking => kept.kind === "picking";
+const isLook = (kept: Kept): kept is KeptLook => !isPicking(kept);
+
+/** useKept returns all that this device keeps for this plot: what is to be sent, and what was refused. */
+export function useKept(): Kept[] {
   const text = useSyncExternalStore(listen, stored);
   return useMemo(() => parse(text).filter(isOurs), [text]);
 }
+
+/** useKeptLooks returns the looks that this device keeps for this plot, useKeptPickings the pickings. */
+export const useKeptLooks = () => useKept().filter(isLook);
+export const useKeptPickings = () => useKept().filter(isPicking);
 
 /** useForeignLooks returns how many looks this device keeps for other plots: they wait until those are served again. */
 export function useForeignLooks(): number {
@@ -62,30 +80,32 @@ export function useForeignLooks(): number {
 export const discard = (kept: Kept) =>
   write(read().filter((other) => other.note.clientKey !== kept.note.clientKey));
 
-/** affirm says that a look that was asked back about is no slip: it is sent again. */
+/** affirm says that what was asked back about is no slip: it is sent again. */
 export const affirm = (kept: Kept) =>
   write(
-    read().map((other) =>
-      other.note.clientKey === kept.note.clientKey
-        ? {
-            plot: other.plot,
-            plantingId: other.plantingId,
-            note: { ...other.note, affirmed: kept.asked ?? [] },
-          }
-        : other,
-    ),
+    read().map((other): Kept => {
+      if (other.note.clientKey !== kept.note.clientKey) return other;
+      const { plot, plantingId } = other;
+      return isPicking(other)
+        ? { kind: "picking", plot, plantingId, note: { ...other.note, tookAnyway: true } }
+        : { plot, plantingId, note: { ...other.note, affirmed: kept.asked ?? [] } };
+    }),
   );
 
-const send = ({ plantingId, note }: Kept) =>
+const sendLook = ({ plantingId, note }: KeptLook) =>
   answerOf(
     api.POST("/api/plantings/{id}/observations", { params: { path: { id: plantingId } }, body: note }),
   );
 
-/** noteLook sends a look, or keeps it on this device where the plot cannot be reached: then it returns null. */
-export async function noteLook(plantingId: number, note: Schemas["ObservationInput"]) {
-  const kept = { plot: plotShown(), plantingId, note: { ...note, clientKey: note.clientKey ?? newKey() } };
+const sendPicking = ({ plantingId, note }: KeptPicking) =>
+  answerOf(api.POST("/api/plantings/{id}/pickings", { params: { path: { id: plantingId } }, body: note }));
+
+const send = (kept: Kept): Promise<unknown> => (isPicking(kept) ? sendPicking(kept) : sendLook(kept));
+
+/** orKept sends something, or keeps it on this device where the plot cannot be reached: then it returns null. */
+async function orKept<K extends Kept, Answer>(kept: K, post: (kept: K) => Promise<Answer>) {
   try {
-    return await send(kept);
+    return await post(kept);
   } catch (reason) {
     if (!(reason instanceof Unreachable)) throw reason;
     write([...read(), kept]);
@@ -93,7 +113,26 @@ export async function noteLook(plantingId: number, note: Schemas["ObservationInp
   }
 }
 
-/** sendWaiting sends the looks that wait, the oldest first, and returns how many were taken in. */
+/** noteLook sends a look, or keeps it on this device where the plot cannot be reached: then it returns null. */
+export const noteLook = (plantingId: number, note: Schemas["ObservationInput"]) =>
+  orKept(
+    { plot: plotShown(), plantingId, note: { ...note, clientKey: note.clientKey ?? newKey() } },
+    sendLook,
+  );
+
+/** notePicking sends a picking, or keeps it on this device where the plot cannot be reached: then it returns null. */
+export const notePicking = (plantingId: number, note: Schemas["PickingInput"]) =>
+  orKept(
+    {
+      kind: "picking" as const,
+      plot: plotShown(),
+      plantingId,
+      note: { ...note, clientKey: note.clientKey ?? newKey() },
+    },
+    sendPicking,
+  );
+
+/** sendWaiting sends what waits, the oldest first, and returns how many were taken in. */
 export async function sendWaiting(): Promise<number> {
   let sent = 0;
   for (const kept of read().filter((k) => isOurs(k) && !k.refused)) {

@@ -3232,6 +3232,7 @@ export interface components {
             name: string;
             /** @description Where it was taken, what was left, in which weather */
             notes: string;
+            part: string;
             /** Format: int64 */
             pickingId: number;
             /** Format: int64 */

@@ -1,6 +1,6 @@
 import { useEffect } from "react";
 
-import { sendWaiting, useKeptLooks } from "../api/outbox";
+import { sendWaiting, useKept } from "../api/outbox";
 import { useRefresh } from "../api/queries";
 
 const retryMs = 15_000;
@@ -8,7 +8,7 @@ const retryMs = 15_000;
 /** useSendWaiting sends what is kept on this device, on whatever page one is, as soon as the plot can be reached. */
 export function useSendWaiting() {
   const refresh = useRefresh();
-  const waiting = useKeptLooks().filter((kept) => !kept.refused).length;
+  const waiting = useKept().filter((kept) => !kept.refused).length;
   useEffect(() => {
     void sendWaiting().then((sent) => {
       if (sent > 0) void refresh(); // kept when the page was closed

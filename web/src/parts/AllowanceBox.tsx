@@ -59,6 +59,8 @@ export function AllowanceBox({ allowance: a, onPick, open = false, listOwed = tr
       {a.weather && (
         <Box sx={{ fontSize: 14, color: a.waitFor ? "var(--clay)" : "var(--leaf)" }}>{a.weather}</Box>
       )}
+      {a.past && <Box sx={{ fontSize: 14, color: "var(--clay)" }}>{a.past}</Box>}
+      {a.keeps && <Box sx={{ fontSize: 14 }}>{a.keeps}: your own rule.</Box>}
       {a.notices.map((words) => (
         <Box key={words} sx={{ fontSize: 14, color: "var(--clay)" }}>
           {words}
@@ -88,12 +90,25 @@ export function AllowanceBox({ allowance: a, onPick, open = false, listOwed = tr
           <Box sx={{ borderTop: "1px dotted var(--rule)", pt: 0.6, mt: 0.3 }}>
             <b>In the hand:</b> {a.sign} <b>How:</b> {a.way}
           </Box>
+          <Told name="Its age" words={a.age} />
+          <Told name="Hour" words={a.hour} />
+          <Told name="Weather" words={a.fit} />
+          <Told name="Before" words={a.taken} />
           <Box sx={{ color: "text.secondary", fontSize: 13.5, mt: 0.3 }}>
             Rests on figures of standing “{a.standing}”.
           </Box>
         </Box>
       )}
       {shown && <Cautions allowance={a} />}
+    </Box>
+  );
+}
+
+function Told({ name, words }: { name: string; words: string }) {
+  if (!words) return null;
+  return (
+    <Box>
+      <b>{name}:</b> {words}
     </Box>
   );
 }

@@ -60,6 +60,7 @@ function Basket({ basket: b }: { basket: Schemas["BasketView"] }) {
             <b style={{ color: b.state === "held back" ? "var(--forbid)" : undefined }}>{b.state}</b>
             {b.why && `. ${b.why}`}
             {b.sorted && ` · ${b.sorted}`}
+            {b.notes && ` · ${b.notes}`}
             {b.made.length > 0 && ` · made: ${b.made.join("; ")}`}
           </Box>
           {b.cautions.here && b.state !== "held back" && (

@@ -36,7 +36,11 @@ export function Gather() {
       <Head
         title="Gather"
         words="Full colour: open 9 times in 10. Pale ends: the days in which it may open or close. A dark stroke: at its best. A dashed red outline: not for use."
-      />
+      >
+        <Button variant="contained" component={Link} to="/gather/out">
+          Go out and pick
+        </Button>
+      </Head>
       <Baskets baskets={baskets} />
       {gather.windows.length === 0 && <p>Nothing that stands on the plot can be taken yet.</p>}
       {groups.map((group) => {
@@ -99,7 +103,10 @@ function Row({ window: w, gather, today, shown, canPick, named }: RowProps) {
         >
           <b>{w.verb}</b> {w.name} {w.part}
         </Box>
-        <Box sx={{ fontSize: 14, color: "text.secondary" }}>{w.bed}</Box>
+        <Box sx={{ fontSize: 14, color: "text.secondary" }}>
+          {w.bed}
+          {w.flush && ` · ${w.flush}`}
+        </Box>
       </Box>
       <Box ref={box} sx={{ minWidth: 0 }}>
         <svg
@@ -129,7 +136,7 @@ function Row({ window: w, gather, today, shown, canPick, named }: RowProps) {
                   {w.weight && <span style={{ fontWeight: 400 }}> · {w.weight}</span>}
                 </Box>
               )}
-              <Box sx={{ color: w.state === "closing" ? "var(--clay)" : "text.secondary" }}>
+              <Box sx={{ color: w.state === "closing" || w.missed ? "var(--clay)" : "text.secondary" }}>
                 {w.words}
                 {w.neverSeen && "; never looked at, so wide"}
               </Box>

@@ -4,6 +4,7 @@ import { useState } from "react";
 import { api, answerOf, type Schemas } from "../../api/client";
 import { useCautions } from "../../api/queries";
 import { useUndo } from "../../parts/Undo";
+import { FirstTastes } from "./FirstTastes";
 import { CautionList } from "../../parts/CautionList";
 import { same, SelectField } from "../../parts/SelectField";
 import { useSend } from "../../parts/useSend";
@@ -48,6 +49,7 @@ export function MakeForm({ basket, onClose }: { basket: Schemas["BasketView"]; o
         />
       </Box>
       {cautions && <CautionList cautions={cautions} />}
+      {basket.byMouth && <FirstTastes basket={basket} />}
       {(fault || fields.preparation) && <Alert severity="error">{fault || fields.preparation}</Alert>}
       <Box sx={{ display: "flex", gap: 1, mt: 1 }}>
         <Button variant="contained" disabled={sending} onClick={() => void onSave()}>

@@ -1,4 +1,4 @@
-import { Alert, Box, Button, TextField } from "@mui/material";
+import { Alert, Box, Button, Checkbox, FormControlLabel, TextField } from "@mui/material";
 import { useState } from "react";
 
 import { api, answerOf, type Schemas } from "../../api/client";
@@ -6,6 +6,7 @@ import { useHousehold } from "../../api/queries";
 import { useUndo } from "../../parts/Undo";
 import { DrawnStates } from "../../parts/CharacterDrawing";
 import { Choice, ChoiceRow } from "../../parts/Choices";
+import { same, SelectField } from "../../parts/SelectField";
 import { useSend } from "../../parts/useSend";
 
 const answers = ["seen", "not seen", "cannot tell"] as const;
@@ -17,6 +18,8 @@ export function SortForm({ basket, onClose }: { basket: Schemas["BasketView"]; o
   const people = useHousehold().data?.people ?? [];
   const [by, setBy] = useState("");
   const [rejected, setRejected] = useState("");
+  const [rejectedTo, setRejectedTo] = useState<"compost" | "hens">("compost");
+  const [handling, setHandling] = useState<string[]>([]);
   const [given, setGiven] = useState<Record<string, string>>({});
   // What was on the page for each answer: it speaks of that, and of nothing that came since.
   const [shown, setShown] = useState<Record<string, string[]>>({});
@@ -26,7 +29,7 @@ export function SortForm({ basket, onClose }: { basket: Schemas["BasketView"]; o
       answerOf(
         api.POST("/api/pickings/{id}/sortings", {
           params: { path: { id: basket.pickingId } },
-          body: { by, answers: given, shown, speciesId, rejected },
+          body: { by, answers: given, shown, speciesId, rejected, rejectedTo, handling },
         }),
       ),
     );
@@ -75,6 +78,22 @@ export function SortForm({ basket, onClose }: { basket: Schemas["BasketView"]; o
           </ChoiceRow>
         </Box>
       ))}
+      <Box role="group" aria-label="What was done with it" sx={{ display: "flex", flexWrap: "wrap", mt: 1 }}>
+        {basket.handling.map((one) => (
+          <FormControlLabel
+            key={one}
+            control={
+              <Checkbox
+                checked={handling.includes(one)}
+                onChange={(_, on) =>
+                  setHandling(on ? [...handling, one] : handling.filter((other) => other !== one))
+                }
+              />
+            }
+            label={one}
+          />
+        ))}
+      </Box>
       <Box sx={{ display: "flex", gap: 1.5, mt: 1, alignItems: "flex-start", flexWrap: "wrap" }}>
         <TextField
           label="Who sorted it"
@@ -90,21 +109,30 @@ export function SortForm({ basket, onClose }: { basket: Schemas["BasketView"]; o
           ))}
         </datalist>
         <TextField
-          label="To the compost"
+          label="Rejected"
           placeholder={basket.leftWeight}
           value={rejected}
           onChange={(event) => setRejected(event.target.value)}
           {...at("rejected")}
           sx={{ width: 170 }}
         />
+        {basket.hensToo && (
+          <SelectField
+            label="It goes to"
+            value={rejectedTo}
+            onChange={(to) => setRejectedTo(to as "hens")}
+            options={same(["compost", "hens"])}
+            width={130}
+          />
+        )}
         <Button variant="contained" disabled={sending} onClick={() => void onSave()}>
           It is sorted
         </Button>
         <Button onClick={onClose}>Leave</Button>
       </Box>
-      {(fault || fields.answers) && (
+      {(fault || fields.answers || fields.handling || fields.rejectedTo) && (
         <Alert severity="error" sx={{ mt: 1 }}>
-          {fault || fields.answers}
+          {fault || fields.answers || fields.handling || fields.rejectedTo}
         </Alert>
       )}
     </Box>

@@ -13,6 +13,7 @@ export const area: Area = {
       days: true,
       ask: (client, day) => client.prefetchQuery(seasonPlanQuery(day, 0)),
     },
+    { path: "/gather/out", title: "Out to pick", load: () => import("./out/Out").then((m) => m.Out) },
     {
       path: "/gather/needs",
       title: "Needs and means",
