@@ -203,7 +203,7 @@ func TestThePlanIsNextToTheBestOfAllPlans(t *testing.T) {
 	for n := range 500 {
 		p, best := worthwhile(luck)
 		open := newWork(p, 1)
-		open.rounds = usualRounds
+		open.rounds, open.steps = usualRounds, usualSteps
 		open.first()
 		open.descend(t.Context())
 		open.search(t.Context())
