@@ -36,6 +36,24 @@ var everyScreen = []struct {
 	{path: "/plantings/24", words: "Its care this year"},
 	{path: "/weather/climate", words: "Nights of frost", open: func(b *browser) { b.click("Your own figures"); b.sees("Means of many years by month") }},
 	{path: "/round", words: "What do you see?"},
+	{path: "/gather/plan", words: "What it covers"},
+	{path: "/gather/plan", words: "What it covers", open: func(b *browser) {
+		b.sees("One more")
+		b.click("Compare")
+		b.click("meadowsweet flowering top, Wet Corner")
+		b.sees("Pick it on")
+	}},
+	{path: "/gather/needs", words: "Drier and time"},
+	{path: "/gather/needs", words: "Drier and time", open: func(b *browser) { b.click("Add a feast or market"); b.sees("Ready on") }},
+	{path: "/gather/needs", words: "Drier and time", open: func(b *browser) {
+		b.click("Change the drier and the time for picking")
+		b.sees("Trays in the drier")
+	}},
+	{path: "/gather/roots", words: "If every year so many"},
+	{path: "/gather/roots", words: "If every year so many", open: func(b *browser) { b.click("What you saw"); b.sees("Reckon with it") }},
+	{path: "/gather/worth", words: "An hour of picking"},
+	{path: "/gather/out", words: "One kind at a time"},
+	{path: "/gather/out", words: "One kind at a time", open: func(b *browser) { b.click("lovage leaf"); b.sees("Where on the plant") }},
 	{path: "/round", words: "What do you see?", open: func(b *browser) {
 		b.click("Other signs")
 		b.click("count, photograph")
@@ -81,6 +99,24 @@ var everyScreen = []struct {
 	{path: "/spread/overtaken", words: "Both grow by the warmth"},
 	{path: "/spread/after?bed=8", words: "Which animals are kept"},
 	{path: "/spread/balance", words: "how fast it goes"},
+	{path: "/gather/plan", words: "What it covers"},
+	{path: "/gather/plan", words: "What it covers", open: func(b *browser) {
+		b.sees("One more")
+		b.click("Compare")
+		b.click("meadowsweet flowering top, Wet Corner")
+		b.sees("Pick it on")
+	}},
+	{path: "/gather/needs", words: "Drier and time"},
+	{path: "/gather/needs", words: "Drier and time", open: func(b *browser) { b.click("Add a feast or market"); b.sees("Ready on") }},
+	{path: "/gather/needs", words: "Drier and time", open: func(b *browser) {
+		b.click("Change the drier and the time for picking")
+		b.sees("Trays in the drier")
+	}},
+	{path: "/gather/roots", words: "If every year so many"},
+	{path: "/gather/roots", words: "If every year so many", open: func(b *browser) { b.click("What you saw"); b.sees("Reckon with it") }},
+	{path: "/gather/worth", words: "An hour of picking"},
+	{path: "/gather/out", words: "One kind at a time"},
+	{path: "/gather/out", words: "One kind at a time", open: func(b *browser) { b.click("lovage leaf"); b.sees("Where on the plant") }},
 	{path: "/round", words: "What do you see?", open: func(b *browser) { b.click("Something came up by itself"); b.sees("What you take it for") }},
 	{path: "/weather", words: "How good the outlook was"},
 	{path: "/weather", words: "How good the outlook was", open: func(b *browser) { b.click("Type a reading"); b.sees("Rain in the gauge") }},

@@ -54,15 +54,16 @@ func (b *browser) within(card, button string) {
 // A need bounds the allowance, and a wrong one is told at the field.
 func TestANeedIsNotedAndBoundsTheAllowance(t *testing.T) {
 	t.Parallel()
-	b := open(t, samplePlot(t), 1280, 800, "/gather")
+	b := open(t, samplePlot(t), 1280, 800, "/gather/needs")
 	b.click("Set what is needed of lovage leaf")
-	b.fill("Needed in a year, fresh", "heaps")
+	b.fill("Needed in a year", "heaps")
 	b.click("Note it")
-	b.sees(`"heaps" is not a weight; write for example 1.2 kg or 2 lb 3 oz.`)
-	b.fill("Needed in a year, fresh", "350 g")
+	b.sees("Say how much, for example 6 outer stalks")
+	b.fill("Needed in a year", "350 g")
 	b.click("Note it")
 	b.sees("Needs 350 g of lovage leaf a year, fresh")
-	b.sees("280 g taken of 350 g")
+	b.sees("280 g taken")
+	b.click("Windows and baskets")
 	b.sees("Up to 3 of 50 outer stalks")
 }
 

@@ -40,10 +40,15 @@ func TestScreenshots(t *testing.T) {
 		{"ways", "/bench/ways?wish=8", "What counts to you", 1280, 800, nil},
 		{"spread", "/spread", "All that spreads", 1280, 800, nil},
 		{"hold", "/spread/hold", "Try several together", 1280, 800, nil},
-		{"came-up", "/spread/came-up?group=1", "Look at one first", 1280, 800, nil},
 		{"weather", "/weather", "How good the outlook was", 1280, 800, nil},
-		{"water", "/weather/water", "To fill it", 1280, 800, nil},
-		{"gather", "/gather", "Needed this year", 1280, 800, nil},
+		{"season-plan", "/gather/plan", "One more", 1280, 800, func(b *browser) {
+			v := b.seasonPlan()
+			stand, pick := soonestOf(b.t, v, "meadowsweet flowering top")
+			b.click(pick.Day.DayMonth() + ": " + stand.Name)
+			b.sees("Pick it on")
+		}},
+		{"roots", "/gather/roots", "What you saw", 1280, 800, nil},
+		{"basket-phone", "/gather/out", "One kind at a time", 390, 844, func(b *browser) { b.click("lovage leaf"); b.sees("In the hand") }},
 		{"plants", "/plants", "agrimony", 1280, 800, nil},
 		{"plant", "/plants/ramsons", "Mistaken for", 1280, 800, nil},
 		{"check", "/plantings/12/check", "Is it sweet cicely?", 1280, 800, nil},

@@ -33,10 +33,10 @@ func TestAPickingIsSortedAndMadeIntoSomething(t *testing.T) {
 	if n := b.clickEach("button[aria-label$=': seen']"); n == 0 {
 		t.Fatal("nothing is asked at the table")
 	}
-	b.fill("To the compost", "lots")
+	b.fill("Rejected", "lots")
 	b.click("It is sorted")
 	b.sees(`"lots" is not a weight`)
-	b.fill("To the compost", "4")
+	b.fill("Rejected", "4")
 	b.click("It is sorted")
 	b.gone("[aria-label='Sort Common sage leaf']")
 	b.click("Make something of Common sage leaf")

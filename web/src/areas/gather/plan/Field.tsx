@@ -125,6 +125,7 @@ export function Field({ view, width, chosen, moving, onChoose, onMove }: Props) 
                   style={{ cursor: "grab", touchAction: "none" }}
                 >
                   <rect
+                    data-hit
                     x={at - leastTarget / 2}
                     y={base - rowHeight + 2}
                     width={leastTarget}

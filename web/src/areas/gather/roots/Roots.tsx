@@ -201,6 +201,7 @@ function Rotation({
               component="button"
               type="button"
               aria-pressed={shown}
+              aria-label={`${one.year}: ${one.lifted.length} lifted`}
               onClick={() => onYear(i === 0 ? undefined : one.year)}
               sx={{
                 font: "inherit",
@@ -219,12 +220,6 @@ function Rotation({
                 {one.lifted.map((plant) => (
                   <span key={plant} style={{ width: 4, background: "var(--bramble)" }} />
                 ))}
-              </Box>
-              <Box
-                component="span"
-                sx={{ position: "absolute", width: 1, height: 1, overflow: "hidden", clipPath: "inset(50%)" }}
-              >
-                : {one.lifted.length} lifted
               </Box>
             </Box>
           );
