@@ -1,6 +1,7 @@
 package garden
 
 import (
+	"bramblyacre/core/calendar"
 	"bramblyacre/garden/gather"
 	"bramblyacre/garden/journal"
 	"bramblyacre/garden/plot"
@@ -31,11 +32,13 @@ func (p *fixture) makeDo(in season.MakeDoInput) {
 	check(p.t, err)
 }
 
-// planned is the plan of the season, wholly made.
-func (p *fixture) planned() season.SeasonPlanView {
+// planned is the plan of the season, wholly made, plannedOn that of the season that a day lies in.
+func (p *fixture) planned() season.SeasonPlanView { p.t.Helper(); return p.plannedOn(plot.NoDay) }
+
+func (p *fixture) plannedOn(on calendar.Date) season.SeasonPlanView {
 	p.t.Helper()
 	for {
-		v, err := p.Season.Plan(p.t.Context(), plot.NoDay, 0)
+		v, err := p.Season.Plan(p.t.Context(), on, 0)
 		check(p.t, err)
 		if !v.Working && !v.Reckoning {
 			return v

@@ -11,6 +11,7 @@ import (
 	"bramblyacre/garden/area"
 	"bramblyacre/garden/gather"
 	"bramblyacre/garden/input"
+	"bramblyacre/garden/place"
 	"bramblyacre/garden/plot"
 	"bramblyacre/garden/say"
 	"bramblyacre/garden/season"
@@ -470,5 +471,55 @@ func TestWhatThereIsToMakeDoWithIsReadStrictly(t *testing.T) {
 	p.makeDo(season.MakeDoInput{Trays: v.Trays, Tray: v.TrayWords, Warmth: v.Warmth, MovingAir: v.MovingAir, Minutes: v.Minutes})
 	if again, err := p.Season.MakeDo(t.Context()); err != nil || again.TrayM2 != 0.12 || again.Trays != "3" || again.Warmth != v.Warmth {
 		t.Errorf("saved unchanged it is %+v, %v", again, err)
+	}
+}
+
+// In the south a season runs from July to June: at the end of May little of it is left, and the next one is planned from
+// its first of July; an empty plot there, and one of which everything stands aside, answer every page, too.
+func TestASeasonInTheSouthIsPlanned(t *testing.T) {
+	p := newPlot(t)
+	ctx := t.Context()
+	empty := p.planned()
+	if len(empty.Products) != 0 || len(empty.Notes) != 1 || len(empty.Stands) != 0 {
+		t.Errorf("where nothing is needed the plan is %+v", empty)
+	}
+	noNulls(t, "an empty plan", empty)
+	_, err := p.SetSite(ctx, say.AsItStands, place.SiteInput{Name: "Acre", Latitude: -17, Altitude: "3800 m", ClimateID: "high-plateau-south", Width: "40 m", Depth: "30 m", Units: "us"})
+	check(t, err)
+	p.need("garden-sorrel", "leaf", "1 lb")
+	p.makeDo(season.MakeDoInput{Trays: "2", Tray: "12 x 16 in", Warmth: "95 °F", MovingAir: false, Minutes: []string{"1 h", "", "", "", "", "", "1 h"}})
+	this := p.planned()
+	if this.Season.String() != "2030-07-01" || this.Last.String() != "2031-06-30" || this.First != day {
+		t.Errorf("this season is planned from %s to %s", this.First, this.Last)
+	}
+	next := p.plannedOn(calendar.Must(2031, 9, 1))
+	if next.First.String() != "2031-07-01" || next.Last.String() != "2032-06-30" || len(picksOf(next)) == 0 {
+		t.Errorf("the next season is planned from %s to %s with %v", next.First, next.Last, picksOf(next))
+	}
+	eachPick(next, func(stand season.PlanStand, pick season.PlanPick) {
+		if weekday := pick.Day.Weekday().String(); weekday != "Monday" && weekday != "Sunday" {
+			t.Errorf("%s is picked on a %s", stand.Name, weekday)
+		}
+	})
+	noNulls(t, "a plan", next)
+	v, err := p.Season.MakeDo(ctx)
+	check(t, err)
+	if v.Warmth != "95 °F" || !strings.HasSuffix(v.TrayWords, "ft²") || v.TrayM2 < 0.123 || v.TrayM2 > 0.125 {
+		t.Errorf("12 × 16 in at 95 °F is shown as %+v", v)
+	}
+}
+
+// The planning can be stopped: what was found until then is shown, as a plan that keeps to all limits.
+func TestAPlanningIsStopped(t *testing.T) {
+	p, _ := sageAndSorrel(t)
+	v, err := p.Season.Stop(t.Context(), plot.NoDay)
+	check(t, err)
+	if v.Working || v.Reckoning {
+		t.Errorf("stopped it goes on: %+v", v)
+	}
+	for i, used := range v.Trays.Used {
+		if used > 3+1e-6 {
+			t.Errorf("on day %d %.2f trays of 3 are full", i, used)
+		}
 	}
 }
