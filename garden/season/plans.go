@@ -3,6 +3,7 @@ package season
 import (
 	"context"
 	"encoding/json"
+	"slices"
 	"sync"
 	"time"
 
@@ -21,6 +22,24 @@ type plans struct {
 	// works are by what they were made from, the oldest first in order.
 	works map[string]*working
 	order []string
+}
+
+// stopOlder ends the plannings that are still under way for a state that is no more: nobody asks for them again.
+func (p *plans) stopOlder(now *plot.State) {
+	p.order = slices.DeleteFunc(p.order, func(key string) bool {
+		w := p.works[key]
+		select {
+		case <-w.done:
+			return false
+		default:
+		}
+		if w.q.state == now {
+			return false
+		}
+		w.stop()
+		delete(p.works, key)
+		return true
+	})
 }
 
 // mostWorks is how many plannings are kept.
@@ -76,6 +95,7 @@ func (u *Uses) work(q *question, from []Picking, row *store.SeasonPlan, anew boo
 	if w, has := u.made.works[key]; has {
 		return w
 	}
+	u.made.stopOlder(q.state)
 	ctx, stop := context.WithCancel(context.Background())
 	w := &working{q: q, planned: make(chan struct{}), done: make(chan struct{}), stop: stop}
 	u.made.works[key], u.made.order = w, append(u.made.order, key)
