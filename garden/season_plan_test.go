@@ -443,6 +443,50 @@ func TestWhatStaysForBeesIsTakenByNobody(t *testing.T) {
 	}
 }
 
+// A custom's day is held against the best one, where it is asked for and in the calendar, and only while customs are
+// switched on.
+func TestADayThatAsksForAPlantIsHeldAgainstItsBest(t *testing.T) {
+	p, _ := sageAndSorrel(t)
+	ctx := t.Context()
+	midsummer := season.CustomDayInput{Name: "Midsummer", Month: 6, Day: 21, SpeciesID: "common-sage", Part: "leaf"}
+	_, err := p.Season.AddCustomDay(ctx, midsummer)
+	p.refused(err, "name", "switched off", p.entries())
+	check(t, third(p.Place.SetCustoms(ctx, true)))
+	check(t, third(p.Season.AddCustomDay(ctx, midsummer)))
+	winter := midsummer
+	winter.Name, winter.Month = "Midwinter", 12
+	check(t, third(p.Season.AddCustomDay(ctx, winter)))
+	midsummer.Day, midsummer.Month = 30, 2
+	_, err = p.Season.AddCustomDay(ctx, midsummer)
+	p.refused(err, "day", "no such day", p.entries())
+	asked := func() (words []string) {
+		for _, stand := range p.planned().Stands {
+			for _, custom := range stand.Customs {
+				words = append(words, custom.Words)
+			}
+		}
+		return words
+	}
+	words := asked()
+	if len(words) != 2 || !strings.HasPrefix(words[0], "Midsummer, 21 June: ") || words[1] != "Midwinter, 21 December: nothing of it may be taken then" {
+		t.Errorf("it says %q", words)
+	}
+	if !strings.Contains(words[0], "its best") {
+		t.Errorf("against its best it says %q", words[0])
+	}
+	data, err := p.Now.Calendar(ctx)
+	check(t, err)
+	if !slices.ContainsFunc(data.Events, func(e area.Event) bool {
+		return e.First.String() == "2031-06-21" && e.Summary == "common sage leaf is asked for"
+	}) {
+		t.Error("the calendar has no Midsummer")
+	}
+	check(t, third(p.Place.SetCustoms(ctx, false)))
+	if words := asked(); len(words) != 0 {
+		t.Errorf("switched off they ask: %q", words)
+	}
+}
+
 // Days away that are past or the wrong way round, trays that are none, minutes beyond a day.
 func TestWhatThereIsToMakeDoWithIsReadStrictly(t *testing.T) {
 	p := newPlot(t)

@@ -121,13 +121,13 @@ type RootView struct {
 	Basis     string      `json:"basis" doc:"What the figures rest on"`
 	FirstYear int         `json:"firstYear"`
 	// Steady is the greatest take that keeps the stand, without crowns put back NoCrowns.
-	Steady   int    `json:"steady"`
-	NoCrowns int    `json:"noCrowns" doc:"The same where no crown goes back"`
-	Settled  *int64 `json:"settled,omitempty" doc:"What the household settled on"`
-	ThisYear int    `json:"thisYear" doc:"How many are lifted by what is shown"`
+	Steady      int    `json:"steady"`
+	NoCrowns    int    `json:"noCrowns" doc:"The same where no crown goes back"`
+	Settled     *int64 `json:"settled,omitempty" doc:"What the household settled on"`
+	ThisYear    int    `json:"thisYear" doc:"How many are lifted by what is shown"`
 	SteadyWords string `json:"steadyWords" doc:"What that take comes to"`
-	Lifted   int    `json:"lifted" doc:"How many were lifted of this year's already"`
-	LiftOn   string `json:"liftOn" doc:"When it may next be lifted"`
+	Lifted      int    `json:"lifted" doc:"How many were lifted of this year's already"`
+	LiftOn      string `json:"liftOn" doc:"When it may next be lifted"`
 
 	Curve    []TakeChance `json:"curve" doc:"The chance that the stand is kept, by how many are lifted every year"`
 	Futures  []RootCourse `json:"futures" doc:"What becomes of it, by what share of the plants of age is lifted"`

@@ -33,7 +33,7 @@ func (u *Uses) Copy(ctx context.Context, in PlanCopyInput) (journal.Entry, error
 		if err != nil {
 			return journal.Record{}, err
 		}
-		others := othersOf(s, t.after.q.season)
+		others := othersOf(s, t.is.season)
 		if len(others) >= mostCopies {
 			c.Add("name", "No more than %d plans are kept. Let one go first.", mostCopies)
 		}
@@ -46,7 +46,7 @@ func (u *Uses) Copy(ctx context.Context, in PlanCopyInput) (journal.Entry, error
 			return journal.Record{}, err
 		}
 		plan, _, _, _ := t.after.now()
-		row, err := t.after.q.planRow(name, plan, t.settled)
+		row, err := t.is.planRow(name, plan, t.settled)
 		if err != nil {
 			return journal.Record{}, err
 		}

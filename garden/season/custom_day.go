@@ -3,9 +3,11 @@ package season
 import (
 	"context"
 	"fmt"
+	"strings"
 	"time"
 
 	"bramblyacre/core/calendar"
+	"bramblyacre/garden/area"
 	"bramblyacre/garden/journal"
 	"bramblyacre/garden/plot"
 	"bramblyacre/garden/say"
@@ -137,4 +139,31 @@ func (q *question) againstBest(species, part string, day calendar.Date) string {
 	default:
 		return say.Counted(float64(gap), "day", "days") + " after its best"
 	}
+}
+
+// customEvents are the days of a season on which customs ask for what stands on the plot and is needed.
+func (u *Uses) customEvents(s *plot.State, season calendar.Season) (events []area.Event) {
+	if s.Site.Customs == 0 || len(customDays.Of(s)) == 0 {
+		return nil
+	}
+	q, err := u.questionOf(s, season)
+	if err != nil {
+		return nil
+	}
+	had := map[string]bool{}
+	for _, stand := range q.stands {
+		key := stand.p.SpeciesID + "/" + stand.part.Name
+		if had[key] {
+			continue
+		}
+		had[key] = true
+		for _, asked := range q.askedDays(stand.p.SpeciesID, stand.part.Name) {
+			events = append(events, area.Event{
+				UID: fmt.Sprintf("custom-%s-%s@brambly-acre", strings.ReplaceAll(key, " ", "-"), asked.Day), First: asked.Day,
+				Last: asked.Day, Summary: say.PartOf(stand.p.Species.Names.Name, stand.part.Name) + " is asked for",
+				Description: asked.Words,
+			})
+		}
+	}
+	return events
 }

@@ -44,9 +44,10 @@ type TriedPlanView struct {
 	Plan  SeasonPlanView `json:"plan" doc:"The plan as it would be"`
 }
 
-// tried is a plan with a picking tied or let go, beside the one that stands.
+// tried is a plan with a picking tied or let go, beside the one that stands, with the question of each.
 type tried struct {
 	before, after *working
+	was, is       *question
 	settled       []Picking
 }
 
@@ -62,7 +63,7 @@ func (u *Uses) Try(ctx context.Context, in KeepPlanInput) (TriedPlanView, error)
 	}
 	before, _, _, _ := t.before.now()
 	after, _, _, _ := t.after.now()
-	q := t.after.q
+	q := t.is
 	v := TriedPlanView{Words: "Nothing less is covered."}
 	if less := q.gapWords(after.Got, before.Got, "less"); less != "" {
 		v.Words, v.Costs = "Covers "+less+".", true
@@ -74,9 +75,9 @@ func (u *Uses) Try(ctx context.Context, in KeepPlanInput) (TriedPlanView, error)
 			v.Words = "Brings " + brings + "."
 		}
 	}
-	v.Moves = q.movedWords(t.before.q.pickings(before, nil), after)
+	v.Moves = q.movedWords(t.was.pickings(before, nil), after)
 	row, picks, has := followed(s, q.season)
-	v.Plan = t.after.view(row, picks, has)
+	v.Plan = t.after.view(q, row, picks, has)
 	return v, nil
 }
 
@@ -95,6 +96,7 @@ func (u *Uses) try(s *plot.State, in KeepPlanInput) (t tried, err error) {
 		return t, err
 	}
 	row, kept, has := followed(s, season)
+	t.was, t.is = q, q
 	t.before = u.workOf(q, row, kept, has)
 	<-t.before.planned
 	plan, _, _, _ := t.before.now()
@@ -125,7 +127,7 @@ func (u *Uses) try(s *plot.State, in KeepPlanInput) (t tried, err error) {
 		}
 	}
 	from := &store.SeasonPlan{Problem: "before " + q.digest}
-	t.after = u.work(after, picks, from, in.Anew)
+	t.is, t.after = after, u.work(after, picks, from, in.Anew)
 	<-t.after.planned
 	return t, nil
 }
@@ -197,7 +199,7 @@ func (u *Uses) Keep(ctx context.Context, seen say.Version, in KeepPlanInput) (jo
 		if err != nil {
 			return journal.Record{}, err
 		}
-		q := t.after.q
+		q := t.is
 		before, _, has := followed(s, q.season)
 		if err := seen.IsOf(say.VersionOf([]any{before, q.season.Start}), "the plan of the season"); err != nil {
 			return journal.Record{}, err

@@ -48,7 +48,7 @@ func (u *Uses) Sheet(ctx context.Context) (Sheet, error) {
 	case <-ctx.Done():
 		return Sheet{}, ctx.Err()
 	}
-	v := w.view(row, kept, has)
+	v := w.view(q, row, kept, has)
 	sheet := Sheet{
 		Title: "Plan of the season, " + s.Site.Name,
 		Under: fmt.Sprintf("From %s. %s. %s.", q.first.DayMonthYear(), say.Capital(v.Summary), v.Better),
@@ -89,9 +89,10 @@ func (u *Uses) Sheet(ctx context.Context) (Sheet, error) {
 	return sheet, nil
 }
 
-// planned are the pickings of the plans that are followed, for a calendar.
+// planned are the pickings of the plans that are followed, and the days on which customs ask for a part, for a calendar.
 func (u *Uses) planned(s *plot.State) (events []area.Event) {
 	for _, season := range []calendar.Season{s.Season, s.Next} {
+		events = append(events, u.customEvents(s, season)...)
 		picks, _ := u.followedPicks(s, season)
 		for _, one := range picks {
 			p, has := s.ByID[one.Planting]

@@ -176,7 +176,7 @@ func (u *Uses) Plan(ctx context.Context, on calendar.Date, other int64) (SeasonP
 		return SeasonPlanView{}, ctx.Err()
 	case <-time.After(firstWait):
 	}
-	v := w.view(row, picks, has)
+	v := w.view(q, row, picks, has)
 	if other != 0 {
 		if err := v.hold(q, w, s, other); err != nil {
 			return SeasonPlanView{}, err
@@ -211,12 +211,12 @@ func (u *Uses) Stop(ctx context.Context, on calendar.Date) (SeasonPlanView, erro
 	w := u.workOf(q, row, picks, has)
 	w.stop()
 	<-w.done
-	return w.view(row, picks, has), nil
+	return w.view(q, row, picks, has), nil
 }
 
-// view shows what a planning has by now.
-func (w *working) view(row store.SeasonPlan, kept []Picking, has bool) SeasonPlanView {
-	q := w.q
+// view shows what a planning has by now, by the question as it stands: what a plan follows from may be as it was, and
+// the names of beds, feasts and customs others.
+func (w *working) view(q *question, row store.SeasonPlan, kept []Picking, has bool) SeasonPlanView {
 	plan, m, progress, stopped := w.now()
 	if plan.Got == nil {
 		plan.Got = make([]float64, len(q.products))

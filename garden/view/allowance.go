@@ -49,6 +49,9 @@ type AllowanceView struct {
 	Hour   string      `json:"hour" doc:"The hours of the day that suit; empty for any"`
 	Fit    string      `json:"fit" doc:"The weather that suits, in words; empty for any"`
 	Keeps  string      `json:"keeps" doc:"What the household leaves of it of its own accord; empty for nothing"`
+	// KeptPercent and KeptFor are that rule as it is said.
+	KeptPercent int    `json:"keptPercent"`
+	KeptFor     string `json:"keptFor"`
 }
 
 // LimitView is one limit with its reason.
@@ -119,6 +122,11 @@ func Allowance(s *plot.State, p *plot.Planting, part flora.Part, on calendar.Dat
 	}
 	v.Crowns = harvest.LeavesCrowns(p.Species, rule)
 	v.Hour, v.Fit = part.Keep.Hour, part.Keep.Weather
+	kept, hasRule := s.KeptShareOf(p.ID, part.Name)
+	if hasRule {
+		v.KeptPercent, v.KeptFor = int(math.Round(100*kept.Share)), kept.ForWhom
+		v.Keeps = fmt.Sprintf("%d %% stays for %s", v.KeptPercent, v.KeptFor)
+	}
 	v.Standing = flora.Weakest(
 		rule.PerPlant.Standing,
 		rule.GramsEach.Standing,
@@ -140,10 +148,7 @@ func Allowance(s *plot.State, p *plot.Planting, part flora.Part, on calendar.Dat
 	stand.Taken = taken
 	stand.Plants += lifted
 	stand.Steady = steadyLeft(s, p, part, on)
-	kept, hasRule := s.KeptShareOf(p.ID, part.Name)
-	if hasRule {
-		stand.KeptShare = kept.Share
-	}
+	stand.KeptShare = kept.Share
 	a := harvest.Allow(rule, stand)
 	v.Units, v.Grams, v.Offered = a.Units, a.Grams, a.Units > 0
 	v.Weight = s.Units.Weight(a.Grams)
@@ -162,9 +167,6 @@ func Allowance(s *plot.State, p *plot.Planting, part flora.Part, on calendar.Dat
 	}
 	v.Weather, v.WaitFor = DryAdvice(s, rule, on)
 	v.Past, v.Age, v.Taken = pastWords(forecast, rule, on), ageWords(forecast, part, on), takenWords(s, p, part, on, a)
-	if hasRule {
-		v.Keeps = fmt.Sprintf("%.0f %% stays for %s", 100*kept.Share, kept.ForWhom)
-	}
 	return v, &a
 }
 

@@ -3115,6 +3115,9 @@ export interface components {
             hour: string;
             /** @description What the household leaves of it of its own accord; empty for nothing */
             keeps: string;
+            keptFor: string;
+            /** Format: int64 */
+            keptPercent: number;
             /** @description All limits, the binding one first */
             limits: components["schemas"]["LimitView"][];
             /** @description What the household needs of it this year; empty where nobody said */

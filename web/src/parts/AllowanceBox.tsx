@@ -7,6 +7,8 @@ interface Props {
   allowance: Schemas["AllowanceView"];
   /** Shown where a picking can be noted. */
   onPick?: () => void;
+  /** Shown where a rule of what stays can be set. */
+  onKeep?: () => void;
   /** Opened from the start, as beside the act itself. */
   open?: boolean;
   /** The checks owed are listed once on a page, not with every part. */
@@ -14,7 +16,7 @@ interface Props {
 }
 
 /** AllowanceBox is how much may be taken, with every limit one click away, and the cautions beside it. */
-export function AllowanceBox({ allowance: a, onPick, open = false, listOwed = true }: Props) {
+export function AllowanceBox({ allowance: a, onPick, onKeep, open = false, listOwed = true }: Props) {
   const [shown, setShown] = useState(open);
   const edge = a.refusal ? "--rule" : a.offered ? "--leaf" : "--straw";
   return (
@@ -94,6 +96,11 @@ export function AllowanceBox({ allowance: a, onPick, open = false, listOwed = tr
           <Told name="Hour" words={a.hour} />
           <Told name="Weather" words={a.fit} />
           <Told name="Before" words={a.taken} />
+          {onKeep && (
+            <Button size="small" onClick={onKeep} aria-label={`What stays of the ${a.part}`}>
+              {a.keeps ? "Change what stays" : "Leave more for bees, birds or seed"}
+            </Button>
+          )}
           <Box sx={{ color: "text.secondary", fontSize: 13.5, mt: 0.3 }}>
             Rests on figures of standing “{a.standing}”.
           </Box>

@@ -16,6 +16,7 @@ import { LedgerList } from "../../parts/LedgerList";
 import { PlantingDialog } from "../../parts/PlantingDialog";
 import { PlantingEnd } from "../../parts/PlantingEnd";
 import { CareYear } from "./CareYear";
+import { KeepShareDialog } from "./KeepShareDialog";
 import { Looks } from "./Looks";
 import { SharesBar } from "./SharesBar";
 import { YearChart } from "./YearChart";
@@ -29,6 +30,7 @@ export function Planting() {
   const { select, observe, pick } = useActs();
   const kept = useKept();
   const [changing, setChanging] = useState(false);
+  const [keeping, setKeeping] = useState<string>();
   useEffect(() => {
     select(id);
     return () => select(undefined);
@@ -141,6 +143,7 @@ export function Planting() {
               allowance={a}
               listOwed={i === 0}
               onPick={isToday && !p.removed ? () => pick(p.id, a.part) : undefined}
+              onKeep={isToday && !p.removed ? () => setKeeping(a.part) : undefined}
             />
           ))}
           {p.verdicts
@@ -206,6 +209,16 @@ export function Planting() {
         </Box>
       </Box>
       {changing && <PlantingDialog plantingId={p.id} beds={beds} onClose={() => setChanging(false)} />}
+      {p.allowances
+        .filter((a) => a.part === keeping)
+        .map((a) => (
+          <KeepShareDialog
+            key={a.part}
+            plantingId={p.id}
+            allowance={a}
+            onClose={() => setKeeping(undefined)}
+          />
+        ))}
     </>
   );
 }
