@@ -27,8 +27,8 @@ var makeDo = season.MakeDoInput{
 	Minutes: []string{"", "", "1 h 30 min", "", "1 h 15 min", "", ""},
 }
 
-// olderAndYounger stand with the valerian of the Long Bed, so that its roots are of mixed ages. Nobody has looked at them
-// in flower yet.
+// olderAndYounger stand with the valerian of the Long Bed, so that its roots are of mixed ages. Nobody has looked at
+// them in flower yet.
 var olderAndYounger = []planted{
 	{"valerian oldest", "Long Bed", input.PlantingInput{
 		SpeciesID: "valerian", Plants: 4, StartedOn: "2028-04-16", Origin: "bought", Labelled: true, Source: nursery,
@@ -60,7 +60,10 @@ func gathering() []event {
 			return err
 		}},
 		event{Today, "away", func(b *builder) error {
-			_, err := b.garden.Season.GoAway(b.ctx, season.AwayInput{First: "2031-08-09", Last: "2031-08-17", Note: "By the sea."})
+			_, err := b.garden.Season.GoAway(
+				b.ctx,
+				season.AwayInput{First: "2031-08-09", Last: "2031-08-17", Note: "By the sea."},
+			)
 			return err
 		}},
 		event{Today, "market", func(b *builder) error {

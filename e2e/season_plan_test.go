@@ -171,7 +171,9 @@ func TestABasketIsFilledWithoutANetwork(t *testing.T) {
 	b.sees("saved on this device · 1 to send")
 	b.click("sweet cicely leaf")
 	b.click("On the scale (simulated)")
-	b.until("the scale to stand still", func() bool { return strings.Contains(b.text(), "g in the basket") && !strings.Contains(b.text(), "g …") })
+	b.until("the scale to stand still", func() bool {
+		return strings.Contains(b.text(), "g in the basket") && !strings.Contains(b.text(), "g …")
+	})
 	b.click("g in the basket")
 	b.sees("2 to send")
 	p.cut.Store(false)

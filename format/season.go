@@ -99,7 +99,12 @@ func ReadSeason(r io.Reader) (*season.Problem, error) {
 		return nil, errors.New("something follows the problem")
 	}
 	var faults []error
-	p := &season.Problem{Days: file.Days, TrayArea: file.TrayArea, Minutes: file.Minutes.on(file.Days), Outing: file.Outing}
+	p := &season.Problem{
+		Days:     file.Days,
+		TrayArea: file.TrayArea,
+		Minutes:  file.Minutes.on(file.Days),
+		Outing:   file.Outing,
+	}
 	product := map[string]int{}
 	for i, one := range file.Products {
 		if _, twice := product[one.Name]; twice || one.Name == "" {

@@ -27,7 +27,8 @@ import (
 	"bramblyacre/core/spread"
 )
 
-//go:embed species/*.toml climates/*.toml ground/*.toml usual/*.toml works/*.toml bench/*.toml care/*.toml gather/*.toml spread/*.toml
+//go:embed species/*.toml climates/*.toml ground/*.toml usual/*.toml works/*.toml bench/*.toml care/*.toml
+//go:embed gather/*.toml spread/*.toml
 var shipped embed.FS
 
 // Library is a set of species and climates.

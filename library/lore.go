@@ -37,8 +37,8 @@ const gatherFile = "gather/gather.toml"
 // Gather is what is known of picking and drying that is of no one species.
 func (l *Library) Gather() *harvest.Lore { return &l.gather }
 
-// readLore reads the files of what is of no one species: the bench's, the care's, that of spreading and that of picking.
-// A set without one has none.
+// readLore reads the files of what is of no one species: the bench's, the care's, that of spreading and that of
+// picking. A set without one has none.
 func (l *Library) readLore(files fs.FS) error {
 	if err := l.readOne(files, benchFile, &l.bench); err != nil {
 		return err

@@ -20,7 +20,12 @@ type ByStand struct {
 func (o operations) registerRoots(api huma.API) {
 	operation(api, http.MethodGet, "/api/roots", "getRoots", "The stands whose roots are lifted",
 		func(ctx context.Context, _ *nothing) (roots.RootsView, error) { return o.garden.Roots.Roots(ctx) })
-	operation(api, http.MethodGet, "/api/roots/{species}/{bed}", "getRoot", "How many of a stand's roots may go, and which",
+	operation(
+		api,
+		http.MethodGet,
+		"/api/roots/{species}/{bed}",
+		"getRoot",
+		"How many of a stand's roots may go, and which",
 		func(ctx context.Context, in *struct {
 			ByStand
 			School    string  `query:"school" maxLength:"10" doc:"whole or part; empty for what is settled"`
@@ -42,7 +47,8 @@ func (o operations) registerRoots(api huma.API) {
 				ask.Take = &in.Take
 			}
 			return o.garden.Roots.Root(ctx, in.Species, in.Bed, ask)
-		})
+		},
+	)
 	operation(api, http.MethodPut, "/api/roots/{species}/{bed}", "settleRoots", "Note how a stand's roots are taken",
 		func(ctx context.Context, in *struct {
 			ByStand

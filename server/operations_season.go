@@ -35,13 +35,19 @@ func (o operations) registerSeason(api huma.API) {
 		func(ctx context.Context, in *struct{ Body season.KeepPlanInput }) (season.TriedPlanView, error) {
 			return o.garden.Season.Try(ctx, in.Body)
 		})
-	operation(api, http.MethodPut, "/api/season-plan", "keepSeasonPlan", "Follow the plan, or one with a picking tied or let go",
+	operation(
+		api,
+		http.MethodPut,
+		"/api/season-plan",
+		"keepSeasonPlan",
+		"Follow the plan, or one with a picking tied or let go",
 		func(ctx context.Context, in *struct {
 			Seen
 			Body season.KeepPlanInput
 		}) (journal.Entry, error) {
 			return o.garden.Season.Keep(ctx, in.version(), in.Body)
-		})
+		},
+	)
 	operation(api, http.MethodPost, "/api/season-plan/leave", "leaveSeasonPlan", "Follow no plan of a season any more",
 		func(ctx context.Context, in *struct {
 			Body struct {
@@ -50,18 +56,36 @@ func (o operations) registerSeason(api huma.API) {
 		}) (journal.Entry, error) {
 			return o.garden.Season.LeavePlan(ctx, in.Body.On)
 		})
-	operation(api, http.MethodPost, "/api/season-plan/copies", "copySeasonPlan", "Keep the plan by a name, to hold another against it",
+	operation(
+		api,
+		http.MethodPost,
+		"/api/season-plan/copies",
+		"copySeasonPlan",
+		"Keep the plan by a name, to hold another against it",
 		func(ctx context.Context, in *struct{ Body season.PlanCopyInput }) (journal.Entry, error) {
 			return o.garden.Season.Copy(ctx, in.Body)
-		})
-	operation(api, http.MethodPost, "/api/season-plan/copies/{id}/follow", "followSeasonCopy", "Follow a plan kept by a name",
+		},
+	)
+	operation(
+		api,
+		http.MethodPost,
+		"/api/season-plan/copies/{id}/follow",
+		"followSeasonCopy",
+		"Follow a plan kept by a name",
 		func(ctx context.Context, in *ByID) (journal.Entry, error) {
 			return o.garden.Season.FollowCopy(ctx, in.ID)
-		})
-	operation(api, http.MethodDelete, "/api/season-plan/copies/{id}", "dropSeasonCopy", "Let a plan go that was kept by a name",
+		},
+	)
+	operation(
+		api,
+		http.MethodDelete,
+		"/api/season-plan/copies/{id}",
+		"dropSeasonCopy",
+		"Let a plan go that was kept by a name",
 		func(ctx context.Context, in *ByID) (journal.Entry, error) {
 			return o.garden.Season.DropCopy(ctx, in.ID)
-		})
+		},
+	)
 	operation(api, http.MethodGet, "/api/out-to-pick", "getOutToPick", "What can be picked today, on one walk",
 		func(ctx context.Context, _ *nothing) (season.OutView, error) { return o.garden.Season.Out(ctx) })
 	operation(api, http.MethodGet, "/api/make-do", "getMakeDo", "The drier, the time for picking and the days away",
@@ -89,10 +113,16 @@ func (o operations) registerSeason(api huma.API) {
 		func(ctx context.Context, in *ByID) (journal.Entry, error) {
 			return o.garden.Season.DropFeast(ctx, in.ID)
 		})
-	operation(api, http.MethodGet, "/api/custom-days", "getCustomDays", "The days of the year on which customs ask for parts",
+	operation(
+		api,
+		http.MethodGet,
+		"/api/custom-days",
+		"getCustomDays",
+		"The days of the year on which customs ask for parts",
 		func(ctx context.Context, _ *nothing) ([]season.CustomDayView, error) {
 			return o.garden.Season.CustomDays(ctx)
-		})
+		},
+	)
 	operation(api, http.MethodPost, "/api/custom-days", "addCustomDay", "Note such a day",
 		func(ctx context.Context, in *struct{ Body season.CustomDayInput }) (journal.Entry, error) {
 			return o.garden.Season.AddCustomDay(ctx, in.Body)

@@ -72,9 +72,9 @@ type Allowance struct {
 
 // Allow returns how much of a part may be taken from a stand: the least of the cut share of what stands, what is left
 // of that share after the season's cuts less their regrowth, what stands above the floor, what is at the right stage,
-// what is needed, and what was settled on for a year. Where limits are equal, the earlier of these is named first. Of a stand that is to go it is all
-// that stands and is at the right stage. Amounts are in the rule's unit, rounded down to whole units; grams are fresh
-// weight.
+// what is needed, and what was settled on for a year. Where limits are equal, the earlier of these is named first. Of a
+// stand that is to go it is all that stands and is at the right stage. Amounts are in the rule's unit, rounded down to
+// whole units; grams are fresh weight.
 func Allow(rule *flora.HarvestRule, stand Stand) Allowance {
 	full := FullUnits(rule, stand.Plants, stand.SizeShare)
 	afterCut, grown := MissingAfterCuts(rule, stand.Taken)
@@ -115,9 +115,9 @@ func Allow(rule *flora.HarvestRule, stand Stand) Allowance {
 
 // MissingAfterCuts returns how many units were missing right after the last of a stand's cuts, oldest first, and the
 // share of them that has grown back since. All that is missing grows back over one whole regrowth from the latest cut,
-// linear in thermal time, the simplest course that model.md §7 allows: whoever cuts again before it has passed waits for
-// all of it anew, so that a stand gives no more than its share once in a regrowth, however it is cut. The plan of the
-// season reckons by the same rule.
+// linear in thermal time, the simplest course that model.md §7 allows: whoever cuts again before it has passed waits
+// for all of it anew, so that a stand gives no more than its share once in a regrowth, however it is cut. The plan of
+// the season reckons by the same rule.
 func MissingAfterCuts(rule *flora.HarvestRule, taken []Taken) (missing, grown float64) {
 	for i, t := range taken {
 		if i > 0 {

@@ -32,8 +32,8 @@ type Drying struct {
 }
 
 // DryingOf returns how a part dries in a drier: from its own water share until it is dry enough to keep, by Page's thin
-// layer MR = exp(−k tⁿ) with k after Arrhenius (model.md §8), MR the water left on the dry basis. False where the part is
-// not dried, or nothing is on record of how it dries.
+// layer MR = exp(−k tⁿ) with k after Arrhenius (model.md §8), MR the water left on the dry basis. False where the part
+// is not dried, or nothing is on record of how it dries.
 func (l *Lore) DryingOf(part flora.Part, in Drier) (d Drying, dries bool) {
 	kind, known := l.Of(part.Keep.Dries)
 	if !known || part.Keep.Water == nil {

@@ -31,9 +31,9 @@ func Crowding(plants []RootPlant, apart float64) []float64 {
 	return crowding
 }
 
-// ChooseRoots returns which plants of a stand to lift, by their index, the first to lift first: the oldest, and of one age
-// the most crowded; none younger than firstYear, none that holds a bank or rests, and no two nearer to each other than
-// apart. They are no more than take, and fewer where no more can be.
+// ChooseRoots returns which plants of a stand to lift, by their index, the first to lift first: the oldest, and of one
+// age the most crowded; none younger than firstYear, none that holds a bank or rests, and no two nearer to each other
+// than apart. They are no more than take, and fewer where no more can be.
 func ChooseRoots(plants []RootPlant, take, firstYear int, apart float64) (chosen []int) {
 	crowding := Crowding(plants, apart)
 	order := make([]int, 0, len(plants))

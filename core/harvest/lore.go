@@ -16,8 +16,8 @@ type Lore struct {
 	Root RootLore  `toml:"root"`
 }
 
-// DryLore is how a kind of part dries: Kind is one of flora.DriesWords, Rate is k of Page's thin layer per hour in moving
-// air at 35 °C, Load the grams, fresh, that a m² of tray holds.
+// DryLore is how a kind of part dries: Kind is one of flora.DriesWords, Rate is k of Page's thin layer per hour in
+// moving air at 35 °C, Load the grams, fresh, that a m² of tray holds.
 type DryLore struct {
 	Kind string       `toml:"kind"`
 	Rate flora.Figure `toml:"rate"`

@@ -25,8 +25,8 @@ func StageQuality(f *phenology.Forecast, part flora.Part, day calendar.Date) flo
 	return sum / ready
 }
 
-// PastShare returns the share of plants that have left a rule's stages behind by a day, 0–1; none of a part that is taken
-// through the winter, whose stages end with the next year's growth.
+// PastShare returns the share of plants that have left a rule's stages behind by a day, 0–1; none of a part that is
+// taken through the winter, whose stages end with the next year's growth.
 func PastShare(f *phenology.Forecast, rule *flora.HarvestRule, day calendar.Date) float64 {
 	if f.ThroughWinter(rule.From, rule.Until) {
 		return 0

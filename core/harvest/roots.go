@@ -19,8 +19,8 @@ type RootStand struct {
 	// Survival is the share of plants that see the next year, Offspring how many young plants one of age leaves in a year,
 	// Replanted the share of what is lifted whose crown with buds goes back and begins anew.
 	Survival, Offspring, Replanted float64
-	// BackAt is the year of life at which what goes back begins: 0 or 1 for a crown, later for a plant of which only a part
-	// was broken off.
+	// BackAt is the year of life at which what goes back begins: 0 or 1 for a crown, later for a plant of which only a
+	// part was broken off.
 	BackAt int
 	// YearSigma is how much the years differ: the standard deviation of the logarithm of the odds of surviving, and of the
 	// number of offspring.

@@ -61,7 +61,9 @@ func firstTastesOf(s *plot.State, speciesID, part string) []FirstTasteView {
 	for _, person := range s.StandingPeople() {
 		v := FirstTasteView{PersonID: person.ID, Name: person.Name, Words: fmt.Sprintf(
 			"%s has not had %s yet, by what is noted: a little first, and wait. At anything unusual stop, and ask a doctor or pharmacist.",
-			person.Name, say.PartOf(species.Names.Name, part))}
+			person.Name,
+			say.PartOf(species.Names.Name, part),
+		)}
 		at := slices.IndexFunc(rows, func(r store.FirstTaste) bool {
 			return r.PersonID == person.ID && r.SpeciesID == speciesID && r.Part == part
 		})

@@ -84,7 +84,15 @@ func needViews(s *plot.State) []NeedView {
 				Need:      view.KeptNeedWords(s, p.SpeciesID, part.Name),
 			}
 			if row, said := s.NeedRow(p.SpeciesID, part.Name); said {
-				view.Typed, view.Matters, view.Plants = cmp.Or(row.Typed, view.Need), mattersOf(row.Weight), plantsWords(part, row.Grams)
+				view.Typed, view.Matters, view.Plants = cmp.Or(
+					row.Typed,
+					view.Need,
+				), mattersOf(
+					row.Weight,
+				), plantsWords(
+					part,
+					row.Grams,
+				)
 			}
 			taken := s.TakenGrams(p.SpeciesID, part.Name)
 			view.Taken = s.Units.Weight(taken)

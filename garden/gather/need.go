@@ -23,7 +23,7 @@ type NeedInput struct {
 	// MeasureWeighs is what one of the measure in the amount weighs, where it was asked.
 	MeasureWeighs string `json:"measureWeighs,omitempty" doc:"What one cup or jar weighs, as typed; kept"`
 	// Matters is how much it matters against the other needs.
-	Matters string `json:"matters,omitempty" enum:"little,as the rest,much" doc:"Against the others; as the rest where nothing is said"`
+	Matters string `json:"matters,omitempty" enum:"little,as the rest,much" doc:"Against the others; empty is as the rest"`
 }
 
 // weights are what a gram of a need counts for, by how much it matters.

@@ -36,6 +36,13 @@ var sortingsTable = journal.NewTable(
 
 // registration is what the journal has to know of gather.
 var registration = journal.Registration{
-	Tables: []journal.AnyTable{makingsTable, plot.MeasuresTable, needsTable, pickingsTable, sortingsTable, firstTastesTable},
-	Kinds:  []string{"picking", "need", "sorting", "making", "measure", "first taste"},
+	Tables: []journal.AnyTable{
+		makingsTable,
+		plot.MeasuresTable,
+		needsTable,
+		pickingsTable,
+		sortingsTable,
+		firstTastesTable,
+	},
+	Kinds: []string{"picking", "need", "sorting", "making", "measure", "first taste"},
 }

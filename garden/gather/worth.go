@@ -87,8 +87,9 @@ func worthItRow(s *plot.State, p *plot.Planting, name string) (row WorthItRow, b
 	rule := part.Harvest
 	row = WorthItRow{PlantingID: p.ID, Name: say.PartOf(p.Species.Names.Name, name), Bed: p.Bed.Name}
 	visit := s.Lib.Gather().Work.Visit.Value
-	grams, minutes, first := 0.0, 0.0, s.Season
-	row.Times, first = timesTaken(s, p, name)
+	grams, minutes := 0.0, 0.0
+	times, first := timesTaken(s, p, name)
+	row.Times = times
 	seasons := 1 + s.Season.YearsBefore(first)
 	if seasons > worthSeasons {
 		seasons = worthSeasons

@@ -38,7 +38,10 @@ func standsOf(s *plot.State) (stands []*stand) {
 			if !has {
 				continue
 			}
-			at := slices.IndexFunc(stands, func(one *stand) bool { return one.bed.ID == bed.ID && one.species.ID == p.SpeciesID })
+			at := slices.IndexFunc(
+				stands,
+				func(one *stand) bool { return one.bed.ID == bed.ID && one.species.ID == p.SpeciesID },
+			)
 			if at < 0 {
 				row, _ := s.RootStandOf(p.SpeciesID, bed.ID)
 				stands, at = append(stands, &stand{species: p.Species, part: part, bed: bed, row: row}), len(stands)

@@ -110,8 +110,8 @@ func seasonNamed(s *plot.State, start string) (calendar.Season, error) {
 	return seasonOf(s, day)
 }
 
-// hold puts another plan beside the one that is shown: its pickings, and what each covers. What of it cannot be any more
-// is left out.
+// hold puts another plan beside the one that is shown: its pickings, and what each covers. What of it cannot be any
+// more is left out.
 func (v *SeasonPlanView) hold(q *question, w *working, s *plot.State, id int64) error {
 	row, err := copyOf(s, id)
 	if err != nil {
@@ -131,7 +131,10 @@ func (v *SeasonPlanView) hold(q *question, w *working, s *plot.State, id int64) 
 			continue
 		}
 		rule := q.stands[stand].part.Harvest
-		c.Picks = append(c.Picks, OtherPick{one.Planting, one.Part, one.on(), say.Counted(float64(one.Units), rule.One, rule.Many)})
+		c.Picks = append(
+			c.Picks,
+			OtherPick{one.Planting, one.Part, one.on(), say.Counted(float64(one.Units), rule.One, rule.Many)},
+		)
 	}
 	for i, product := range q.products {
 		need := math.Max(product.need, product.taken)

@@ -283,7 +283,8 @@ func (q *question) notes() []string {
 	if !pickMinutes(q.state).Said() {
 		notes = append(notes, "Nobody said how much time there is for picking: it is planned as if there were no end of it.")
 	}
-	if row := settingsOf(q.state); row.Trays == nil && slices.ContainsFunc(q.stands, func(s standing) bool { return s.dries }) {
+	if row := settingsOf(q.state); row.Trays == nil &&
+		slices.ContainsFunc(q.stands, func(s standing) bool { return s.dries }) {
 		notes = append(notes, "Nobody said how many trays the drier has: it is planned as if there were no end of them.")
 	}
 	for _, stand := range q.stands {

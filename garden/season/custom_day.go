@@ -106,7 +106,10 @@ func (q *question) askedDays(species, part string) []AskedDay {
 			if err != nil || day < q.first || !q.season.Contains(day) {
 				continue
 			}
-			asked = append(asked, AskedDay{day, fmt.Sprintf("%s, %s: %s", row.Name, day.DayMonth(), q.againstBest(species, part, day))})
+			asked = append(
+				asked,
+				AskedDay{day, fmt.Sprintf("%s, %s: %s", row.Name, day.DayMonth(), q.againstBest(species, part, day))},
+			)
 		}
 	}
 	return asked

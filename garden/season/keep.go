@@ -135,7 +135,10 @@ func (u *Uses) try(s *plot.State, in KeepPlanInput) (t tried, err error) {
 // changed are the pickings of a plan with one tied or let go.
 func changed(q *question, picks []Picking, in KeepPlanInput) ([]Picking, error) {
 	at := func(planting int64, part, day string) int {
-		return slices.IndexFunc(picks, func(p Picking) bool { return p.Planting == planting && p.Part == part && p.Day == day })
+		return slices.IndexFunc(
+			picks,
+			func(p Picking) bool { return p.Planting == planting && p.Part == part && p.Day == day },
+		)
 	}
 	if in.Untie != nil {
 		i := at(in.Untie.PlantingID, in.Untie.Part, in.Untie.Day)
@@ -159,7 +162,9 @@ func changed(q *question, picks []Picking, in KeepPlanInput) ([]Picking, error) 
 	case day < q.first:
 		return nil, say.Faults{{Field: "tie.day", Message: fmt.Sprintf("%s is past.", day.DayMonth())}}
 	case day > q.season.End:
-		return nil, say.Faults{{Field: "tie.day", Message: fmt.Sprintf("The season that is planned ends on %s.", q.season.End.DayMonth())}}
+		return nil, say.Faults{
+			{Field: "tie.day", Message: fmt.Sprintf("The season that is planned ends on %s.", q.season.End.DayMonth())},
+		}
 	}
 	one := Picking{Planting: tie.PlantingID, Part: tie.Part, Day: tie.Day, Units: tie.Units, Tied: true}
 	var c say.Checklist

@@ -119,7 +119,8 @@ func (w *working) run(ctx context.Context, from []Picking, row *store.SeasonPlan
 	var plan planning.Plan
 	picks := w.q.picksIn(from)
 	switch {
-	case row != nil && row.Problem == w.q.digest && !anew:
+	// A row may have come from a file: what breaks a limit is made again.
+	case row != nil && row.Problem == w.q.digest && !anew && len(w.q.problem.Breaks(picks)) == 0:
 		plan = planning.Plan{Picks: picks, Worth: row.Worth, Bound: row.Bound}
 		_, plan.Got = w.q.problem.Judge(picks)
 	case row != nil && !anew:

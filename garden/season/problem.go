@@ -155,7 +155,11 @@ func (q *question) fillProducts() {
 		}
 		key := row.SpeciesID + "/" + row.Part
 		asked[key] += row.Grams
-		add(product{species, part, asked[key], taken(row.SpeciesID, row.Part), row.Name, day}, row.Grams, weightOf(s, row.SpeciesID, row.Part))
+		add(
+			product{species, part, asked[key], taken(row.SpeciesID, row.Part), row.Name, day},
+			row.Grams,
+			weightOf(s, row.SpeciesID, row.Part),
+		)
 	}
 	for _, row := range s.Needs {
 		species, part, has := harvested(s, row.SpeciesID, row.Part)
@@ -233,7 +237,8 @@ func (q *question) needs(species, part string) bool {
 	return slices.ContainsFunc(q.products, func(p product) bool { return p.species.ID == species && p.part.Name == part })
 }
 
-// standOf is a part of a planting as the planning takes it; bears is false where no day of the season lets any be taken.
+// standOf is a part of a planting as the planning takes it; bears is false where no day of the season lets any be
+// taken.
 func (q *question) standOf(
 	p *plot.Planting, part flora.Part, weather *fitDays,
 ) (source standing, stand planning.Stand, bears bool) {

@@ -10,12 +10,17 @@ import (
 	"bramblyacre/garden/plot"
 )
 
-// qualityOf is what a unit of a part counts for on each day, 0–1: how good what is ready is, by how likely its window is
-// open and the weather fit, each against the day on which it is likeliest; ready is the share of the plants at the right
-// stage where it is open. That days and weather are not known yet takes little from what a window will bring, or the plan
-// would have more picked than is needed: whoever plans it now moves it as they become known. Outside the window's likely
-// days it is 0, as then nothing may be taken. opens is the first day on which it is not, below 0 for none.
-func (q *question) qualityOf(p *plot.Planting, part flora.Part, weather *fitDays) (quality, ready []float64, opens int) {
+// qualityOf is what a unit of a part counts for on each day, 0–1: how good what is ready is, by how likely its window
+// is open and the weather fit, each against the day on which it is likeliest; ready is the share of the plants at the
+// right stage where it is open. That days and weather are not known yet takes little from what a window will bring, or
+// the plan would have more picked than is needed: whoever plans it now moves it as they become known. Outside the
+// window's likely days it is 0, as then nothing may be taken. opens is the first day on which it is not, below 0 for
+// none.
+func (q *question) qualityOf(
+	p *plot.Planting,
+	part flora.Part,
+	weather *fitDays,
+) (quality, ready []float64, opens int) {
 	rule := part.Harvest
 	quality, ready, opens = make([]float64, q.problem.Days), make([]float64, q.problem.Days), -1
 	fit := weather.of(rule)
@@ -78,8 +83,8 @@ type fitDays struct {
 	byDry    map[int][]float64
 }
 
-// soonDays is how far ahead the weather of a day itself is asked; further on it is enough that a fit day comes within as
-// many days, since whoever has planned a day waits for one.
+// soonDays is how far ahead the weather of a day itself is asked; further on it is enough that a fit day comes within
+// as many days, since whoever has planned a day waits for one.
 const soonDays = 4
 
 func newFitDays(ensemble *climate.Ensemble, from, days int) *fitDays {

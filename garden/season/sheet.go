@@ -66,7 +66,12 @@ func (u *Uses) Sheet(ctx context.Context) (Sheet, error) {
 		}
 		rule := stand.part.Harvest
 		line := SheetPick{
-			What:  fmt.Sprintf("%s: %s, %s", say.Capital(say.PartOf(stand.p.Species.Names.Name, stand.part.Name)), one.Amount, one.Weight),
+			What: fmt.Sprintf(
+				"%s: %s, %s",
+				say.Capital(say.PartOf(stand.p.Species.Names.Name, stand.part.Name)),
+				one.Amount,
+				one.Weight,
+			),
 			Where: stand.p.Bed.Name, Sign: rule.Sign,
 			Mind: strings.Join(slices.Concat(rule.Hazards, view.CautionLines(s, stand.p.Species, stand.part.Name)), " "),
 		}
@@ -89,7 +94,8 @@ func (u *Uses) Sheet(ctx context.Context) (Sheet, error) {
 	return sheet, nil
 }
 
-// planned are the pickings of the plans that are followed, and the days on which customs ask for a part, for a calendar.
+// planned are the pickings of the plans that are followed, and the days on which customs ask for a part, for a
+// calendar.
 func (u *Uses) planned(s *plot.State) (events []area.Event) {
 	for _, season := range []calendar.Season{s.Season, s.Next} {
 		events = append(events, u.customEvents(s, season)...)

@@ -1,5 +1,5 @@
-// Package season is the plan of the season: what the household needs, what it has to make do with, which stand is picked
-// on which day and how much, and what that covers. Each file is one use.
+// Package season is the plan of the season: what the household needs, what it has to make do with, which stand is
+// picked on which day and how much, and what that covers. Each file is one use.
 package season
 
 import (

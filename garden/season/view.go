@@ -323,7 +323,8 @@ func (q *question) viewStands(v *SeasonPlanView, plan planning.Plan, kept []Pick
 	v.Stands = sorted
 }
 
-// inTheirOrder puts what is needed into the order of the stands that it is picked from; what none is picked for comes last.
+// inTheirOrder puts what is needed into the order of the stands that it is picked from; what none is picked for comes
+// last.
 func inTheirOrder(products []PlanProduct, stands []PlanStand) {
 	at := func(p PlanProduct) int {
 		if i := slices.IndexFunc(stands, func(s PlanStand) bool { return s.Product == p.Key }); i >= 0 {

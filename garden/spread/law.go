@@ -88,7 +88,9 @@ func (u *Uses) NoteLaw(ctx context.Context, speciesID string, seen say.Version, 
 		}
 		_, err := plot.LawNotesTable.Put(ctx, d, before.ID, row)
 		words := map[string]string{
-			plot.ListedYes: "stands on your list", plot.ListedNo: "does not stand on your list", plot.ListedUnsure: "may stand on your list",
+			plot.ListedYes:    "stands on your list",
+			plot.ListedNo:     "does not stand on your list",
+			plot.ListedUnsure: "may stand on your list",
 		}[in.Listed]
 		return journal.Record{
 			Kind:    kindSpread,

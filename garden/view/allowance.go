@@ -190,8 +190,8 @@ func steadyLeft(s *plot.State, p *plot.Planting, part flora.Part, on calendar.Da
 	return &left
 }
 
-// TakenOf returns the pickings of a part that bear on an allowance on a day, the oldest first, how many plants went with
-// them since they were counted, and the last of them; nil for none.
+// TakenOf returns the pickings of a part that bear on an allowance on a day, the oldest first, how many plants went
+// with them since they were counted, and the last of them; nil for none.
 func TakenOf(
 	s *plot.State, p *plot.Planting, part flora.Part, on calendar.Date,
 ) (taken []harvest.Taken, lifted float64, last *store.Picking) {

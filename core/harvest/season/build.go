@@ -93,7 +93,8 @@ func (w *work) fill(a *account, m prices) {
 	}
 }
 
-// trim takes off what no need asks for, or what is not worth an outing: the poorest days first, as long as the worth stays.
+// trim takes off what no need asks for, or what is not worth an outing: the poorest days first, as long as the worth
+// stays.
 func (w *work) trim(a *account) {
 	for i := range w.p.Stands {
 		s := &w.p.Stands[i]

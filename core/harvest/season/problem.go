@@ -18,8 +18,8 @@ type Problem struct {
 	Minutes  []float64
 	Products []Product
 	Stands   []Stand
-	// Outing is the worth that a picking must bring to be made at all, 0 for none: so that what could be had at once is not
-	// fetched in many small pickings.
+	// Outing is the worth that a picking must bring to be made at all, 0 for none: so that what could be had at once is
+	// not fetched in many small pickings.
 	Outing float64
 	// Locked are pickings that the grower has settled: they stay as they are.
 	Locked []Pick

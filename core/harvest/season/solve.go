@@ -34,8 +34,8 @@ func (p Plan) Better() float64 {
 // How says how a plan is made.
 type How struct {
 	Seed uint64
-	// Rounds is how long it is sought to better the plan: how often part of it is made anew, and Steps how often the prices
-	// are moved. 0 for the usual length.
+	// Rounds is how long it is sought to better the plan: how often part of it is made anew, and Steps how often the
+	// prices are moved. 0 for the usual length.
 	Rounds, Steps int
 	// Told is called now and then with how much of the work is done, 0–1, and a way to the best plan so far, which holds
 	// only while it is called.

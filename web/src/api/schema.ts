@@ -5178,7 +5178,7 @@ export interface components {
         NeedInput: {
             amount: string;
             /**
-             * @description Against the others; as the rest where nothing is said
+             * @description Against the others; empty is as the rest
              * @enum {string}
              */
             matters?: "little" | "as the rest" | "much";
