@@ -46,6 +46,8 @@ func TestScreenshots(t *testing.T) {
 			stand, pick := soonestOf(b.t, v, "meadowsweet flowering top")
 			b.click(pick.Day.DayMonth() + ": " + stand.Name)
 			b.sees("Pick it on")
+			_, err := chromedp.Run(b.ctx, chromedp.Evaluate[bool]("window.scrollTo(0, 0); true"))
+			check(b.t, err)
 		}},
 		{"roots", "/gather/roots", "What you saw", 1280, 800, nil},
 		{"basket-phone", "/gather/out", "One kind at a time", 390, 844, func(b *browser) { b.click("lovage leaf"); b.sees("In the hand") }},

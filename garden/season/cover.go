@@ -83,6 +83,13 @@ func (q *question) standless(product product) bool {
 	})
 }
 
+// isRefused tells whether something of what is needed stands here and is not for use: no more plants of it would be.
+func (q *question) isRefused(product product) bool {
+	return slices.ContainsFunc(q.refused, func(r refusal) bool {
+		return r.p.SpeciesID == product.species.ID && r.part.Name == product.part.Name
+	})
+}
+
 // noStandWords say why nothing can be picked for a product.
 func (q *question) noStandWords(product product) string {
 	for _, r := range q.refused {
@@ -190,7 +197,7 @@ func (q *question) prices(plan planning.Plan, m *more) []PlanPrice {
 	}
 	for i, product := range q.products {
 		short := q.shortfall(i, plan.Got)
-		if short == 0 || product.feast != "" || m.trays != nil && m.trays[i]-plan.Got[i] > short/2 ||
+		if short == 0 || product.feast != "" || q.standless(product) && q.isRefused(product) || m.trays != nil && m.trays[i]-plan.Got[i] > short/2 ||
 			m.hours != nil && m.hours[i]-plan.Got[i] > short/2 {
 			continue
 		}

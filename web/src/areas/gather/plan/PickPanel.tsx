@@ -102,7 +102,11 @@ export function PickPanel({ view, chosen, moving, onMoving }: Props) {
       )}
       <Box sx={{ display: "flex", gap: 1, flexWrap: "wrap" }}>
         {(moving || !pick.tied) && (
-          <Button variant="contained" disabled={sending} onClick={() => void keep({ tie })}>
+          <Button
+            variant="contained"
+            disabled={sending || (moving !== "" && tried.error !== null)}
+            onClick={() => void keep({ tie })}
+          >
             Tie it to {dayMonth(moving || pick.day)}
           </Button>
         )}

@@ -250,7 +250,7 @@ function Name({ stand, lit }: { stand: PlanView["stands"][number]; lit: boolean 
       sx={{
         height: rowHeight,
         overflow: "hidden",
-        lineHeight: 1.2,
+        lineHeight: { xs: 1.1, md: 1.2 },
         pr: 1,
         borderBottom: "1px solid var(--rule)",
         background: lit ? "var(--card)" : "none",
@@ -265,16 +265,18 @@ function Name({ stand, lit }: { stand: PlanView["stands"][number]; lit: boolean 
         title={stand.name}
         sx={{
           ...cut,
+          // On a phone a name may take two lines.
+          whiteSpace: { xs: "normal", md: "nowrap" },
           color: "inherit",
           textDecoration: "none",
           fontWeight: 700,
-          fontSize: 13.5,
+          fontSize: { xs: 12, md: 13.5 },
           "&:hover": { textDecoration: "underline" },
         }}
       >
         {stand.name}
       </Box>
-      <Box sx={{ ...cut, fontSize: 12.5, color: "text.secondary" }}>{stand.bed}</Box>
+      <Box sx={{ ...cut, fontSize: { xs: 12, md: 12.5 }, color: "text.secondary" }}>{stand.bed}</Box>
     </Box>
   );
 }

@@ -6,7 +6,7 @@ export type Stand = Schemas["PlanStand"];
 export type Pick = Schemas["PlanPick"];
 
 /** The height of a stand's row, and of the head above all. */
-export const rowHeight = 38;
+export const rowHeight = 40;
 export const headHeight = 40;
 /** The least that a leaf takes under a finger. */
 export const leastTarget = 24;
