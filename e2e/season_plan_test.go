@@ -258,3 +258,77 @@ func TestRootsAreSettled(t *testing.T) {
 		t.Errorf("settled is %+v, %v", row, has)
 	}
 }
+
+// What a year asks for and what there is to make do with: bad input is told at its field and loses nothing, and what was
+// noted stands there, and can be taken off.
+func TestNeedsAndMeansAreSaid(t *testing.T) {
+	t.Parallel()
+	p := samplePlot(t)
+	b := open(t, p, 1280, 900, "/gather/needs")
+	b.sees("5 trays of 0.12 m², 35 °C, with a fan")
+	b.click("Add a feast or market")
+	b.fill("What for", "Harvest supper")
+	b.choose("Of what", "common sage leaf")
+	b.fill("How much", "3 jars dried")
+	b.click("Note it")
+	b.sees("What does one jar of dried common sage leaf weigh?")
+	b.fill("One cup or jar of it weighs", "20 g")
+	b.click("Note it")
+	b.sees("Harvest supper, 27 May 2031: 225 g of common sage leaf, fresh, must be ready")
+	b.sees("Harvest supper: 3 jars dried of common sage leaf by 27 May 2031")
+	b.click("Take off: Harvest supper")
+	b.sees("Harvest supper asks for nothing any more")
+	b.click("Take off: 9–17 August")
+	b.sees("Somebody is always there.")
+	b.click("Change the drier and the time for picking")
+	b.fill("Trays in the drier", "many")
+	b.click("Note it")
+	b.sees("Count the trays")
+	b.fill("Trays in the drier", "0")
+	b.click("Note it")
+	b.sees("There is no drier.")
+	b.click("Plan of the season")
+	b.sees("There is no drier.")
+}
+
+// A share is left for bees on the planting's own page, and bounds what may be taken.
+func TestAShareIsLeftForBees(t *testing.T) {
+	t.Parallel()
+	p := samplePlot(t)
+	b := open(t, p, 1280, 900, "/plantings/1")
+	b.sees("What may be taken today")
+	b.click("Why")
+	b.click("What stays of the leaf")
+	b.fill("Of 100 stay", "90")
+	b.click("Note it")
+	b.sees("Say for whom it stays")
+	b.fill("For whom", "hoverflies")
+	b.click("Note it")
+	b.sees("90 % of lovage leaf stays for hoverflies")
+	b.sees("90 % stays for hoverflies: your own rule.")
+	s, err := p.garden.State(t.Context())
+	check(t, err)
+	if row, has := s.KeptShareOf(1, "leaf"); !has || row.Share != 0.9 {
+		t.Errorf("the rule is %+v, %v", row, has)
+	}
+}
+
+// At the table it is said what was done with a basket, and to everyone who has not had it yet: a little first, once.
+func TestABasketIsWashedAndTastedALittleFirst(t *testing.T) {
+	t.Parallel()
+	p := samplePlot(t)
+	b := open(t, p, 1280, 900, "/gather")
+	b.click("Sort it: Common sage leaf")
+	b.fill("Who sorted it", "Ida")
+	b.clickEach("button[aria-label$=': seen']")
+	b.click("washed")
+	b.click("spun")
+	b.click("It is sorted")
+	b.sees("washed, spun")
+	b.click("Make something of Common sage leaf")
+	b.sees("Joss has not had common sage leaf yet")
+	b.click("Said to Joss")
+	b.sees("Said to Joss: a little of common sage leaf first")
+	b.seesNo("Joss has not had common sage leaf yet")
+	b.sees("Ida has not had common sage leaf yet")
+}

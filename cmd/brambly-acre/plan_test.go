@@ -79,3 +79,28 @@ func TestASeasonsFileThatCannotBe(t *testing.T) {
 		t.Errorf("without a file: status %d, %s", status, errs)
 	}
 }
+
+// An outing that must bring ten is not worth the two stems that are left for a second one: by hand, ten fit at once and are
+// 30, four more are 12 less the outing's 10; of an outing that must bring 13 only the first is worth it.
+func TestAnOutingHasItsPriceInTheFile(t *testing.T) {
+	for price, want := range map[string]float64{"10": 30 - 10 + 12 - 10, "13": 30 - 13} {
+		file := filepath.Join(t.TempDir(), "season.json")
+		text := strings.Replace(sageSeason, `"minutes": 30,`, `"minutes": 30, "outing_worth": `+price+`,`, 1)
+		text = strings.Replace(text, `"locked": [{"stand": "Dry Bank", "day": 0, "units": 12}]`, `"locked": []`, 1)
+		check(t, os.WriteFile(file, []byte(text), 0o600))
+		status, out, errs := run(t, "plan", file)
+		if status != 0 {
+			t.Fatal(errs)
+		}
+		var answer struct{ Worth, Bound float64 }
+		check(t, json.Unmarshal([]byte(out), &answer))
+		if answer.Worth != want || answer.Bound != want {
+			t.Errorf("at %s an outing it brings %v of at most %v, want %v", price, answer.Worth, answer.Bound, want)
+		}
+	}
+	file := filepath.Join(t.TempDir(), "season.json")
+	check(t, os.WriteFile(file, []byte(strings.Replace(sageSeason, `"minutes": 30,`, `"minutes": 30, "outing_worth": -1,`, 1)), 0o600))
+	if status, _, errs := run(t, "plan", file); status == 0 || !strings.Contains(errs, "outing") {
+		t.Errorf("an outing that brings something by itself is taken: %q", errs)
+	}
+}

@@ -287,10 +287,10 @@ func (q *question) notes() []string {
 		notes = append(notes, fmt.Sprintf("The picking of %s that is tied to %s cannot be kept. %s",
 			name, one.pick.on().DayMonth(), one.why))
 	}
-	if !pickMinutes(q.state).Said() {
+	if !q.timed {
 		notes = append(notes, "Nobody said how much time there is for picking: it is planned as if there were no end of it.")
 	}
-	if row := settingsOf(q.state); row.Trays == nil &&
+	if row := q.drier; row.Trays == nil &&
 		slices.ContainsFunc(q.stands, func(s standing) bool { return s.dries }) {
 		notes = append(notes, "Nobody said how many trays the drier has: it is planned as if there were no end of them.")
 	}

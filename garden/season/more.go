@@ -27,8 +27,8 @@ const moreRounds, moreSteps = 150, 80
 // moreOf plans again with more to make do with; nil where it was stopped.
 func (q *question) moreOf(ctx context.Context, plan planning.Plan) *more {
 	m := &more{}
-	row := settingsOf(q.state)
-	limitsTrays, limitsHours := row.Trays != nil, pickMinutes(q.state).Said()
+	row := q.drier
+	limitsTrays, limitsHours := row.Trays != nil, q.timed
 	again := func(change func(p *planning.Problem)) []float64 {
 		p := q.problem
 		p.Minutes = slices.Clone(p.Minutes)

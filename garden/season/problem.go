@@ -15,6 +15,7 @@ import (
 	"bramblyacre/core/parallel"
 	"bramblyacre/garden/plot"
 	"bramblyacre/garden/view"
+	"bramblyacre/store"
 )
 
 // question is what a season's plan is made from, with what each of its numbers stands for. It is not changed once made.
@@ -31,6 +32,9 @@ type question struct {
 	// unkept are the settled pickings that cannot be, and why.
 	unkept []unkept
 	wet    []float64
+	// drier is what was said of the drier, timed whether anybody said how much time there is.
+	drier  store.GatherSetting
+	timed  bool
 	digest string
 }
 
@@ -106,12 +110,12 @@ func ask(s *plot.State, season calendar.Season, settled []Picking) (*question, e
 const boundless = 1000.0
 
 func (q *question) fillResources(days int) {
-	row := settingsOf(q.state)
+	row, minutes := settingsOf(q.state), pickMinutes(q.state)
+	q.drier, q.timed = row, minutes.Said()
 	q.problem.TrayArea = boundless
 	if row.Trays != nil {
 		q.problem.TrayArea = float64(*row.Trays) * row.TrayM2
 	}
-	minutes := pickMinutes(q.state)
 	for t := range days {
 		day := q.first.AddDays(t)
 		there := math.Min(minutes.On(day), 24*60)
@@ -260,7 +264,7 @@ func (q *question) standOf(
 	full := harvest.FullUnits(rule, float64(p.Standing())+lifted, size)
 	source.grams = harvest.GramsEach(rule, size)
 	source.group = max(1, int(math.Ceil(full/mostGroups)))
-	source.drying, source.dries = s.Lib.Gather().DryingOf(part, drierOf(settingsOf(s)))
+	source.drying, source.dries = s.Lib.Gather().DryingOf(part, drierOf(q.drier))
 	group := float64(source.group)
 	floor := rule.Floor.Value
 	if kept, has := s.KeptShareOf(p.ID, part.Name); has {

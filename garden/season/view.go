@@ -364,7 +364,7 @@ func (q *question) viewPick(pick planning.Pick, kept []Picking, has bool) PlanPi
 		say.Number(math.Round(row.Full*float64(stand.group))), v.Weight)}
 	words = append(words, say.MinutesWords(row.VisitMinutes+float64(pick.Units)*row.UnitMinutes))
 	if stand.dries {
-		trays := float64(pick.Units) * row.Area / settingsOf(s).TrayM2
+		trays := float64(pick.Units) * row.Area / q.drier.TrayM2
 		words = append(words, fmt.Sprintf("%s until %s", say.Counted(math.Max(0.1, say.Round1(trays)), "tray", "trays"),
 			q.first.AddDays(pick.Day+row.DryDays).DayMonth()))
 	}
@@ -374,7 +374,7 @@ func (q *question) viewPick(pick planning.Pick, kept []Picking, has bool) PlanPi
 
 // viewTroughs are trays by the day and hours by the day.
 func (q *question) viewTroughs(v *SeasonPlanView, plan planning.Plan) {
-	row, used := settingsOf(q.state), q.used(plan.Picks)
+	row, used := q.drier, q.used(plan.Picks)
 	v.Trays = Trough{Unit: "trays", Of: []float64{}, Full: []string{}}
 	v.Hours = Trough{Unit: "minutes", Of: []float64{}, Full: []string{}}
 	for t := range q.problem.Days {
@@ -385,7 +385,7 @@ func (q *question) viewTroughs(v *SeasonPlanView, plan planning.Plan) {
 	if row.Trays != nil {
 		v.Trays.Of, v.Trays.Most = slices.Repeat([]float64{float64(*row.Trays)}, q.problem.Days), float64(*row.Trays)
 	}
-	if pickMinutes(q.state).Said() {
+	if q.timed {
 		v.Hours.Of = q.problem.Minutes
 		v.Hours.Most = slices.Max(q.problem.Minutes)
 	}
