@@ -36,7 +36,6 @@ var everyScreen = []struct {
 	{path: "/plantings/24", words: "Its care this year"},
 	{path: "/weather/climate", words: "Nights of frost", open: func(b *browser) { b.click("Your own figures"); b.sees("Means of many years by month") }},
 	{path: "/round", words: "What do you see?"},
-	{path: "/gather/plan", words: "What it covers"},
 	{path: "/gather/plan", words: "What it covers", open: func(b *browser) {
 		b.sees("One more")
 		b.click("Compare")
@@ -44,13 +43,11 @@ var everyScreen = []struct {
 		b.sees("Pick it on")
 	}},
 	{path: "/gather/needs", words: "Drier and time"},
-	{path: "/gather/needs", words: "Drier and time", open: func(b *browser) { b.click("Add a feast or market"); b.sees("Ready on") }},
 	{path: "/gather/needs", words: "Drier and time", open: func(b *browser) {
 		b.click("Change the drier and the time for picking")
 		b.sees("Trays in the drier")
 	}},
 	{path: "/gather/roots", words: "If every year so many"},
-	{path: "/gather/roots", words: "If every year so many", open: func(b *browser) { b.click("What you saw"); b.sees("Reckon with it") }},
 	{path: "/gather/worth", words: "An hour of picking"},
 	{path: "/gather/out", words: "One kind at a time"},
 	{path: "/gather/out", words: "One kind at a time", open: func(b *browser) { b.click("lovage leaf"); b.sees("Where on the plant") }},
@@ -166,7 +163,14 @@ func TestEveryScreenIsReachedReadAndFits(t *testing.T) {
 				b.gone("[role=progressbar]")
 				_, err := chromedp.Run(b.ctx, chromedp.Evaluate[bool](string(axe)+"; true"))
 				check(t, err)
-				for _, width := range []int64{1280, 390, 320} {
+				widths := []int64{1280, 390, 320}
+				switch look {
+				case "dusk":
+					widths = []int64{1280} // other colours alone: what fits in paper fits
+				case "sunlight":
+					widths = []int64{1280, 320} // heavier, so it must fit; its colours are the same at any width
+				}
+				for _, width := range widths {
 					check(t, chromedp.Do(b.ctx, chromedp.EmulateViewport(width, 820)))
 					for _, wrong := range b.unfit() {
 						t.Errorf("%s at %d px: %s", screen.path, width, wrong)

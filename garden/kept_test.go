@@ -51,13 +51,16 @@ func TestWhatIsKeptIsWhatIsWorkedOutAnew(t *testing.T) {
 		}
 		changes := p.everyChange()
 		if station {
-			// The bench reads the weather through the same sky: once without a station is enough.
-			changes = changes[:len(changes)-benchKinds]
+			// The bench and the season's plan read the weather through the same sky: once without a station is enough.
+			changes = changes[:len(changes)-benchKinds-seasonKinds]
 		}
 		for _, change := range changes {
 			var entry, back int64
 			kept(change.name, func() error { made, err := change.do(); entry = made.ID; return err })
 			kept(change.name+" taken back", func() error { made, err := p.TakeBack(t.Context(), entry); back = made.ID; return err })
+			if station {
+				continue // put back it goes the same way as without one
+			}
 			kept(change.name+" put back", func() error { made, err := p.TakeBack(t.Context(), back); entry = made.ID; return err })
 			check(t, third(p.TakeBack(t.Context(), entry)))
 		}

@@ -46,6 +46,9 @@ func (p *fixture) plannedOn(on calendar.Date) season.SeasonPlanView {
 	}
 }
 
+// seasonKinds is how many kinds of change the season's plan has here: those of everyChange before the bench's.
+const seasonKinds = 9
+
 // seasonChanges are one change of every kind of the season's plan.
 func (p *fixture) seasonChanges() []change {
 	p.t.Helper()
@@ -57,7 +60,7 @@ func (p *fixture) seasonChanges() []change {
 	_, err = p.AddPlanting(ctx, input.PlantingInput{BedID: p.bed, SpeciesID: "valerian", Plants: 8, StartedOn: "2028-04-10", Origin: "seed", Labelled: true, Source: "A label."})
 	check(p.t, err)
 	check(p.t, third(p.Place.SetCustoms(ctx, true)))
-	return []change{
+	changes := []change{
 		{"drier and time", func() (journal.Entry, error) {
 			in := fewHours
 			in.Trays = "4"
@@ -88,4 +91,8 @@ func (p *fixture) seasonChanges() []change {
 			return p.Roots.Settle(ctx, "valerian", p.bed, say.AsItStands, roots.RootInput{School: "whole", Take: new(int64(2))})
 		}},
 	}
+	if len(changes) != seasonKinds {
+		p.t.Fatalf("%d kinds of change, not %d", len(changes), seasonKinds)
+	}
+	return changes
 }
