@@ -74,7 +74,10 @@ func (u *Uses) WorthIt(ctx context.Context) (WorthItView, error) {
 		most := slices.MaxFunc(v.Stands, func(a, b WorthItRow) int {
 			return cmp.Or(say.CompareBools(b.Expected, a.Expected), cmp.Compare(a.AM2, b.AM2))
 		})
-		if most.AM2 > 0 {
+		switch {
+		case most == best && most.AM2 > 0:
+			v.Words = fmt.Sprintf("An hour, and a m² too, bring most of %s.", best.Name)
+		case most.AM2 > 0:
 			v.Words += fmt.Sprintf(" A m² brings most of %s.", most.Name)
 		}
 	}

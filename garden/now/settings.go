@@ -6,7 +6,7 @@ import (
 	"strconv"
 	"time"
 
-	"bramblyacre/core/unit"
+	"bramblyacre/garden/input"
 	"bramblyacre/garden/journal"
 	"bramblyacre/garden/plot"
 	"bramblyacre/garden/say"
@@ -72,18 +72,9 @@ func (u *Uses) SetHours(ctx context.Context, seen say.Version, in HoursInput) (j
 		days := []**int64{&row.Monday, &row.Tuesday, &row.Wednesday, &row.Thursday, &row.Friday, &row.Saturday, &row.Sunday}
 		total := int64(0)
 		for i, text := range in.Minutes {
-			minutes, err := unit.Parse(unit.Duration, text, "min")
-			switch {
-			case text == "":
-				continue
-			case err != nil:
-				c.AddError("minutes."+strconv.Itoa(i), err)
-			case minutes < 0 || minutes > 24*60:
-				c.Add("minutes."+strconv.Itoa(i), "A day has no more than 24 hours.")
-			default:
-				whole := int64(math.Round(minutes))
-				total += whole
-				*days[i] = &whole
+			minutes := input.ReadMinutes(&c, "minutes."+strconv.Itoa(i), text)
+			if *days[i] = minutes; minutes != nil {
+				total += *minutes
 			}
 		}
 		if err := c.Err(); err != nil {

@@ -206,28 +206,31 @@ func (q *question) prices(plan planning.Plan, m *more) []PlanPrice {
 	return prices
 }
 
-// plantsPrice is how many more plants of a kind would cover its need, and from when they do.
+// unseenQuality is what a cut of a kind counts for of which nothing is planned yet: a guess.
+const unseenQuality = 0.8
+
+// plantsPrice is how many more plants of a kind would cover its need, and from when they do: the year in which they are
+// full-grown and may be taken, set this season.
 func (q *question) plantsPrice(i int, plan planning.Plan, short float64) PlanPrice {
 	product := q.products[i]
-	rule := product.part.Harvest
-	cuts, quality, plants := 1.0, 0.8, 0.0
+	rule, species := product.part.Harvest, product.species
+	plants := 0.0
 	for _, stand := range q.stands {
-		if stand.p.SpeciesID == product.species.ID && stand.part.Name == product.part.Name {
+		if stand.p.SpeciesID == species.ID && stand.part.Name == product.part.Name {
 			plants += float64(stand.p.Standing())
 		}
 	}
+	each := harvest.OneCut(rule) * unseenQuality
 	if plants > 0 && plan.Got[i] > 0 {
-		// What a plant here brings by the plan: its days and the weather are in it.
-		cuts, quality = 1, plan.Got[i]/plants/harvest.OneCut(rule)
+		each = plan.Got[i] / plants // by the plan: its cuts, its days and the weather are in it
 	}
-	more := math.Ceil(short / math.Max(1e-9, harvest.OneCut(rule)*quality*cuts))
-	names := product.species.Names.Name
-	name := fmt.Sprintf("%s more %s %s", say.Capital(numberWords(more)), names, "plants")
+	more := math.Ceil(short / math.Max(1e-9, each))
+	name := fmt.Sprintf("%s more %s plants", say.Capital(numberWords(more)), species.Names.Name)
 	if more == 1 {
-		name = fmt.Sprintf("One more %s plant", names)
+		name = fmt.Sprintf("One more %s plant", species.Names.Name)
 	}
 	brings := "the need met"
-	if year := int(rule.MinYear.Value); year > 1 {
+	if year := int(math.Ceil(max(rule.MinYear.Value, species.Life.FullAge.Value))); year > 1 {
 		brings = fmt.Sprintf("the need met from %d", q.season.Start.AddDays(180).Year()+year-1)
 	}
 	return PlanPrice{"plants", name, brings}

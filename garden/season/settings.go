@@ -3,13 +3,13 @@ package season
 import (
 	"cmp"
 	"context"
-	"math"
 	"strconv"
 	"strings"
 	"time"
 
 	"bramblyacre/core/harvest"
 	"bramblyacre/core/unit"
+	"bramblyacre/garden/input"
 	"bramblyacre/garden/journal"
 	"bramblyacre/garden/plot"
 	"bramblyacre/garden/say"
@@ -145,7 +145,7 @@ func (u *Uses) SetMakeDo(ctx context.Context, seen say.Version, in MakeDoInput) 
 		}
 		days := []**int64{&row.Monday, &row.Tuesday, &row.Wednesday, &row.Thursday, &row.Friday, &row.Saturday, &row.Sunday}
 		for i, text := range in.Minutes {
-			*days[i] = readMinutes(&c, "minutes."+strconv.Itoa(i), text)
+			*days[i] = input.ReadMinutes(&c, "minutes."+strconv.Itoa(i), text)
 		}
 		if err := c.Err(); err != nil {
 			return journal.Record{}, err
@@ -159,24 +159,6 @@ func (u *Uses) SetMakeDo(ctx context.Context, seen say.Version, in MakeDoInput) 
 }
 
 const mostTrays = 1000
-
-// readMinutes reads the time of a day; nil where nothing is said.
-func readMinutes(c *say.Checklist, field, text string) *int64 {
-	if strings.TrimSpace(text) == "" {
-		return nil
-	}
-	minutes, err := unit.Parse(unit.Duration, text, "min")
-	switch {
-	case err != nil:
-		c.AddError(field, err)
-		return nil
-	case minutes < 0 || minutes > 24*60:
-		c.Add(field, "A day has no more than 24 hours.")
-		return nil
-	}
-	whole := int64(math.Round(minutes))
-	return &whole
-}
 
 // readTray reads the space of a tray in m²: as an area, or as width by depth.
 func readTray(s *plot.State, c *say.Checklist, text string) float64 {

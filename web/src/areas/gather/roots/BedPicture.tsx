@@ -12,25 +12,48 @@ interface Props {
 /** About a plant's mark, so that its number can be read. */
 const least = 11;
 
+/** The most empty ground between plants, in metres, that is drawn as it is: what is more is left out, and said. */
+const mostEmpty = 1.5;
+const leftEmpty = 0.9;
+
+interface Gap {
+  /** Where the empty ground begins, and how much of it is left out. */
+  from: number;
+  cut: number;
+}
+
+/** gapsOf are the stretches of empty ground along one side of the bed that are not drawn whole. */
+function gapsOf(places: number[]): Gap[] {
+  const sorted = [...places].sort((a, b) => a - b);
+  return sorted.flatMap((at, i) => {
+    const empty = (sorted[i + 1] ?? at) - at;
+    return empty > mostEmpty ? [{ from: at, cut: empty - leftEmpty }] : [];
+  });
+}
+
+/** squeezed is a place with the empty ground before it left out. */
+const squeezed = (gaps: Gap[], at: number) =>
+  at - gaps.reduce((sum, gap) => sum + (at > gap.from ? gap.cut : 0), 0);
+
 /** BedPicture is the stand in its bed: what is lifted stands out with the spade's reach about it, the age in each plant. */
 export function BedPicture({ root, year }: Props) {
   const [box, width] = useWidth(600);
   const spots = [...root.plants, ...root.others];
-  const about = 0.7;
+  const about = 0.5;
+  const gaps = { x: gapsOf(spots.map((p) => p.x)), y: gapsOf(spots.map((p) => p.y)) };
+  const places = spots.map((p) => ({ x: squeezed(gaps.x, p.x), y: squeezed(gaps.y, p.y) }));
   const low = {
-    x: Math.max(root.low.x, Math.min(...spots.map((p) => p.x)) - about),
-    y: Math.max(root.low.y, Math.min(...spots.map((p) => p.y)) - about),
+    x: Math.min(...places.map((p) => p.x)) - about,
+    y: Math.min(...places.map((p) => p.y)) - about,
   };
   const high = {
-    x: Math.min(root.high.x, Math.max(...spots.map((p) => p.x)) + about),
-    y: Math.min(root.high.y, Math.max(...spots.map((p) => p.y)) + about),
+    x: Math.max(...places.map((p) => p.x)) + about,
+    y: Math.max(...places.map((p) => p.y)) + about,
   };
-  const wide = Math.max(0.5, high.x - low.x);
-  const deep = Math.max(0.5, high.y - low.y);
-  const scale = Math.min(width / wide, 330 / deep);
-  const height = deep * scale;
-  const x = (at: number) => (at - low.x) * scale;
-  const y = (at: number) => (at - low.y) * scale;
+  const scale = Math.min(width / (high.x - low.x), 330 / (high.y - low.y));
+  const height = (high.y - low.y) * scale;
+  const x = (at: number) => (squeezed(gaps.x, at) - low.x) * scale + (width - (high.x - low.x) * scale) / 2;
+  const y = (at: number) => (squeezed(gaps.y, at) - low.y) * scale;
   const then = root.rotation.find((one) => one.year === year);
   const lifts = (i: number) => (then ? then.lifted.includes(i) : root.plants[i]?.lift);
   const r = Math.max(least, 0.11 * scale);
@@ -44,6 +67,23 @@ export function BedPicture({ root, year }: Props) {
         aria-label={`${root.plants.length} plants in ${root.bed}; ${root.plants.filter((_, i) => lifts(i)).length} to lift${year ? ` in ${year}` : ""}`}
         style={{ display: "block", background: "var(--card)", border: "1px solid var(--rule)" }}
       >
+        {gaps.x.map((gap) => (
+          <g key={gap.from}>
+            <path
+              d={`M${x(gap.from) + (leftEmpty * scale) / 2} 0V${height}`}
+              stroke="var(--rule)"
+              strokeDasharray="6 5"
+            />
+            <text
+              x={x(gap.from) + (leftEmpty * scale) / 2 + 4}
+              y={height - 6}
+              fontSize={12.5}
+              fill="var(--softInk)"
+            >
+              {Math.round(gap.cut)} m left out
+            </text>
+          </g>
+        ))}
         {root.plants.map((p, i) =>
           lifts(i) ? (
             <circle
