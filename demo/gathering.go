@@ -23,7 +23,7 @@ var needs = []gather.NeedInput{
 
 // makeDo is the household's drier, and its two free evenings a week.
 var makeDo = season.MakeDoInput{
-	Trays: "5", Tray: "30 x 40 cm", Warmth: "35 °C", MovingAir: true,
+	DrierInput: input.DrierInput{Trays: "5", Tray: "30 x 40 cm", Warmth: "35 °C", MovingAir: true},
 	Minutes: []string{"", "", "1 h 30 min", "", "1 h 15 min", "", ""},
 }
 

@@ -512,7 +512,7 @@ func TestWhatThereIsToMakeDoWithIsReadStrictly(t *testing.T) {
 	v, err := p.Season.MakeDo(t.Context())
 	check(t, err)
 	// Saved as it is shown, nothing is otherwise.
-	p.makeDo(season.MakeDoInput{Trays: v.Trays, Tray: v.TrayWords, Warmth: v.Warmth, MovingAir: v.MovingAir, Minutes: v.Minutes})
+	p.makeDo(season.MakeDoInput{DrierInput: input.DrierInput{Trays: v.Trays, Tray: v.TrayWords, Warmth: v.Warmth, MovingAir: v.MovingAir}, Minutes: v.Minutes})
 	if again, err := p.Season.MakeDo(t.Context()); err != nil || again.TrayM2 != 0.12 || again.Trays != "3" || again.Warmth != v.Warmth {
 		t.Errorf("saved unchanged it is %+v, %v", again, err)
 	}
@@ -531,7 +531,7 @@ func TestASeasonInTheSouthIsPlanned(t *testing.T) {
 	_, err := p.SetSite(ctx, say.AsItStands, place.SiteInput{Name: "Acre", Latitude: -17, Altitude: "3800 m", ClimateID: "high-plateau-south", Width: "40 m", Depth: "30 m", Units: "us"})
 	check(t, err)
 	p.need("garden-sorrel", "leaf", "1 lb")
-	p.makeDo(season.MakeDoInput{Trays: "2", Tray: "12 x 16 in", Warmth: "95 °F", MovingAir: false, Minutes: []string{"1 h", "", "", "", "", "", "1 h"}})
+	p.makeDo(season.MakeDoInput{DrierInput: input.DrierInput{Trays: "2", Tray: "12 x 16 in", Warmth: "95 °F"}, Minutes: []string{"1 h", "", "", "", "", "", "1 h"}})
 	this := p.planned()
 	if this.Season.String() != "2030-07-01" || this.Last.String() != "2031-06-30" || this.First != day {
 		t.Errorf("this season is planned from %s to %s", this.First, this.Last)

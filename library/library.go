@@ -21,6 +21,7 @@ import (
 	"bramblyacre/core/flora"
 	"bramblyacre/core/harvest"
 	"bramblyacre/core/identity"
+	"bramblyacre/core/keeping"
 	"bramblyacre/core/parallel"
 	"bramblyacre/core/phenology"
 	"bramblyacre/core/propagation"
@@ -28,7 +29,7 @@ import (
 )
 
 //go:embed species/*.toml climates/*.toml ground/*.toml usual/*.toml works/*.toml bench/*.toml care/*.toml
-//go:embed gather/*.toml spread/*.toml
+//go:embed gather/*.toml keeping/*.toml spread/*.toml
 var shipped embed.FS
 
 // Library is a set of species and climates.
@@ -41,6 +42,7 @@ type Library struct {
 	bench    propagation.Lore
 	care     care.Lore
 	gather   harvest.Lore
+	keeping  keeping.Lore
 	spread   spread.Lore
 	usual    flora.UsualFigures
 	works    map[string]flora.Work

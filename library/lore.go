@@ -9,6 +9,7 @@ import (
 	"bramblyacre/core/care"
 	"bramblyacre/core/flora"
 	"bramblyacre/core/harvest"
+	"bramblyacre/core/keeping"
 	"bramblyacre/core/propagation"
 	"bramblyacre/core/spread"
 )
@@ -37,8 +38,14 @@ const gatherFile = "gather/gather.toml"
 // Gather is what is known of picking and drying that is of no one species.
 func (l *Library) Gather() *harvest.Lore { return &l.gather }
 
-// readLore reads the files of what is of no one species: the bench's, the care's, that of spreading and that of
-// picking. A set without one has none.
+// keepingFile holds what is known of keeping.
+const keepingFile = "keeping/keeping.toml"
+
+// Keeping is what is known of keeping that is of no one species.
+func (l *Library) Keeping() *keeping.Lore { return &l.keeping }
+
+// readLore reads the files of what is of no one species: the bench's, the care's, those of spreading, picking
+// and keeping. A set without one has none.
 func (l *Library) readLore(files fs.FS) error {
 	if err := l.readOne(files, benchFile, &l.bench); err != nil {
 		return err
@@ -52,7 +59,10 @@ func (l *Library) readLore(files fs.FS) error {
 	if err := l.readOne(files, spreadFile, &l.spread); err != nil {
 		return err
 	}
-	return l.readOne(files, gatherFile, &l.gather)
+	if err := l.readOne(files, gatherFile, &l.gather); err != nil {
+		return err
+	}
+	return l.readOne(files, keepingFile, &l.keeping)
 }
 
 func (l *Library) readOne(files fs.FS, file string, into interface{ Check() error }) error {

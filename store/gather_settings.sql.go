@@ -19,7 +19,7 @@ func (q *Queries) DropGatherSettings(ctx context.Context, id int64) error {
 }
 
 const getGatherSettings = `-- name: GetGatherSettings :one
-SELECT id, trays, tray_m2, celsius, moving_air, monday, tuesday, wednesday, thursday, friday, saturday, sunday FROM gather_settings WHERE id = ?
+SELECT id, trays, tray_m2, celsius, moving_air, monday, tuesday, wednesday, thursday, friday, saturday, sunday, drier, watts FROM gather_settings WHERE id = ?
 `
 
 func (q *Queries) GetGatherSettings(ctx context.Context, id int64) (GatherSetting, error) {
@@ -38,12 +38,14 @@ func (q *Queries) GetGatherSettings(ctx context.Context, id int64) (GatherSettin
 		&i.Friday,
 		&i.Saturday,
 		&i.Sunday,
+		&i.Drier,
+		&i.Watts,
 	)
 	return i, err
 }
 
 const listGatherSettings = `-- name: ListGatherSettings :many
-SELECT id, trays, tray_m2, celsius, moving_air, monday, tuesday, wednesday, thursday, friday, saturday, sunday FROM gather_settings ORDER BY id
+SELECT id, trays, tray_m2, celsius, moving_air, monday, tuesday, wednesday, thursday, friday, saturday, sunday, drier, watts FROM gather_settings ORDER BY id
 `
 
 func (q *Queries) ListGatherSettings(ctx context.Context) ([]GatherSetting, error) {
@@ -68,6 +70,8 @@ func (q *Queries) ListGatherSettings(ctx context.Context) ([]GatherSetting, erro
 			&i.Friday,
 			&i.Saturday,
 			&i.Sunday,
+			&i.Drier,
+			&i.Watts,
 		); err != nil {
 			return nil, err
 		}
@@ -83,8 +87,8 @@ func (q *Queries) ListGatherSettings(ctx context.Context) ([]GatherSetting, erro
 }
 
 const putGatherSettings = `-- name: PutGatherSettings :one
-INSERT INTO gather_settings (id, trays, tray_m2, celsius, moving_air, monday, tuesday, wednesday, thursday, friday, saturday, sunday)
-VALUES (?1, ?2, ?3, ?4, ?5, ?6, ?7, ?8, ?9, ?10, ?11, ?12)
+INSERT INTO gather_settings (id, trays, tray_m2, celsius, moving_air, monday, tuesday, wednesday, thursday, friday, saturday, sunday, drier, watts)
+VALUES (?1, ?2, ?3, ?4, ?5, ?6, ?7, ?8, ?9, ?10, ?11, ?12, ?13, ?14)
 ON CONFLICT (id) DO UPDATE SET
     trays = excluded.trays,
     tray_m2 = excluded.tray_m2,
@@ -96,23 +100,27 @@ ON CONFLICT (id) DO UPDATE SET
     thursday = excluded.thursday,
     friday = excluded.friday,
     saturday = excluded.saturday,
-    sunday = excluded.sunday
-RETURNING id, trays, tray_m2, celsius, moving_air, monday, tuesday, wednesday, thursday, friday, saturday, sunday
+    sunday = excluded.sunday,
+    drier = excluded.drier,
+    watts = excluded.watts
+RETURNING id, trays, tray_m2, celsius, moving_air, monday, tuesday, wednesday, thursday, friday, saturday, sunday, drier, watts
 `
 
 type PutGatherSettingsParams struct {
-	ID        *int64  `json:"id"`
-	Trays     *int64  `json:"trays"`
-	TrayM2    float64 `json:"tray_m2"`
-	Celsius   float64 `json:"celsius"`
-	MovingAir int64   `json:"moving_air"`
-	Monday    *int64  `json:"monday"`
-	Tuesday   *int64  `json:"tuesday"`
-	Wednesday *int64  `json:"wednesday"`
-	Thursday  *int64  `json:"thursday"`
-	Friday    *int64  `json:"friday"`
-	Saturday  *int64  `json:"saturday"`
-	Sunday    *int64  `json:"sunday"`
+	ID        *int64   `json:"id"`
+	Trays     *int64   `json:"trays"`
+	TrayM2    float64  `json:"tray_m2"`
+	Celsius   float64  `json:"celsius"`
+	MovingAir int64    `json:"moving_air"`
+	Monday    *int64   `json:"monday"`
+	Tuesday   *int64   `json:"tuesday"`
+	Wednesday *int64   `json:"wednesday"`
+	Thursday  *int64   `json:"thursday"`
+	Friday    *int64   `json:"friday"`
+	Saturday  *int64   `json:"saturday"`
+	Sunday    *int64   `json:"sunday"`
+	Drier     string   `json:"drier"`
+	Watts     *float64 `json:"watts"`
 }
 
 // Put writes a whole row: a new one where id is null, else in place of the old.
@@ -131,6 +139,8 @@ func (q *Queries) PutGatherSettings(ctx context.Context, arg PutGatherSettingsPa
 		arg.Friday,
 		arg.Saturday,
 		arg.Sunday,
+		arg.Drier,
+		arg.Watts,
 	)
 	var i GatherSetting
 	err := row.Scan(
@@ -146,6 +156,8 @@ func (q *Queries) PutGatherSettings(ctx context.Context, arg PutGatherSettingsPa
 		&i.Friday,
 		&i.Saturday,
 		&i.Sunday,
+		&i.Drier,
+		&i.Watts,
 	)
 	return i, err
 }

@@ -168,24 +168,50 @@ type FrontSighting struct {
 }
 
 type GatherSetting struct {
-	ID        int64   `json:"id"`
-	Trays     *int64  `json:"trays"`
-	TrayM2    float64 `json:"tray_m2"`
-	Celsius   float64 `json:"celsius"`
-	MovingAir int64   `json:"moving_air"`
-	Monday    *int64  `json:"monday"`
-	Tuesday   *int64  `json:"tuesday"`
-	Wednesday *int64  `json:"wednesday"`
-	Thursday  *int64  `json:"thursday"`
-	Friday    *int64  `json:"friday"`
-	Saturday  *int64  `json:"saturday"`
-	Sunday    *int64  `json:"sunday"`
+	ID        int64    `json:"id"`
+	Trays     *int64   `json:"trays"`
+	TrayM2    float64  `json:"tray_m2"`
+	Celsius   float64  `json:"celsius"`
+	MovingAir int64    `json:"moving_air"`
+	Monday    *int64   `json:"monday"`
+	Tuesday   *int64   `json:"tuesday"`
+	Wednesday *int64   `json:"wednesday"`
+	Thursday  *int64   `json:"thursday"`
+	Friday    *int64   `json:"friday"`
+	Saturday  *int64   `json:"saturday"`
+	Sunday    *int64   `json:"sunday"`
+	Drier     string   `json:"drier"`
+	Watts     *float64 `json:"watts"`
 }
 
 type InsuredSowing struct {
 	ID         int64  `json:"id"`
 	PlantingID int64  `json:"planting_id"`
 	Since      string `json:"since"`
+}
+
+type Jar struct {
+	ID       int64   `json:"id"`
+	ShelfID  *int64  `json:"shelf_id"`
+	Vessel   string  `json:"vessel"`
+	Ml       float64 `json:"ml"`
+	Name     string  `json:"name"`
+	OpenedOn *string `json:"opened_on"`
+	EndedOn  *string `json:"ended_on"`
+	Note     string  `json:"note"`
+}
+
+type JarFlow struct {
+	ID     int64   `json:"id"`
+	JarID  int64   `json:"jar_id"`
+	Day    string  `json:"day"`
+	Kind   string  `json:"kind"`
+	Grams  float64 `json:"grams"`
+	LotID  *int64  `json:"lot_id"`
+	Typed  string  `json:"typed"`
+	Whom   string  `json:"whom"`
+	Why    string  `json:"why"`
+	ToldOn *string `json:"told_on"`
 }
 
 type JobAnswer struct {
@@ -213,6 +239,11 @@ type KeptShare struct {
 	Part       string  `json:"part"`
 	Share      float64 `json:"share"`
 	ForWhom    string  `json:"for_whom"`
+}
+
+type LarderSetting struct {
+	ID      int64  `json:"id"`
+	Address string `json:"address"`
 }
 
 type LastID struct {
@@ -260,6 +291,40 @@ type Look struct {
 	Photos     string `json:"photos"`
 	Note       string `json:"note"`
 	NotedOn    string `json:"noted_on"`
+}
+
+type Lot struct {
+	ID          int64    `json:"id"`
+	Year        int64    `json:"year"`
+	Number      int64    `json:"number"`
+	Making      string   `json:"making"`
+	SpeciesID   string   `json:"species_id"`
+	Part        string   `json:"part"`
+	Name        string   `json:"name"`
+	RecipeID    *int64   `json:"recipe_id"`
+	Fresh       int64    `json:"fresh"`
+	BegunAt     string   `json:"begun_at"`
+	EndedAt     *string  `json:"ended_at"`
+	Tray        *int64   `json:"tray"`
+	Days        int64    `json:"days"`
+	Grams       *float64 `json:"grams"`
+	Density     float64  `json:"density"`
+	KeepsMonths float64  `json:"keeps_months"`
+	Strength    *float64 `json:"strength"`
+	BoughtFrom  string   `json:"bought_from"`
+	Cautions    string   `json:"cautions"`
+	Note        string   `json:"note"`
+	RemovedOn   *string  `json:"removed_on"`
+}
+
+type LotFlow struct {
+	ID        int64   `json:"id"`
+	LotID     int64   `json:"lot_id"`
+	Side      string  `json:"side"`
+	Name      string  `json:"name"`
+	PickingID *int64  `json:"picking_id"`
+	JarFlowID *int64  `json:"jar_flow_id"`
+	Grams     float64 `json:"grams"`
 }
 
 type Making struct {
@@ -329,6 +394,12 @@ type OwnPlant struct {
 	ID        int64  `json:"id"`
 	SpeciesID string `json:"species_id"`
 	Text      string `json:"text"`
+}
+
+type OwnRecipe struct {
+	ID        int64   `json:"id"`
+	Text      string  `json:"text"`
+	RemovedOn *string `json:"removed_on"`
 }
 
 type Person struct {
@@ -445,6 +516,15 @@ type Reading struct {
 	Note   string `json:"note"`
 }
 
+type Recall struct {
+	ID        int64   `json:"id"`
+	PickingID *int64  `json:"picking_id"`
+	LotID     *int64  `json:"lot_id"`
+	Day       string  `json:"day"`
+	Why       string  `json:"why"`
+	UndoneOn  *string `json:"undone_on"`
+}
+
 type RootStand struct {
 	ID        int64    `json:"id"`
 	SpeciesID string   `json:"species_id"`
@@ -505,6 +585,13 @@ type Shed struct {
 	ID     int64   `json:"id"`
 	Name   string  `json:"name"`
 	Litres float64 `json:"litres"`
+}
+
+type Shelf struct {
+	ID        int64   `json:"id"`
+	Name      string  `json:"name"`
+	Position  int64   `json:"position"`
+	RemovedOn *string `json:"removed_on"`
 }
 
 type Site struct {
@@ -592,6 +679,14 @@ type Tray struct {
 	Cells     string  `json:"cells"`
 	FilledOn  *string `json:"filled_on"`
 	RemovedOn *string `json:"removed_on"`
+}
+
+type TrayWeight struct {
+	ID     int64   `json:"id"`
+	LotID  int64   `json:"lot_id"`
+	At     string  `json:"at"`
+	Grams  float64 `json:"grams"`
+	Source string  `json:"source"`
 }
 
 type Volunteer struct {

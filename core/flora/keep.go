@@ -80,6 +80,15 @@ var MakingWords = []string{
 // into its salve.
 var madeOutside = []string{"oil"}
 
+// PreparationOf is the preparation that a making counts as; empty for a word that is no making.
+func PreparationOf(making string) string { return makings[making] }
+
+// MayMake tells whether a part's verdict allows a making.
+func (p Part) MayMake(making string) bool {
+	made, known := makings[making]
+	return known && (slices.Contains(p.Preparations(), made) || p.isOutside() && slices.Contains(madeOutside, making))
+}
+
 const unitMonths = "months"
 
 func (p Part) checkKeep(c *checker, key string) {
@@ -98,12 +107,11 @@ func (p Part) checkKeep(c *checker, key string) {
 		c.want(err == nil, key+".quality."+stage, "is no stage")
 		c.figure(key+".quality."+stage, unitShare, quality, 0, 1)
 	}
-	may := p.Preparations()
 	for i, making := range keep.Makings {
 		key := keyAt(key+".makings", i)
-		made, known := makings[making]
+		_, known := makings[making]
 		c.oneOf(key, making, MakingWords...)
-		c.want(!known || slices.Contains(may, made) || p.isOutside() && slices.Contains(madeOutside, making), key,
+		c.want(!known || p.MayMake(making), key,
 			"the verdict does not allow %q", making)
 	}
 }

@@ -4,6 +4,7 @@ import (
 	"math"
 
 	"bramblyacre/core/flora"
+	"bramblyacre/core/keeping"
 )
 
 // Drier is where pickings are dried.
@@ -52,17 +53,37 @@ func (l *Lore) DryingOf(part flora.Part, in Drier) (d Drying, dries bool) {
 
 // hoursUntilDry is the time in which a share of water goes down to that which keeps.
 func (l *Lore) hoursUntilDry(rate, water float64, in Drier) float64 {
-	const gas, kelvin = 8.314, 273.15
-	k := rate * math.Exp(-1000*l.Air.Energy.Value/gas*(1/(in.Celsius+kelvin)-1/(referenceCelsius+kelvin)))
+	return keeping.HoursUntil(rate*l.airFactor(in), l.Air.Exponent.Value, keeping.WaterLeft(water, l.Air.Done.Value))
+}
+
+// airFactor is how many times as quickly it dries in a drier as in moving air at 35 °C.
+func (l *Lore) airFactor(in Drier) float64 {
+	factor := keeping.Warmer(l.Air.Energy.Value, in.Celsius, referenceCelsius)
 	if !in.MovingAir {
-		k *= l.Air.Still.Value
+		factor *= l.Air.Still.Value
 	}
-	done := l.Air.Done.Value
-	left := done / (1 - done) / (water / (1 - water))
-	if left >= 1 {
-		return 0 // it is dry as it is picked
+	return factor
+}
+
+// TrayDrying is what is known of how a tray of a part dries in a drier before it is weighed, with its weight in grams,
+// fresh: the lore's figures as spreads, at no more warmth than the part bears. False where the part is not dried, or
+// nothing is on record of how it dries.
+func (l *Lore) TrayDrying(part flora.Part, in Drier, fresh float64) (keeping.Drying, bool) {
+	kind, known := l.Of(part.Keep.Dries)
+	if !known || part.Keep.Water == nil {
+		return keeping.Drying{}, false
 	}
-	return math.Pow(-math.Log(left)/k, 1/l.Air.Exponent.Value)
+	if heat := part.Keep.Heat; heat != nil {
+		in.Celsius = math.Min(in.Celsius, heat.Value)
+	}
+	factor := l.airFactor(in)
+	rate, water := kind.Rate, part.Keep.Water
+	return keeping.Drying{
+		Fresh: fresh, Done: l.Air.Done.Value,
+		Rate:     keeping.Spread{Value: factor * rate.Value, Low: factor * rate.Low, High: factor * rate.High},
+		Exponent: keeping.Spread{Value: l.Air.Exponent.Value, Low: l.Air.Exponent.Low, High: l.Air.Exponent.High},
+		Water:    keeping.Spread{Value: water.Value, Low: water.Low, High: water.High},
+	}, true
 }
 
 // DriedShare returns what a gram of a fresh part weighs dried: what is no water stays. False where its water is not on
@@ -71,5 +92,6 @@ func (l *Lore) DriedShare(part flora.Part) (share float64, known bool) {
 	if part.Keep.Water == nil {
 		return 0, false
 	}
-	return math.Min(1, (1-part.Keep.Water.Value)/(1-l.Air.Done.Value)), true
+	grams, err := keeping.DryWeight(1, part.Keep.Water.Value, math.Min(part.Keep.Water.Value, l.Air.Done.Value))
+	return grams, err == nil
 }

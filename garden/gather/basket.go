@@ -3,27 +3,15 @@ package gather
 import (
 	"cmp"
 	"context"
-	"encoding/json"
 	"fmt"
 	"slices"
 	"strings"
 
 	"bramblyacre/core/calendar"
-	"bramblyacre/core/identity"
 	"bramblyacre/garden/plot"
 	"bramblyacre/garden/say"
 	"bramblyacre/garden/view"
 	"bramblyacre/store"
-)
-
-// What a picking is fit for.
-const (
-	// basketSort is one that is to be sorted again at the table.
-	basketSort = "to sort"
-	basketFit  = "fit for use"
-	// basketHeld is one whose planting is not sure any more, or whose sorting found a
-	// stranger.
-	basketHeld = "held back"
 )
 
 // BasketView is a picking on its way from the basket to use.
@@ -96,7 +84,7 @@ func viewBasket(s *plot.State, p *plot.Planting, picking store.Picking) BasketVi
 		MayMake:    []string{},
 		Cautions:   view.CautionsOf(s, p.Species, picking.Part, ""),
 	}
-	v.State, v.Why = basketState(s, p, picking)
+	v.State, v.Why = view.BasketState(s, p, picking)
 	if sortings := s.Sortings[picking.ID]; len(sortings) > 0 {
 		last := sortings[len(sortings)-1]
 		v.Sorted = "sorted by " + last.ByWhom + ", " + view.DayWords(last.Day)
@@ -107,8 +95,8 @@ func viewBasket(s *plot.State, p *plot.Planting, picking store.Picking) BasketVi
 			v.Sorted += fmt.Sprintf(", %s to the %s", s.Units.Weight(last.Rejected), cmp.Or(last.RejectedTo, "compost"))
 		}
 	}
-	if v.State == basketSort {
-		for _, q := range tableQuestions(p, picking.Part) {
+	if v.State == view.BasketToSort {
+		for _, q := range view.TableQuestions(p, picking.Part) {
 			v.Questions = append(v.Questions, view.ViewQuestion(s, p.Rules, q))
 		}
 	}
@@ -129,55 +117,6 @@ func viewBasket(s *plot.State, p *plot.Planting, picking store.Picking) BasketVi
 	v.Handling, v.HensToo = handlings, !p.Rules.NamesDanger()
 	v.Notes = pickedWords(picking)
 	return v
-}
-
-// basketState tells what a picking is fit for, and why.
-func basketState(s *plot.State, p *plot.Planting, picking store.Picking) (state, why string) {
-	for _, sorting := range s.Sortings[picking.ID] {
-		if answers, _ := answersOf(sorting.Answers); slices.Contains(answers, string(identity.NotSeen)) {
-			return basketHeld, "At the table something in it was not " + p.Species.Names.Name + ". None of it is for use."
-		}
-	}
-	switch {
-	case p.IdentityState == identity.Excluded:
-		return basketHeld, "A check contradicted what it was picked as. None of it is for use."
-	case p.IdentityState != identity.Sure:
-		return basketHeld, "The planting is not sure. None of it is for use until it is."
-	case p.Ground != "":
-		return basketHeld, view.UnsafeWords(p)
-	}
-	for _, sorting := range s.Sortings[picking.ID] {
-		if len(tableQuestions(p, picking.Part)) == 0 || sortedAll(p, picking.Part, sorting) {
-			return basketFit, ""
-		}
-	}
-	if p.Rules.NamesDanger() {
-		return basketSort, "Sort it again at the table, piece by piece: it has dangerous look-alikes."
-	}
-	return basketSort, "Pick it over at the table: strangers, grit and spoilt pieces out."
-}
-
-func answersOf(text string) ([]string, map[string]string) {
-	answers := map[string]string{}
-	if json.Unmarshal([]byte(text), &answers) != nil {
-		return nil, answers
-	}
-	var all []string
-	for _, answer := range answers {
-		all = append(all, answer)
-	}
-	return all, answers
-}
-
-// sortedAll tells whether a sorting saw every character that is asked for at the table.
-func sortedAll(p *plot.Planting, part string, sorting store.Sorting) bool {
-	_, answers := answersOf(sorting.Answers)
-	for _, q := range tableQuestions(p, part) {
-		if answers[q.Character.ID] != string(identity.Seen) {
-			return false
-		}
-	}
-	return true
 }
 
 func picking(s *plot.State, id int64) (*plot.Planting, store.Picking, error) {

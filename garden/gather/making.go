@@ -44,7 +44,7 @@ func (u *Uses) MakeOf(ctx context.Context, pickingID int64, in MakingInput) (jou
 		if err != nil {
 			return journal.Record{}, err
 		}
-		if state, why := basketState(s, p, picking); state != basketFit {
+		if state, why := view.BasketState(s, p, picking); state != view.BasketFit {
 			return journal.Record{}, say.ConflictError{Why: strings.TrimSpace("It is not fit for use. " + why)}
 		}
 		var c say.Checklist
@@ -139,7 +139,7 @@ func (u *Uses) Label(ctx context.Context, pickingID int64, preparation string) (
 	if err != nil {
 		return LabelData{}, err
 	}
-	if state, why := basketState(s, p, picking); state != basketFit {
+	if state, why := view.BasketState(s, p, picking); state != view.BasketFit {
 		return LabelData{}, say.ConflictError{Why: strings.TrimSpace("No label: it is not fit for use. " + why)}
 	}
 	if preparation != "" {

@@ -15,15 +15,6 @@ import (
 	"bramblyacre/store"
 )
 
-// tableQuestions are the questions of the second check of a picked part of a planting.
-func tableQuestions(p *plot.Planting, partName string) []identity.Question {
-	part, has := p.Species.Part(partName)
-	if !has {
-		return nil
-	}
-	return p.Rules.TableQuestions(identity.OnTheTable(part.Kind))
-}
-
 // SortingInput is a picking sorted again at the table.
 type SortingInput struct {
 	By      string            `json:"by"`
@@ -86,7 +77,7 @@ func (u *Uses) SortPicking(ctx context.Context, pickingID int64, in SortingInput
 		if err != nil {
 			return journal.Record{}, err
 		}
-		if state, why := basketState(s, p, picking); state == basketHeld {
+		if state, why := view.BasketState(s, p, picking); state == view.BasketHeld {
 			return journal.Record{}, say.ConflictError{Why: why}
 		}
 		if err := in.Sight.IsOf(u.plot, p.Rules, in.Answers); err != nil {
@@ -104,9 +95,9 @@ func (u *Uses) SortPicking(ctx context.Context, pickingID int64, in SortingInput
 		}
 		row.Handling, row.RejectedTo = readHandling(s, &c, p, picking.Part, in)
 		row.Rejected = readRejected(s, &c, p, picking, in.Rejected)
-		if len(tableQuestions(p, picking.Part)) > 0 {
+		if len(view.TableQuestions(p, picking.Part)) > 0 {
 			view.CheckAnswers(&c, p.Rules, in.Answers)
-			for _, q := range tableQuestions(p, picking.Part) {
+			for _, q := range view.TableQuestions(p, picking.Part) {
 				if in.Answers[q.Character.ID] == "" {
 					c.Add("answers", "Answer every question: %s is missing.", q.Character.Name)
 				}
@@ -125,9 +116,9 @@ func (u *Uses) SortPicking(ctx context.Context, pickingID int64, in SortingInput
 			return journal.Record{}, err
 		}
 		summary := "Sorted " + say.PartOf(p.Species.Names.Name, picking.Part) + " at the table"
-		if all, _ := answersOf(written.Answers); slices.Contains(all, string(identity.NotSeen)) {
+		if all, _ := view.TableAnswers(written.Answers); slices.Contains(all, string(identity.NotSeen)) {
 			summary += ": a stranger in it, held back"
-		} else if len(tableQuestions(p, picking.Part)) == 0 || sortedAll(p, picking.Part, written) {
+		} else if len(view.TableQuestions(p, picking.Part)) == 0 || view.SortedAll(p, picking.Part, written) {
 			summary += ": fit for use"
 		}
 		return journal.Record{Kind: "sorting", Summary: summary, Bed: &p.BedID, Planting: &p.ID}, nil

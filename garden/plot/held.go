@@ -40,6 +40,8 @@ type rows struct {
 	feels        map[int64][]store.SoilFeel // by bed
 	// kept are the rows of tables that one area alone reads, by table.
 	kept map[string]any
+	// larder is what is found out of the larder's rows, made when first asked for.
+	larder *larder
 }
 
 // lookedAt is what a look at characters is of: a planting or a find, the other 0.
@@ -270,10 +272,20 @@ func listAfter[Row any](list []Row, c journal.RowChange, id func(Row) int64, ord
 	after := slices.DeleteFunc(slices.Clone(list), func(row Row) bool { return id(row) == c.ID })
 	changed, is, err := rowOf[Row](c.After)
 	if is {
-		after = append(after, changed)
-		slices.SortStableFunc(after, order)
+		after = inserted(after, changed, order)
 	}
 	return after, err
+}
+
+// inserted is a list in its order with a row more, after those that are alike.
+func inserted[Row any](list []Row, row Row, order func(a, b Row) int) []Row {
+	at, _ := slices.BinarySearchFunc(list, row, func(one, of Row) int {
+		if order(one, of) <= 0 {
+			return -1
+		}
+		return 1
+	})
+	return slices.Insert(list, at, row)
 }
 
 // grouped are rows that are held by what they belong to, those of one in the order that they
@@ -309,9 +321,7 @@ func grouped[Row any, Owner comparable](
 				}
 			}
 			if is {
-				group := append(slices.Clone(groups[owner(after)]), after)
-				slices.SortStableFunc(group, order)
-				groups[owner(after)] = group
+				groups[owner(after)] = inserted(slices.Clone(groups[owner(after)]), after, order)
 			}
 			*of(r) = groups
 			return cmp.Or(errBefore, err)
@@ -331,7 +341,7 @@ func rowOf[Row any](text json.RawMessage) (row Row, is bool, err error) {
 // readRows reads all tables, and the last entry of the ledger, in one transaction, so that
 // they agree.
 func (g *Plot) readRows(ctx context.Context) (r *rows, last int64, err error) {
-	r = &rows{kept: map[string]any{}}
+	r = &rows{kept: map[string]any{}, larder: &larder{}}
 	err = g.Store.Reading(ctx, func(q *store.Queries) (err error) {
 		if last, err = q.LastLedgerID(ctx); err != nil {
 			return fmt.Errorf("read the ledger: %w", err)
@@ -354,6 +364,9 @@ func (r *rows) with(tables []held, changes []journal.RowChange) (*rows, error) {
 		at := slices.IndexFunc(tables, func(h held) bool { return h.table == c.Table })
 		if at < 0 {
 			continue // nothing of the plot follows from it
+		}
+		if slices.Contains(larderTables, c.Table) {
+			next.larder = &larder{}
 		}
 		if err := tables[at].change(&next, c); err != nil {
 			return nil, fmt.Errorf("take in %s %d: %w", c.Table, c.ID, err)

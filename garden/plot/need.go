@@ -64,9 +64,10 @@ func foundStranger(sorting store.Sorting) bool {
 	return false
 }
 
-// LeftGrams is what is left of a picking that nothing was made of yet.
+// LeftGrams is what is left of a picking in its basket: nothing was made of it yet, and it was not taken into the
+// larder.
 func (s *State) LeftGrams(picking store.Picking) float64 {
-	grams := s.KeptGrams(picking)
+	grams := s.KeptGrams(picking) - s.StoredOf(picking.ID)
 	for _, making := range s.Makings[picking.ID] {
 		if making.Grams == nil {
 			return 0

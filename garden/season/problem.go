@@ -110,7 +110,7 @@ func ask(s *plot.State, season calendar.Season, settled []Picking) (*question, e
 const boundless = 1000.0
 
 func (q *question) fillResources(days int) {
-	row, minutes := settingsOf(q.state), pickMinutes(q.state)
+	row, minutes := q.state.GatherSettings(), pickMinutes(q.state)
 	q.drier, q.timed = row, minutes.Said()
 	q.problem.TrayArea = boundless
 	if row.Trays != nil {
@@ -264,7 +264,7 @@ func (q *question) standOf(
 	full := harvest.FullUnits(rule, float64(p.Standing())+lifted, size)
 	source.grams = harvest.GramsEach(rule, size)
 	source.group = max(1, int(math.Ceil(full/mostGroups)))
-	source.drying, source.dries = s.Lib.Gather().DryingOf(part, drierOf(q.drier))
+	source.drying, source.dries = s.Lib.Gather().DryingOf(part, plot.DrierOf(q.drier))
 	group := float64(source.group)
 	floor := rule.Floor.Value
 	if kept, has := s.KeptShareOf(p.ID, part.Name); has {

@@ -15,13 +15,6 @@ var feastsTable = journal.NewTable(
 	(*store.Queries).DropFeast,
 )
 
-var settingsTable = journal.NewTable(
-	"gather_settings",
-	(*store.Queries).GetGatherSettings,
-	(*store.Queries).PutGatherSettings,
-	(*store.Queries).DropGatherSettings,
-)
-
 var daysAwayTable = journal.NewTable(
 	"days_away",
 	(*store.Queries).GetDaysAway,
@@ -49,14 +42,6 @@ var feasts = plot.Keep(
 	(*store.Queries).ListFeasts,
 	func(r store.Feast) int64 { return r.ID },
 	func(a, b store.Feast) int { return cmp.Or(cmp.Compare(a.Day, b.Day), cmp.Compare(a.ID, b.ID)) },
-)
-
-// settingsRows hold the area's one row.
-var settingsRows = plot.Keep(
-	settingsTable,
-	(*store.Queries).ListGatherSettings,
-	func(r store.GatherSetting) int64 { return r.ID },
-	func(a, b store.GatherSetting) int { return cmp.Compare(a.ID, b.ID) },
 )
 
 // daysAway are the days on which nobody is there.
@@ -92,9 +77,9 @@ const kindSeason = "season"
 
 var registration = journal.Registration{
 	Tables: []journal.AnyTable{
-		feastsTable, settingsTable, daysAwayTable, customDaysTable, plansTable, plot.KeptSharesTable,
+		feastsTable, plot.GatherSettingsTable, daysAwayTable, customDaysTable, plansTable, plot.KeptSharesTable,
 	},
 	Kinds: []string{kindSeason},
 }
 
-var keptRows = []plot.AnyKept{feasts, settingsRows, daysAway, customDays, planRows, plot.KeptShares}
+var keptRows = []plot.AnyKept{feasts, plot.GatherSettingsRows, daysAway, customDays, planRows, plot.KeptShares}

@@ -1,8 +1,8 @@
 -- Put writes a whole row: a new one where id is null, else in place of the old.
 -- It is the only way rows change, so that the ledger can put any row back.
 -- name: PutGatherSettings :one
-INSERT INTO gather_settings (id, trays, tray_m2, celsius, moving_air, monday, tuesday, wednesday, thursday, friday, saturday, sunday)
-VALUES (sqlc.narg('id'), sqlc.narg('trays'), sqlc.arg('tray_m2'), sqlc.arg('celsius'), sqlc.arg('moving_air'), sqlc.narg('monday'), sqlc.narg('tuesday'), sqlc.narg('wednesday'), sqlc.narg('thursday'), sqlc.narg('friday'), sqlc.narg('saturday'), sqlc.narg('sunday'))
+INSERT INTO gather_settings (id, trays, tray_m2, celsius, moving_air, monday, tuesday, wednesday, thursday, friday, saturday, sunday, drier, watts)
+VALUES (sqlc.narg('id'), sqlc.narg('trays'), sqlc.arg('tray_m2'), sqlc.arg('celsius'), sqlc.arg('moving_air'), sqlc.narg('monday'), sqlc.narg('tuesday'), sqlc.narg('wednesday'), sqlc.narg('thursday'), sqlc.narg('friday'), sqlc.narg('saturday'), sqlc.narg('sunday'), sqlc.arg('drier'), sqlc.narg('watts'))
 ON CONFLICT (id) DO UPDATE SET
     trays = excluded.trays,
     tray_m2 = excluded.tray_m2,
@@ -14,7 +14,9 @@ ON CONFLICT (id) DO UPDATE SET
     thursday = excluded.thursday,
     friday = excluded.friday,
     saturday = excluded.saturday,
-    sunday = excluded.sunday
+    sunday = excluded.sunday,
+    drier = excluded.drier,
+    watts = excluded.watts
 RETURNING *;
 
 -- name: GetGatherSettings :one
