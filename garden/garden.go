@@ -11,6 +11,7 @@ import (
 	"bramblyacre/garden/household"
 	"bramblyacre/garden/identity"
 	"bramblyacre/garden/journal"
+	"bramblyacre/garden/larder"
 	"bramblyacre/garden/now"
 	"bramblyacre/garden/place"
 	"bramblyacre/garden/plants"
@@ -39,6 +40,7 @@ type Garden struct {
 	Spread    *spread.Uses
 	Season    *season.Uses
 	Roots     *roots.Uses
+	Larder    *larder.Uses
 }
 
 // Open returns the garden of a store, laying down a site where it has none yet.
@@ -48,6 +50,7 @@ func Open(ctx context.Context, options plot.Options) (*Garden, error) {
 		Plot: p, Place: place.New(p), Plants: plants.New(p), Identity: identity.New(p), Gather: gather.New(p),
 		Household: household.New(p), Practice: practice.New(p), Bench: bench.New(p),
 		Weather: weather.New(p), Year: year.New(p), Spread: spread.New(p), Season: season.New(p), Roots: roots.New(p),
+		Larder: larder.New(p),
 	}
 	parts := []area.Part{
 		g.Gather.Part(),
@@ -61,6 +64,7 @@ func Open(ctx context.Context, options plot.Options) (*Garden, error) {
 		g.Spread.Part(),
 		g.Season.Part(),
 		g.Roots.Part(),
+		g.Larder.Part(),
 	}
 	var jobs []area.Source
 	for _, part := range parts {

@@ -15,7 +15,7 @@ import (
 
 // fewHours are two evenings a week and three trays.
 var fewHours = season.MakeDoInput{
-	Trays: "3", Tray: "30 x 40 cm", Warmth: "35 °C", MovingAir: true, Minutes: []string{"", "1 h", "", "", "45", "", ""},
+	DrierInput: input.DrierInput{Trays: "3", Tray: "30 x 40 cm", Warmth: "35 °C", MovingAir: true}, Minutes: []string{"", "1 h", "", "", "45", "", ""},
 }
 
 // need says how much of a part is needed.

@@ -7,6 +7,7 @@ import (
 	"time"
 
 	"bramblyacre/garden/gather"
+	"bramblyacre/garden/input"
 	"bramblyacre/garden/now"
 	"bramblyacre/garden/plot"
 	"bramblyacre/garden/say"
@@ -35,7 +36,7 @@ func BenchmarkSeasonPlan(b *testing.B) {
 				check(b, err)
 			}
 			_, err = g.Season.SetMakeDo(b.Context(), say.AsItStands, season.MakeDoInput{
-				Trays: "5", Tray: "30 x 40 cm", Warmth: "35 °C", MovingAir: true, Minutes: []string{"", "1 h", "", "", "1 h", "3 h", ""},
+				DrierInput: input.DrierInput{Trays: "5", Tray: "30 x 40 cm", Warmth: "35 °C", MovingAir: true}, Minutes: []string{"", "1 h", "", "", "1 h", "3 h", ""},
 			})
 			check(b, err)
 			took := map[string]time.Duration{}

@@ -99,6 +99,7 @@ var areas = []func(operations, huma.API){
 	operations.registerWeather,
 	operations.registerSpread,
 	operations.registerSeason,
+	operations.registerStore,
 	operations.registerRoots,
 	operations.registerHousehold,
 	operations.registerLedger,

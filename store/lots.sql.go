@@ -19,7 +19,7 @@ func (q *Queries) DropLot(ctx context.Context, id int64) error {
 }
 
 const getLot = `-- name: GetLot :one
-SELECT id, year, number, making, species_id, part, name, recipe_id, fresh, begun_at, ended_at, tray, days, grams, density, keeps_months, strength, bought_from, cautions, note, removed_on FROM lots WHERE id = ?
+SELECT id, year, number, making, species_id, part, name, recipe_id, fresh, begun_at, ended_at, tray, days, grams, density, keeps_months, strength, bought_from, cautions, note FROM lots WHERE id = ?
 `
 
 func (q *Queries) GetLot(ctx context.Context, id int64) (Lot, error) {
@@ -46,13 +46,12 @@ func (q *Queries) GetLot(ctx context.Context, id int64) (Lot, error) {
 		&i.BoughtFrom,
 		&i.Cautions,
 		&i.Note,
-		&i.RemovedOn,
 	)
 	return i, err
 }
 
 const listLots = `-- name: ListLots :many
-SELECT id, year, number, making, species_id, part, name, recipe_id, fresh, begun_at, ended_at, tray, days, grams, density, keeps_months, strength, bought_from, cautions, note, removed_on FROM lots ORDER BY id
+SELECT id, year, number, making, species_id, part, name, recipe_id, fresh, begun_at, ended_at, tray, days, grams, density, keeps_months, strength, bought_from, cautions, note FROM lots ORDER BY id
 `
 
 func (q *Queries) ListLots(ctx context.Context) ([]Lot, error) {
@@ -85,7 +84,6 @@ func (q *Queries) ListLots(ctx context.Context) ([]Lot, error) {
 			&i.BoughtFrom,
 			&i.Cautions,
 			&i.Note,
-			&i.RemovedOn,
 		); err != nil {
 			return nil, err
 		}
@@ -101,8 +99,8 @@ func (q *Queries) ListLots(ctx context.Context) ([]Lot, error) {
 }
 
 const putLot = `-- name: PutLot :one
-INSERT INTO lots (id, year, number, making, species_id, part, name, recipe_id, fresh, begun_at, ended_at, tray, days, grams, density, keeps_months, strength, bought_from, cautions, note, removed_on)
-VALUES (?1, ?2, ?3, ?4, ?5, ?6, ?7, ?8, ?9, ?10, ?11, ?12, ?13, ?14, ?15, ?16, ?17, ?18, ?19, ?20, ?21)
+INSERT INTO lots (id, year, number, making, species_id, part, name, recipe_id, fresh, begun_at, ended_at, tray, days, grams, density, keeps_months, strength, bought_from, cautions, note)
+VALUES (?1, ?2, ?3, ?4, ?5, ?6, ?7, ?8, ?9, ?10, ?11, ?12, ?13, ?14, ?15, ?16, ?17, ?18, ?19, ?20)
 ON CONFLICT (id) DO UPDATE SET
     year = excluded.year,
     number = excluded.number,
@@ -122,9 +120,8 @@ ON CONFLICT (id) DO UPDATE SET
     strength = excluded.strength,
     bought_from = excluded.bought_from,
     cautions = excluded.cautions,
-    note = excluded.note,
-    removed_on = excluded.removed_on
-RETURNING id, year, number, making, species_id, part, name, recipe_id, fresh, begun_at, ended_at, tray, days, grams, density, keeps_months, strength, bought_from, cautions, note, removed_on
+    note = excluded.note
+RETURNING id, year, number, making, species_id, part, name, recipe_id, fresh, begun_at, ended_at, tray, days, grams, density, keeps_months, strength, bought_from, cautions, note
 `
 
 type PutLotParams struct {
@@ -148,7 +145,6 @@ type PutLotParams struct {
 	BoughtFrom  string   `json:"bought_from"`
 	Cautions    string   `json:"cautions"`
 	Note        string   `json:"note"`
-	RemovedOn   *string  `json:"removed_on"`
 }
 
 // Put writes a whole row: a new one where id is null, else in place of the old.
@@ -175,7 +171,6 @@ func (q *Queries) PutLot(ctx context.Context, arg PutLotParams) (Lot, error) {
 		arg.BoughtFrom,
 		arg.Cautions,
 		arg.Note,
-		arg.RemovedOn,
 	)
 	var i Lot
 	err := row.Scan(
@@ -199,7 +194,6 @@ func (q *Queries) PutLot(ctx context.Context, arg PutLotParams) (Lot, error) {
 		&i.BoughtFrom,
 		&i.Cautions,
 		&i.Note,
-		&i.RemovedOn,
 	)
 	return i, err
 }

@@ -314,7 +314,6 @@ type Lot struct {
 	BoughtFrom  string   `json:"bought_from"`
 	Cautions    string   `json:"cautions"`
 	Note        string   `json:"note"`
-	RemovedOn   *string  `json:"removed_on"`
 }
 
 type LotFlow struct {

@@ -81,6 +81,7 @@ func calcCommand() *cobra.Command {
 	maps.Copy(calculations, watering)
 	maps.Copy(calculations, spreading)
 	maps.Copy(calculations, lifting)
+	maps.Copy(calculations, keepingSums)
 	names := slices.Sorted(maps.Keys(calculations))
 	return &cobra.Command{
 		Use: "calc NAME key=value…", Short: "Do one sum and print it as JSON: " + strings.Join(names, ", "),

@@ -35,6 +35,8 @@ type Keep struct {
 
 // Freeze is how a part is frozen.
 type Freeze struct {
+	// FreshWater is true where each lot is blanched in fresh water, since it draws out what is bitter or sour.
+	FreshWater bool `toml:"fresh_water,omitempty"`
 	// Blanch is the minutes in boiling water, 0 for none; Months how long it keeps frozen.
 	Blanch *Figure `toml:"blanch,omitempty"`
 	Months *Figure `toml:"months,omitempty"`

@@ -15,7 +15,7 @@ import (
 // JobView is one thing to do, with its amount, its reason and its last day.
 type JobView struct {
 	Key        string `json:"key"`
-	Kind       string `json:"kind" enum:"pick,care,check,round,bench,water,spread"`
+	Kind       string `json:"kind" enum:"pick,care,check,round,bench,water,spread,store"`
 	Verb       string `json:"verb"`
 	What       string `json:"what"`
 	PlantingID int64  `json:"plantingId"`
@@ -24,6 +24,10 @@ type JobView struct {
 	// BatchID and VolunteerID are what a job of the bench is about.
 	BatchID     int64 `json:"batchId" doc:"The batch that a job of the bench is about; 0 else"`
 	VolunteerID int64 `json:"volunteerId" doc:"The volunteers that a job of the bench is about; 0 else"`
+	// LotID and JarID are what a job of the store is about; Recall is true where it is about what is held back.
+	LotID  int64 `json:"lotId" doc:"The lot that a job of the store is about; 0 else"`
+	JarID  int64 `json:"jarId" doc:"The jar that a job of the store is about; 0 else"`
+	Recall bool  `json:"recall" doc:"It is about what is held back"`
 	// SeedOf is the planting that a job of the bench would have seed saved of.
 	SeedOf   int64         `json:"seedOf" doc:"The planting that seed is to be saved of; 0 else"`
 	Part     string        `json:"part"`

@@ -227,7 +227,7 @@ func (u *Uses) checkSource(
 		return
 	}
 	if row.LotID != nil {
-		lot, _ := rowOf(lots.Of(s), *row.LotID, func(r store.SeedLot) int64 { return r.ID })
+		lot, _ := rowOf(plot.SeedLots.Of(s), *row.LotID, func(r store.SeedLot) int64 { return r.ID })
 		if seeds, known := seedsOf(lot, seedRow(species)); known && float64(starts) > seeds*1.25+1 {
 			c.Add("starts", "About %s seeds are left in %s.", say.Number(math.Round(seeds)), lot.Name)
 		}
@@ -267,7 +267,7 @@ func (u *Uses) checkSource(
 // useSource takes the seed off its lot and the volunteers off their group.
 func useSource(ctx context.Context, s *plot.State, d *journal.Draft, row store.Batch, starts int) error {
 	if row.LotID != nil {
-		lot, has := rowOf(lots.Of(s), *row.LotID, func(r store.SeedLot) int64 { return r.ID })
+		lot, has := rowOf(plot.SeedLots.Of(s), *row.LotID, func(r store.SeedLot) int64 { return r.ID })
 		species, known := s.Lib.Species(row.SpeciesID)
 		if has && known && lot.Grams != nil {
 			perGram := 0.0
@@ -280,7 +280,7 @@ func useSource(ctx context.Context, s *plot.State, d *journal.Draft, row store.B
 			if perGram > 0 {
 				left := math.Max(0, *lot.Grams-float64(starts)/perGram)
 				lot.Grams = &left
-				if _, err := lotsTable.Put(ctx, d, lot.ID, lotParams(lot)); err != nil {
+				if _, err := plot.SeedLotsTable.Put(ctx, d, lot.ID, lotParams(lot)); err != nil {
 					return err
 				}
 			}

@@ -78,7 +78,7 @@ func viewBatch(s *plot.State, b store.Batch) BatchView {
 		v.BedID, v.Bed = *b.BedID, s.BedByID[*b.BedID].Name
 	}
 	if b.LotID != nil {
-		lot, _ := rowOf(lots.Of(s), *b.LotID, func(r store.SeedLot) int64 { return r.ID })
+		lot, _ := rowOf(plot.SeedLots.Of(s), *b.LotID, func(r store.SeedLot) int64 { return r.ID })
 		v.Lot = lot.Name
 	}
 	if b.MotherID != nil {

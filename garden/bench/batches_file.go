@@ -136,13 +136,13 @@ func readBatchLine(s *plot.State, get func(string) string) (row store.PutBatchPa
 	}
 	if name := get("lot"); name != "" {
 		at := slices.IndexFunc(
-			lots.Of(s),
+			plot.SeedLots.Of(s),
 			func(lot store.SeedLot) bool { return lot.SpeciesID == id && strings.EqualFold(lot.Name, name) },
 		)
 		if at < 0 {
 			c.Add("lot", "There is no seed lot %q of this plant: bring the lots in first.", name)
 		} else {
-			row.LotID = &lots.Of(s)[at].ID
+			row.LotID = &plot.SeedLots.Of(s)[at].ID
 		}
 	}
 	if name := get("bed"); name != "" {

@@ -108,7 +108,7 @@ func relativesOf(s *plot.State, speciesID string) (all []Relative) {
 			})
 		}
 	}
-	for _, lot := range lots.Of(s) {
+	for _, lot := range plot.SeedLots.Of(s) {
 		if lot.SpeciesID != speciesID {
 			continue
 		}
@@ -216,7 +216,7 @@ func sinceBought(s *plot.State, name, speciesID string) string {
 			newest = max(newest, p.Started)
 		}
 	}
-	for _, lot := range lots.Of(s) {
+	for _, lot := range plot.SeedLots.Of(s) {
 		if lot.SpeciesID == speciesID && lot.Origin == originBought {
 			newest = max(newest, dayOf(&lot.RipeOn))
 		}
@@ -269,7 +269,7 @@ func (u *Uses) TellLineage(ctx context.Context, plantingID int64, in LineageInpu
 			row.MotherID = &in.MotherID
 		}
 		if in.LotID != 0 {
-			lot, known := rowOf(lots.Of(s), in.LotID, func(r store.SeedLot) int64 { return r.ID })
+			lot, known := rowOf(plot.SeedLots.Of(s), in.LotID, func(r store.SeedLot) int64 { return r.ID })
 			if !known || lot.SpeciesID != p.SpeciesID {
 				c.Add("lotId", "Choose a seed lot of %s.", p.Species.Names.Name)
 			}

@@ -84,7 +84,7 @@ func seedsOf(lot store.SeedLot, row *flora.Propagation) (seeds float64, known bo
 
 // standingLots are the lots of a species that are not used up, those tested first, then the youngest.
 func standingLots(s *plot.State, speciesID string) (standing []store.SeedLot) {
-	for _, lot := range lots.Of(s) {
+	for _, lot := range plot.SeedLots.Of(s) {
 		if lot.SpeciesID == speciesID && lot.RemovedOn == nil {
 			standing = append(standing, lot)
 		}

@@ -26,7 +26,7 @@ func (u *Uses) Lots(ctx context.Context) ([]LotRow, error) {
 		return nil, err
 	}
 	rows := []LotRow{}
-	for _, lot := range lots.Of(s) {
+	for _, lot := range plot.SeedLots.Of(s) {
 		if lot.RemovedOn != nil {
 			continue
 		}
@@ -77,7 +77,7 @@ func writeLots(
 	rows []store.PutSeedLotParams,
 ) (journal.Record, error) {
 	for _, row := range rows {
-		if _, err := lotsTable.Put(ctx, d, 0, row); err != nil {
+		if _, err := plot.SeedLotsTable.Put(ctx, d, 0, row); err != nil {
 			return journal.Record{}, err
 		}
 	}

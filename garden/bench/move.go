@@ -185,7 +185,7 @@ func (u *Uses) attemptOf(
 		a.Grow = a.Rise
 	}
 	if b.LotID != nil {
-		if lot, known := rowOf(lots.Of(s), *b.LotID, func(r store.SeedLot) int64 { return r.ID }); known {
+		if lot, known := rowOf(plot.SeedLots.Of(s), *b.LotID, func(r store.SeedLot) int64 { return r.ID }); known {
 			a.Lot = knownLot(s, lot, start)
 		}
 	}

@@ -183,7 +183,7 @@ func (u *Uses) askFrost(
 // piece of its mother, and a volunteer never comes with a label.
 func labelPassed(s *plot.State, row store.Batch, way propagation.WayRow) (labelled bool, source string) {
 	if row.LotID != nil {
-		lot, has := rowOf(lots.Of(s), *row.LotID, func(r store.SeedLot) int64 { return r.ID })
+		lot, has := rowOf(plot.SeedLots.Of(s), *row.LotID, func(r store.SeedLot) int64 { return r.ID })
 		return has && lot.Labelled == 1 && lot.Origin == originBought, lot.Source
 	}
 	if row.MotherID != nil && way.Mother {

@@ -22,13 +22,6 @@ var keptRoomsTable = journal.NewTable(
 	(*store.Queries).DropKeptRoom,
 )
 
-var lotsTable = journal.NewTable(
-	"seed_lots",
-	(*store.Queries).GetSeedLot,
-	(*store.Queries).PutSeedLot,
-	(*store.Queries).DropSeedLot,
-)
-
 var testsTable = journal.NewTable(
 	"seed_tests",
 	(*store.Queries).GetSeedTest,
@@ -120,7 +113,7 @@ var registration = journal.Registration{
 	Tables: []journal.AnyTable{
 		placesTable,
 		keptRoomsTable,
-		lotsTable,
+		plot.SeedLotsTable,
 		testsTable,
 		wishesTable,
 		plot.VolunteersTable,
@@ -151,14 +144,6 @@ var keptRooms = plot.Keep(
 	(*store.Queries).ListKeptRooms,
 	func(r store.KeptRoom) int64 { return r.ID },
 	func(a, b store.KeptRoom) int { return cmp.Compare(a.ID, b.ID) },
-)
-
-// lots are the seed lots.
-var lots = plot.Keep(
-	lotsTable,
-	(*store.Queries).ListSeedLots,
-	func(r store.SeedLot) int64 { return r.ID },
-	func(a, b store.SeedLot) int { return cmp.Compare(a.ID, b.ID) },
 )
 
 // tests are the tests of seed.
@@ -254,7 +239,7 @@ var benchRows = plot.Keep(
 var keptRows = []plot.AnyKept{
 	places,
 	keptRooms,
-	lots,
+	plot.SeedLots,
 	tests,
 	wishes,
 	plot.Volunteers,

@@ -132,7 +132,7 @@ func lotParams(row store.SeedLot) store.PutSeedLotParams {
 }
 
 func standingLot(s *plot.State, id int64) (store.SeedLot, error) {
-	row, has := rowOf(lots.Of(s), id, func(r store.SeedLot) int64 { return r.ID })
+	row, has := rowOf(plot.SeedLots.Of(s), id, func(r store.SeedLot) int64 { return r.ID })
 	if !has || row.RemovedOn != nil {
 		return row, say.NotFoundError{What: "seed lot"}
 	}
@@ -166,7 +166,7 @@ func (u *Uses) PutLot(ctx context.Context, id int64, seen say.Version, in SeedLo
 				}
 			}
 		}
-		if _, err := lotsTable.Put(ctx, d, id, row); err != nil {
+		if _, err := plot.SeedLotsTable.Put(ctx, d, id, row); err != nil {
 			return journal.Record{}, err
 		}
 		return journal.Record{
@@ -186,7 +186,7 @@ func (u *Uses) UseUpLot(ctx context.Context, id int64) (journal.Entry, error) {
 		}
 		today := s.Today.String()
 		row.RemovedOn = &today
-		_, err = lotsTable.Put(ctx, d, id, lotParams(row))
+		_, err = plot.SeedLotsTable.Put(ctx, d, id, lotParams(row))
 		return journal.Record{
 			Kind:    kindSeed,
 			Summary: fmt.Sprintf("Took the seed %s of %s off the shelf", row.Name, speciesName(s, row.SpeciesID)),

@@ -63,7 +63,7 @@ func (u *Uses) Seeds(ctx context.Context) (SeedsView, error) {
 		Storages:   propagation.Storages,
 		WeightUnit: s.Units.MassUnit(),
 	}
-	for _, lot := range lots.Of(s) {
+	for _, lot := range plot.SeedLots.Of(s) {
 		if lot.RemovedOn == nil {
 			v.Lots = append(v.Lots, viewLot(s, lot))
 		}

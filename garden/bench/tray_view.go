@@ -143,7 +143,7 @@ func viewTrayBatch(s *plot.State, row store.Tray, b store.Batch, t tallied, inde
 	}
 	v.Begun = startDay(b)
 	if b.LotID != nil {
-		lot, _ := rowOf(lots.Of(s), *b.LotID, func(r store.SeedLot) int64 { return r.ID })
+		lot, _ := rowOf(plot.SeedLots.Of(s), *b.LotID, func(r store.SeedLot) int64 { return r.ID })
 		v.Lot = lot.Name
 	}
 	v.Words = fmt.Sprintf("%d of %d up", t.up, t.set)

@@ -120,12 +120,9 @@ func viewBasket(s *plot.State, p *plot.Planting, picking store.Picking) BasketVi
 }
 
 func picking(s *plot.State, id int64) (*plot.Planting, store.Picking, error) {
-	for _, p := range s.EverPlanted {
-		for _, picking := range p.Pickings {
-			if picking.ID == id {
-				return p, picking, nil
-			}
-		}
+	picked, has := s.PickingByID(id)
+	if !has {
+		return nil, store.Picking{}, say.NotFoundError{What: "picking"}
 	}
-	return nil, store.Picking{}, say.NotFoundError{What: "picking"}
+	return picked.Planting, picked.Picking, nil
 }

@@ -7,6 +7,7 @@ import (
 	"bramblyacre/core/flora"
 	"bramblyacre/core/identity"
 	"bramblyacre/garden/plot"
+	"bramblyacre/garden/view"
 	"bramblyacre/library"
 )
 
@@ -27,7 +28,7 @@ func TestEveryPickedPartIsSortedAgainstItsDangers(t *testing.T) {
 				continue
 			}
 			parts++
-			questions := tableQuestions(of, part.Name)
+			questions := view.TableQuestions(of, part.Name)
 			kind, shows := part.Kind, identity.OnTheTable(part.Kind)
 			var against []string
 			seen := map[string]bool{}
@@ -55,7 +56,7 @@ func TestEveryPickedPartIsSortedAgainstItsDangers(t *testing.T) {
 	if parts < 120 || asked < 90 {
 		t.Errorf("%d parts are taken and %d questions asked", parts, asked)
 	}
-	if tableQuestions(&plot.Planting{Species: &flora.Species{}}, "leaf") != nil {
+	if view.TableQuestions(&plot.Planting{Species: &flora.Species{}}, "leaf") != nil {
 		t.Error("a part that is not there is asked about")
 	}
 }

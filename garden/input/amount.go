@@ -50,10 +50,10 @@ func MeasureWords(name string) (one, many string) {
 // IsDried tells whether a measure is one of dried herb.
 func IsDried(name string) bool { return strings.HasSuffix(name, driedSuffix) }
 
-// householdMeasure returns the measure that words mean: "cups", or "cups dried", which is a measure of its own.
-func householdMeasure(word string) (one string, is bool) {
+// HouseholdMeasure returns the measure that words mean: "cups", or "cups dried", which is a measure of its own.
+func HouseholdMeasure(word string) (one string, is bool) {
 	if plain, isDried := strings.CutSuffix(word, driedSuffix); isDried {
-		one, is = householdMeasure(plain)
+		one, is = HouseholdMeasure(plain)
 		return one + driedSuffix, is
 	}
 	if household[word] != "" {
@@ -115,7 +115,7 @@ func ReadAmount(
 		}
 		return Measured{Units: n, Grams: n * gramsEach}
 	}
-	if one, is := householdMeasure(name); is {
+	if one, is := HouseholdMeasure(name); is {
 		amount.Grams, amount.Weighed = readMeasure(s, c, species, part, one, n, measureWeighs)
 		if amount.Grams > 0 {
 			amount.Units = harvest.WholeUnits(amount.Grams, gramsEach)

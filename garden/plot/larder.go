@@ -5,6 +5,7 @@ import (
 	"slices"
 	"sync"
 
+	"bramblyacre/core/keeping"
 	"bramblyacre/garden/journal"
 	"bramblyacre/store"
 )
@@ -105,6 +106,11 @@ type larder struct {
 	// filled is what of each lot was filled into jars, in grams, and into which.
 	filled map[int64]float64
 	jarsOf map[int64][]int64
+	// flowAt is where each flow of a jar stands among them.
+	flowAt map[int64]int
+
+	flowsOnce sync.Once
+	flows     []keeping.Flow
 }
 
 // larderTables are the tables that it is found out of.
@@ -113,13 +119,16 @@ var larderTables = []string{"lot_flows", "jar_flows"}
 func (s *State) larder() *larder {
 	l := s.rows.larder
 	l.once.Do(func() {
+		flows := JarFlows.Of(s)
 		l.stored, l.filled, l.jarsOf = map[int64]float64{}, map[int64]float64{}, map[int64][]int64{}
+		l.flowAt = make(map[int64]int, len(flows))
 		for _, flow := range LotFlows.Of(s) {
 			if flow.PickingID != nil {
 				l.stored[*flow.PickingID] += flow.Grams
 			}
 		}
-		for _, flow := range JarFlows.Of(s) {
+		for i, flow := range flows {
+			l.flowAt[flow.ID] = i
 			if flow.Kind != "filled" || flow.LotID == nil {
 				continue
 			}
@@ -149,4 +158,58 @@ func (s *State) RecallOf(picking, lot int64) (row store.Recall, has bool) {
 		}
 	}
 	return row, false
+}
+
+// JarFlowByID returns what went into a jar or out of it once.
+func (s *State) JarFlowByID(id int64) (store.JarFlow, bool) {
+	l := s.larder()
+	at, has := l.flowAt[id]
+	if !has {
+		return store.JarFlow{}, false
+	}
+	return JarFlows.Of(s)[at], true
+}
+
+// LarderFlows are what went from pickings into lots, from lots into jars, from jars into lots and away, as it was noted:
+// what went away by the id of its flow. What was found to be more or less when it was weighed went nowhere.
+func (s *State) LarderFlows() []keeping.Flow {
+	l := s.larder()
+	l.flowsOnce.Do(func() {
+		type noted struct {
+			keeping.Flow
+			id int64
+		}
+		var all []noted
+		lotOf := map[int64]int64{} // of a jar's flow into it
+		for _, flow := range LotFlows.Of(s) {
+			to := keeping.Thing{Kind: keeping.Lot, ID: flow.LotID}
+			switch {
+			case flow.PickingID != nil:
+				from := keeping.Thing{Kind: keeping.Picking, ID: *flow.PickingID}
+				all = append(all, noted{keeping.Flow{From: from, To: to, Grams: flow.Grams}, 0})
+			case flow.JarFlowID != nil:
+				lotOf[*flow.JarFlowID] = flow.LotID
+			}
+		}
+		for _, flow := range JarFlows.Of(s) {
+			jar := keeping.Thing{Kind: keeping.Jar, ID: flow.JarID}
+			lot, made := lotOf[flow.ID]
+			switch {
+			case flow.LotID != nil:
+				from := keeping.Thing{Kind: keeping.Lot, ID: *flow.LotID}
+				all = append(all, noted{keeping.Flow{From: from, To: jar, Grams: flow.Grams}, flow.ID})
+			case made:
+				to := keeping.Thing{Kind: keeping.Lot, ID: lot}
+				all = append(all, noted{keeping.Flow{From: jar, To: to, Grams: -flow.Grams}, flow.ID})
+			case flow.Grams < 0 && flow.Kind != "weighed":
+				to := keeping.Thing{Kind: keeping.Away, ID: flow.ID}
+				all = append(all, noted{keeping.Flow{From: jar, To: to, Grams: -flow.Grams}, flow.ID})
+			}
+		}
+		slices.SortStableFunc(all, func(a, b noted) int { return cmp.Compare(a.id, b.id) })
+		for _, one := range all {
+			l.flows = append(l.flows, one.Flow)
+		}
+	})
+	return l.flows
 }

@@ -35,8 +35,12 @@ const (
 // CautionsOf are the cautions about a part, or with "" about the whole plant, of one preparation where one is named.
 // Those that are for someone of the household come first, then those for everyone.
 func CautionsOf(s *plot.State, species *flora.Species, part, preparation string) CautionsView {
-	v := CautionsView{List: []CautionView{}, Ask: AskFirst}
-	var here []string
+	return ViewCautions(s, ConcernedCautions(species, part, preparation))
+}
+
+// ConcernedCautions are the cautions of a species about a part, or with "" about the whole plant, of one preparation
+// where one is named.
+func ConcernedCautions(species *flora.Species, part, preparation string) (all []flora.Caution) {
 	for _, caution := range species.Cautions {
 		if part != "" && !caution.Concerns(part) ||
 			preparation != "" && len(caution.Preparations) > 0 && !slices.Contains(caution.Preparations, preparation) {
@@ -45,6 +49,16 @@ func CautionsOf(s *plot.State, species *flora.Species, part, preparation string)
 		if preparation != "" && !reaches(preparation, caution.Route) {
 			continue
 		}
+		all = append(all, caution)
+	}
+	return all
+}
+
+// ViewCautions shows cautions, those first that are for someone of the household, then those for everyone.
+func ViewCautions(s *plot.State, all []flora.Caution) CautionsView {
+	v := CautionsView{List: []CautionView{}, Ask: AskFirst}
+	var here []string
+	for _, caution := range all {
 		view := CautionView{say.Capital(caution.Who), caution.Text, caution.Route, concerned(s, caution)}
 		for _, name := range view.Names {
 			if !slices.Contains(here, name) {

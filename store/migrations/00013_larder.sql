@@ -35,8 +35,7 @@ CREATE TABLE lots (
     strength     REAL CHECK (strength BETWEEN 0 AND 100),
     bought_from  TEXT NOT NULL,
     cautions     TEXT NOT NULL,
-    note         TEXT NOT NULL,
-    removed_on   TEXT
+    note         TEXT NOT NULL
 ) STRICT;
 
 -- What went into a lot, was added to it, and was lost on the way, in grams: together they are what it weighs.

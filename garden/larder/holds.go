@@ -1,0 +1,169 @@
+package larder
+
+import (
+	"cmp"
+	"slices"
+	"strings"
+
+	"bramblyacre/core/flora"
+	"bramblyacre/core/identity"
+	"bramblyacre/core/keeping"
+	"bramblyacre/garden/plot"
+	"bramblyacre/garden/say"
+	"bramblyacre/garden/view"
+	"bramblyacre/store"
+)
+
+// origin is where something began that is not to be used, and why.
+type origin struct {
+	thing keeping.Thing
+	// kind is what it is about.
+	kind string
+	why  string
+	// recall is the household's own word, its id 0 where the plot itself tells.
+	recall store.Recall
+}
+
+// What a thing is held back for.
+const (
+	holdIdentity = "identity"
+	holdGround   = "ground"
+	holdTable    = "table"
+	holdVerdict  = "verdict"
+	holdOwn      = "own"
+	holdCaution  = "caution"
+)
+
+// held is what is held back, and why: by things, the origins that reached each.
+type held struct {
+	origins []origin
+	by      map[keeping.Thing][]int
+	// reread are the lots of which a caution changed, with what is new.
+	reread map[int64][]string
+}
+
+// why is why a thing is held back; empty where it is not.
+func (h held) why(t keeping.Thing) string {
+	var all []string
+	for _, i := range h.by[t] {
+		if !slices.Contains(all, h.origins[i].why) {
+			all = append(all, h.origins[i].why)
+		}
+	}
+	return strings.Join(all, " ")
+}
+
+// whyJar is why a jar is held back: what got into it, or a caution of what is in it that is new.
+func (h held) whyJar(j holding) string {
+	if why := h.why(keeping.Thing{Kind: keeping.Jar, ID: j.jar.ID}); why != "" {
+		return why
+	}
+	for _, lot := range j.lots {
+		if fresh := h.reread[lot.ID]; len(fresh) > 0 {
+			return rereadWords
+		}
+	}
+	return ""
+}
+
+const rereadWords = "A caution of it is new: read it, and label it anew."
+
+// whyLot is why a lot is held back.
+func (h held) whyLot(lot store.Lot) string {
+	if why := h.why(keeping.Thing{Kind: keeping.Lot, ID: lot.ID}); why != "" {
+		return why
+	}
+	if len(h.reread[lot.ID]) > 0 {
+		return rereadWords
+	}
+	return ""
+}
+
+// heldOf finds everything that is held back, down the line from where it began.
+func heldOf(s *plot.State) held {
+	h := held{by: map[keeping.Thing][]int{}, reread: map[int64][]string{}}
+	h.origins = append(pickingOrigins(s), lotOrigins(s)...)
+	for i, from := range h.origins {
+		for thing := range keeping.Reached(s.LarderFlows(), from.thing) {
+			h.by[thing] = append(h.by[thing], i)
+		}
+	}
+	for thing := range h.by {
+		slices.Sort(h.by[thing])
+	}
+	type alike struct{ making, species, part, told string }
+	seen := map[alike][]string{}
+	for _, lot := range plot.Lots.Of(s) {
+		if lot.SpeciesID == "" {
+			if fresh := newCautions(s, lot); len(fresh) > 0 {
+				h.reread[lot.ID] = fresh
+			}
+			continue
+		}
+		key := alike{lot.Making, lot.SpeciesID, lot.Part, lot.Cautions}
+		fresh, known := seen[key]
+		if !known {
+			fresh = newCautions(s, lot)
+			seen[key] = fresh
+		}
+		if len(fresh) > 0 {
+			h.reread[lot.ID] = fresh
+		}
+	}
+	return h
+}
+
+// pickingOrigins are the pickings in the larder that are not fit for use any more.
+func pickingOrigins(s *plot.State) (all []origin) {
+	for _, p := range s.EverPlanted {
+		for _, picking := range p.Pickings {
+			if s.StoredOf(picking.ID) <= 0 {
+				continue
+			}
+			from := origin{thing: keeping.Thing{Kind: keeping.Picking, ID: picking.ID}}
+			if part, has := p.Species.Part(picking.Part); !p.Aside && (!has || part.Harvest == nil || !mayBeUsed(part)) {
+				from.kind, from.why = holdVerdict, "It is not used any more, by what is known of it now."
+				all = append(all, from)
+				continue
+			}
+			state, why := view.BasketState(s, p, picking)
+			if state != view.BasketHeld {
+				continue
+			}
+			from.why = why
+			switch recall, own := s.RecallOf(picking.ID, 0); {
+			case own:
+				from.kind, from.recall = holdOwn, recall
+			case p.IdentityState != identity.Sure:
+				from.kind = holdIdentity
+			case p.Ground != "":
+				from.kind = holdGround
+			default:
+				from.kind = holdTable
+			}
+			all = append(all, from)
+		}
+	}
+	slices.SortFunc(all, func(a, b origin) int { return cmp.Compare(a.thing.ID, b.thing.ID) })
+	return all
+}
+
+func mayBeUsed(part flora.Part) bool {
+	return !slices.Contains(part.Verdicts, flora.Poisonous) && !slices.Contains(part.Verdicts, flora.NotUsed)
+}
+
+// lotOrigins are the lots that the household itself holds back.
+func lotOrigins(s *plot.State) (all []origin) {
+	for _, recall := range plot.Recalls.Of(s) {
+		if recall.UndoneOn != nil || recall.LotID == nil {
+			continue
+		}
+		all = append(all, origin{
+			thing:  keeping.Thing{Kind: keeping.Lot, ID: *recall.LotID},
+			kind:   holdOwn,
+			why:    say.Sentence("Held back since " + view.DayWords(recall.Day) + ": " + recall.Why),
+			recall: recall,
+		})
+	}
+	return all
+}
