@@ -74,7 +74,7 @@ func (o operations) registerDrier(api huma.API) {
 	operation(api, http.MethodPost, "/api/drier/lots/{id}/move", "moveTray", "Move a tray, or a part of it that dries late",
 		func(ctx context.Context, in *struct {
 			ByID
-			Body larder.MoveTrayInput
+			Body larder.MoveDryingInput
 		}) (journal.Entry, error) {
 			return o.garden.Larder.MoveTray(ctx, in.ID, in.Body)
 		})
@@ -91,11 +91,11 @@ func (o operations) registerMakings(api huma.API) {
 	operation(api, http.MethodGet, "/api/store/makings", "getStoreMakings", "What may be made, and of what",
 		func(ctx context.Context, _ *nothing) (larder.MakingsView, error) { return o.garden.Larder.Makings(ctx) })
 	operation(api, http.MethodPost, "/api/store/making-sum", "sumMaking", "What a making comes to, without noting it",
-		func(ctx context.Context, in *struct{ Body larder.MakingInput }) (larder.MakingSumView, error) {
+		func(ctx context.Context, in *struct{ Body larder.MakeLotInput }) (larder.MakingSumView, error) {
 			return o.garden.Larder.SumMaking(ctx, in.Body)
 		})
 	operation(api, http.MethodPost, "/api/store/lots", "makeLot", "Make something of what was picked, or of what stands in jars",
-		func(ctx context.Context, in *struct{ Body larder.MakingInput }) (journal.Entry, error) {
+		func(ctx context.Context, in *struct{ Body larder.MakeLotInput }) (journal.Entry, error) {
 			return o.garden.Larder.Make(ctx, in.Body)
 		})
 	operation(api, http.MethodGet, "/api/store/lots/{id}", "getLot", "A lot and its way from bed to jar",

@@ -28,8 +28,8 @@ type DrierView struct {
 	Warmth    string        `json:"warmth"`
 	MovingAir bool          `json:"movingAir"`
 	Watts     string        `json:"watts" doc:"What it draws; empty where nobody said"`
-	Trays     []TrayView    `json:"trays"`
-	Waits     []WaitingView `json:"waits" doc:"The baskets that wait, the first to spoil first"`
+	Trays     []DrierTray    `json:"trays"`
+	Waits     []DrierWait `json:"waits" doc:"The baskets that wait, the first to spoil first"`
 	Proposal  []PlacingView `json:"proposal" doc:"How the baskets may be laid on the free trays"`
 	NoRoom    []string      `json:"noRoom" doc:"What finds no room"`
 	Used      string        `json:"used" doc:"Hours and electricity of this year; empty for none"`
@@ -52,8 +52,8 @@ type TickView struct {
 	Words string  `json:"words"`
 }
 
-// TrayView is a tray.
-type TrayView struct {
+// DrierTray is a tray.
+type DrierTray struct {
 	Number int64       `json:"number"`
 	Lot    *DryingView `json:"lot" doc:"null for a free tray"`
 }
@@ -86,8 +86,8 @@ type DryingView struct {
 	Standing  string    `json:"standing"`
 }
 
-// WaitingView is a basket that waits.
-type WaitingView struct {
+// DrierWait is a basket that waits.
+type DrierWait struct {
 	PickingID int64   `json:"pickingId"`
 	SpeciesID string  `json:"speciesId"`
 	Part      string  `json:"part"`
@@ -122,7 +122,7 @@ func (u *Uses) Drier(ctx context.Context) (DrierView, error) {
 		Version: say.VersionOf(settings), Kind: drierKind(settings.Drier), Now: plot.MomentText(now),
 		NowWords: calendar.OfTime(now).DayMonth() + ", " + now.Format("15:04"),
 		Tray:     s.Units.SmallArea(settings.TrayM2), Warmth: s.Units.Temperature(settings.Celsius),
-		MovingAir: settings.MovingAir != 0, Trays: []TrayView{}, Waits: []WaitingView{}, Proposal: []PlacingView{},
+		MovingAir: settings.MovingAir != 0, Trays: []DrierTray{}, Waits: []DrierWait{}, Proposal: []PlacingView{},
 		NoRoom: []string{}, Nights: []NightView{}, Ticks: []TickView{},
 	}
 	if settings.Trays != nil {
@@ -146,14 +146,14 @@ func (u *Uses) Drier(ctx context.Context) (DrierView, error) {
 	add := func(number int64, t tray) {
 		lot := viewDrying(s, t, now, hold)
 		water += t.waterAnHour(now)
-		v.Trays = append(v.Trays, TrayView{number, &lot})
+		v.Trays = append(v.Trays, DrierTray{number, &lot})
 	}
 	for number := int64(1); number <= trayCount(s); number++ {
 		if t, taken := onTray[number]; taken {
 			add(number, t)
 			continue
 		}
-		v.Trays = append(v.Trays, TrayView{Number: number})
+		v.Trays = append(v.Trays, DrierTray{Number: number})
 		free = append(free, keeping.Tray{Number: int(number), M2: settings.TrayM2})
 	}
 	for _, t := range odd {
@@ -288,7 +288,7 @@ func finishWords(now, early, late time.Time) string {
 }
 
 // markLaggards says of trays that dry later than others of their kind, by what was weighed, what to do.
-func markLaggards(all []TrayView) {
+func markLaggards(all []DrierTray) {
 	const lag = 1.25
 	for i, one := range all {
 		if one.Lot == nil || len(one.Lot.Weighings) == 0 {
@@ -313,10 +313,10 @@ func markLaggards(all []TrayView) {
 
 func (v *DrierView) addWaiting(s *plot.State, now time.Time, free []keeping.Tray) {
 	var waits []keeping.Waits
-	of := map[int64]WaitingView{}
+	of := map[int64]DrierWait{}
 	for _, b := range baskets(s) {
 		name := say.PartOf(b.Planting.Species.Names.Name, b.Picking.Part)
-		w := WaitingView{
+		w := DrierWait{
 			PickingID: b.Picking.ID, SpeciesID: b.Planting.SpeciesID, Part: b.Picking.Part, Dries: b.part.Keep.Dries,
 			Name: name, Left: s.Units.Weight(b.left), From: pickedWords(b.PickedFrom),
 			Hours: say.Round1(b.spoils.Sub(now).Hours()), Spoils: spoilWords(now, b.spoils),

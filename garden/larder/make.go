@@ -20,8 +20,8 @@ import (
 	"bramblyacre/store"
 )
 
-// MakingInput is what is made of what was picked, or of what stands in jars.
-type MakingInput struct {
+// MakeLotInput is what is made of what was picked, or of what stands in jars.
+type MakeLotInput struct {
 	// Making is the id of a way of keeping; RecipeID a recipe of the household's own, 0 for none.
 	Making   string      `json:"making"`
 	RecipeID int64       `json:"recipeId,omitempty"`
@@ -103,7 +103,7 @@ type StepView struct {
 }
 
 // SumMaking works out what a making comes to, and notes nothing.
-func (u *Uses) SumMaking(ctx context.Context, in MakingInput) (MakingSumView, error) {
+func (u *Uses) SumMaking(ctx context.Context, in MakeLotInput) (MakingSumView, error) {
 	s, err := u.plot.State(ctx)
 	if err != nil {
 		return MakingSumView{}, err
@@ -117,7 +117,7 @@ func (u *Uses) SumMaking(ctx context.Context, in MakingInput) (MakingSumView, er
 }
 
 // Make notes that something is made: it is under way from then on, or done where it says what came of it.
-func (u *Uses) Make(ctx context.Context, in MakingInput) (journal.Entry, error) {
+func (u *Uses) Make(ctx context.Context, in MakeLotInput) (journal.Entry, error) {
 	return u.plot.Change(ctx, func(s *plot.State, d *journal.Draft) (journal.Record, error) {
 		m, err := u.plan(s, in)
 		if err != nil {
@@ -204,7 +204,7 @@ func (m plannedMaking) takeOut(ctx context.Context, s *plot.State, d *journal.Dr
 }
 
 // plan reads a making and works out its sums. Only what is fit for use, and only what the verdict of its part allows.
-func (u *Uses) plan(s *plot.State, in MakingInput) (m plannedMaking, err error) {
+func (u *Uses) plan(s *plot.State, in MakeLotInput) (m plannedMaking, err error) {
 	var c say.Checklist
 	lore := s.Lib.Keeping()
 	if in.RecipeID != 0 {
@@ -325,7 +325,7 @@ func mayWords(part flora.Part) string {
 }
 
 // checkState refuses fresh for what is made of dried, and dried for what is made of fresh.
-func (m *plannedMaking) checkState(c *say.Checklist, in MakingInput) {
+func (m *plannedMaking) checkState(c *say.Checklist, in MakeLotInput) {
 	fresh, dried := m.making.Takes()
 	for i, from := range m.from {
 		field := fmt.Sprintf("from.%d.pickingId", i)
@@ -357,7 +357,7 @@ func (m *plannedMaking) checkState(c *say.Checklist, in MakingInput) {
 }
 
 // name is what it is of: one part of one plant, or a mix with a name of its own.
-func (m *plannedMaking) name(c *say.Checklist, in MakingInput) {
+func (m *plannedMaking) name(c *say.Checklist, in MakeLotInput) {
 	m.row.Making, m.row.BegunAt, m.row.Name = m.making.ID, plot.MomentText(m.at), c.Name("name", in.Name)
 	if m.fresh {
 		m.row.Fresh = 1
@@ -384,7 +384,7 @@ func (m *plannedMaking) name(c *say.Checklist, in MakingInput) {
 }
 
 // sum works out what is measured out and what comes of it.
-func (m *plannedMaking) sum(s *plot.State, c *say.Checklist, in MakingInput) {
+func (m *plannedMaking) sum(s *plot.State, c *say.Checklist, in MakeLotInput) {
 	lore := s.Lib.Keeping()
 	m.months = math.Inf(1)
 	for _, from := range m.from {
@@ -425,7 +425,7 @@ func (m *plannedMaking) sum(s *plot.State, c *say.Checklist, in MakingInput) {
 // mostDays is how long a thing may stand.
 const mostDays = 400
 
-func (m *plannedMaking) readDays(c *say.Checklist, in MakingInput) {
+func (m *plannedMaking) readDays(c *say.Checklist, in MakeLotInput) {
 	if m.making.Days == nil {
 		return
 	}
@@ -444,7 +444,7 @@ func (m *plannedMaking) readDays(c *say.Checklist, in MakingInput) {
 }
 
 // sumLiquid is what covers it.
-func (m *plannedMaking) sumLiquid(s *plot.State, c *say.Checklist, in MakingInput, liquid keeping.Liquid) {
+func (m *plannedMaking) sumLiquid(s *plot.State, c *say.Checklist, in MakeLotInput, liquid keeping.Liquid) {
 	ml, known := m.making.ML(!m.fresh)
 	if !known {
 		c.Add("making", "It is not made so of this.")
@@ -491,7 +491,7 @@ func (m *plannedMaking) sumLiquid(s *plot.State, c *say.Checklist, in MakingInpu
 }
 
 // readStrength reads how strong the liquid is, and refuses one in which it spoils.
-func (m *plannedMaking) readStrength(c *say.Checklist, in MakingInput, liquid keeping.Liquid, water float64) {
+func (m *plannedMaking) readStrength(c *say.Checklist, in MakeLotInput, liquid keeping.Liquid, water float64) {
 	if m.making.Strength == nil {
 		return
 	}
@@ -521,7 +521,7 @@ func (m *plannedMaking) readStrength(c *say.Checklist, in MakingInput, liquid ke
 }
 
 // sumFreezing is what freezing comes to.
-func (m *plannedMaking) sumFreezing(s *plot.State, c *say.Checklist, in MakingInput) {
+func (m *plannedMaking) sumFreezing(s *plot.State, c *say.Checklist, in MakeLotInput) {
 	m.bagLitres = 1
 	if text := strings.TrimSpace(in.Bag); text != "" {
 		litres, err := unit.Parse(unit.Volume, text, s.Units.VolumeUnit())

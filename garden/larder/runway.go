@@ -327,7 +327,7 @@ type ProductView struct {
 	Stale     bool           `json:"stale" doc:"Some of it is past its time before it is used up"`
 	Year      string         `json:"year" doc:"What a year takes; empty where nothing was taken"`
 	Times     string         `json:"times" doc:"How often something was taken, and when most"`
-	Plants    PlantsView     `json:"plants"`
+	Plants    StorePlantsView     `json:"plants"`
 	Bought    string         `json:"bought" doc:"Where it is bought, and until when; empty for own alone"`
 	Need      string         `json:"need" doc:"What the plan of the season goes by; empty where nobody said"`
 	AsNeed    string         `json:"asNeed" doc:"What a year takes, as it may be typed as its need; empty where that is not known or is its need"`
@@ -342,8 +342,8 @@ type LinePoint struct {
 	High   float64       `json:"high"`
 }
 
-// PlantsView is how many plants a year's use takes.
-type PlantsView struct {
+// StorePlantsView is how many plants a year's use takes.
+type StorePlantsView struct {
 	Words string `json:"words" doc:"How many plants, and the chance that those that stand fall short; empty where not known"`
 	More  int    `json:"more" doc:"How many more plants would do, 8 in 10; 0 for none"`
 }
@@ -477,10 +477,10 @@ func mostIn(t keeping.Taken) string {
 const fallsShortAtMost = 0.2
 
 // plantsFor is how many plants a year's use takes, and whether those that stand bear it.
-func plantsFor(s *plot.State, l line, need keeping.Amount) PlantsView {
+func plantsFor(s *plot.State, l line, need keeping.Amount) StorePlantsView {
 	y, own, known := yieldOf(s, l.stuff)
 	if !known {
-		return PlantsView{}
+		return StorePlantsView{}
 	}
 	stand, young := 0, 0
 	for _, p := range s.Plantings {
@@ -494,7 +494,7 @@ func plantsFor(s *plot.State, l line, need keeping.Amount) PlantsView {
 	}
 	plants, can := keeping.PlantsFor(y, need, fallsShortAtMost)
 	if !can {
-		return PlantsView{}
+		return StorePlantsView{}
 	}
 	words := fmt.Sprintf("about %s for one cut a year, full-grown, 8 in 10", say.Counted(float64(plants), "plant", "plants"))
 	if own {
@@ -509,7 +509,7 @@ func plantsFor(s *plot.State, l line, need keeping.Amount) PlantsView {
 		words += fmt.Sprintf("; the %s short %s",
 			say.Counted(float64(stand-young), "that stands falls", "that stand fall"), say.Chance(short))
 	}
-	return PlantsView{Words: words, More: max(0, plants-stand)}
+	return StorePlantsView{Words: words, More: max(0, plants-stand)}
 }
 
 // yieldOf is what a full-grown plant bears at one cut, dried: by what the household itself weighed of a unit and of its

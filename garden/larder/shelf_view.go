@@ -19,7 +19,7 @@ import (
 type StoreView struct {
 	Day     calendar.Date `json:"day"`
 	Words   string        `json:"words"`
-	Shelves []ShelfView   `json:"shelves" doc:"From above; the last without an id holds what stands on none"`
+	Shelves []StoreShelf   `json:"shelves" doc:"From above; the last without an id holds what stands on none"`
 	// Loose are lots that are done and not in jars yet, UnderWay what stands or dries still.
 	Loose    []LotLine  `json:"loose"`
 	UnderWay []LotLine  `json:"underWay"`
@@ -31,8 +31,8 @@ type StoreView struct {
 	Sizes []LabelSize `json:"sizes"`
 }
 
-// ShelfView is a shelf with its jars.
-type ShelfView struct {
+// StoreShelf is a shelf with its jars.
+type StoreShelf struct {
 	ID      int64       `json:"id" doc:"0 for what stands on no shelf"`
 	Version say.Version `json:"version"`
 	Name    string      `json:"name"`
@@ -103,7 +103,7 @@ func (u *Uses) Shelves(ctx context.Context) (StoreView, error) {
 	}
 	hold := heldOf(s)
 	v := StoreView{
-		Day: s.Today, Shelves: []ShelfView{}, Loose: []LotLine{}, UnderWay: []LotLine{}, Held: []HeldLine{},
+		Day: s.Today, Shelves: []StoreShelf{}, Loose: []LotLine{}, UnderWay: []LotLine{}, Held: []HeldLine{},
 		Seeds: seedLines(s), Address: settingsOf(s).Address, Sizes: LabelSizes,
 	}
 	byShelf := map[int64][]brief{}
@@ -133,7 +133,7 @@ func (u *Uses) Shelves(ctx context.Context) (StoreView, error) {
 		slices.SortStableFunc(on, func(a, b brief) int {
 			return cmp.Or(cmp.Compare(a.days, b.days), cmp.Compare(a.view.Name, b.view.Name), cmp.Compare(a.view.ID, b.view.ID))
 		})
-		sv := ShelfView{ID: shelf.ID, Version: version, Name: shelf.Name, Jars: []JarBrief{}}
+		sv := StoreShelf{ID: shelf.ID, Version: version, Name: shelf.Name, Jars: []JarBrief{}}
 		for _, b := range on {
 			sv.Jars = append(sv.Jars, b.view)
 		}

@@ -121,15 +121,15 @@ func (u *Uses) ReadScale(ctx context.Context, lot int64) (ScaleView, error) {
 	}, nil
 }
 
-// MoveTrayInput moves what lies on a tray to another, or a part of it.
-type MoveTrayInput struct {
+// MoveDryingInput moves what lies on a tray to another, or a part of it.
+type MoveDryingInput struct {
 	Tray int64 `json:"tray" minimum:"1"`
 	// Share is how much of it, as a share; all where nothing is said.
 	Percent int `json:"percent,omitempty" minimum:"0" maximum:"99" doc:"How much of it in percent; 0 for all"`
 }
 
 // MoveTray moves what dries late apart, or all of it to another tray.
-func (u *Uses) MoveTray(ctx context.Context, lot int64, in MoveTrayInput) (journal.Entry, error) {
+func (u *Uses) MoveTray(ctx context.Context, lot int64, in MoveDryingInput) (journal.Entry, error) {
 	return u.plot.Change(ctx, func(s *plot.State, d *journal.Draft) (journal.Record, error) {
 		t, err := dryingLot(s, lot)
 		if err != nil {

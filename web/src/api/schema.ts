@@ -688,6 +688,109 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/drier": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The drier, its trays, and what waits for it */
+        get: operations["getDrier"];
+        /** Say how the drier is */
+        put: operations["setDrier"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/drier/lots/{id}/finish": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Take a tray out, dry */
+        post: operations["finishTray"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/drier/lots/{id}/move": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Move a tray, or a part of it that dries late */
+        post: operations["moveTray"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/drier/lots/{id}/scale": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What the drier's scale reads of a tray */
+        get: operations["readTrayScale"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/drier/lots/{id}/weighings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Note what a tray weighs now */
+        post: operations["weighTray"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/drier/trays": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Lay baskets on the drier's trays */
+        post: operations["loadTrays"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/family": {
         parameters: {
             query?: never;
@@ -773,6 +876,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/files/jar-labels": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Labels for jars, to print */
+        get: operations["getJarLabels"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/files/plant/{id}": {
         parameters: {
             query?: never;
@@ -782,6 +902,23 @@ export interface paths {
         };
         /** A plant's file, to save */
         get: operations["savePlantFile"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/files/recipes/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A recipe's file */
+        get: operations["getRecipeFile"];
         put?: never;
         post?: never;
         delete?: never;
@@ -2641,6 +2778,435 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/store": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What stands on the shelves, and what is on its way there */
+        get: operations["getStore"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/store/address": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Say where the household's devices reach this house */
+        put: operations["setStoreAddress"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/store/bought": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Note what was bought, in its jar */
+        post: operations["buyStock"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/store/gifts/{id}/told": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Note that whoever was given something was told */
+        post: operations["tellGift"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/store/jars/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A jar, where what is in it came from, and how it was used */
+        get: operations["getJar"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/store/jars/{id}/move": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Put a jar on another shelf */
+        post: operations["moveJar"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/store/jars/{id}/open": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Note that a jar was opened */
+        post: operations["openJar"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/store/jars/{id}/take": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Take something out of a jar */
+        post: operations["takeFromJar"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/store/jars/{id}/weigh": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Note what a jar is found to hold */
+        post: operations["weighJar"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/store/lots": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Make something of what was picked, or of what stands in jars */
+        post: operations["makeLot"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/store/lots/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A lot and its way from bed to jar */
+        get: operations["getLot"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/store/lots/{id}/discard": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Throw out what is under way */
+        post: operations["discardLot"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/store/lots/{id}/fill": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Fill a lot into jars */
+        post: operations["fillJars"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/store/lots/{id}/finish": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Note what came of what stood */
+        post: operations["finishLot"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/store/lots/{id}/read": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Note that what is new among its cautions was read */
+        post: operations["readLotCautions"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/store/making-sum": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What a making comes to, without noting it */
+        post: operations["sumMaking"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/store/makings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What may be made, and of what */
+        get: operations["getStoreMakings"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/store/recalls": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What is held back, and everything down the line of it */
+        get: operations["getRecalls"];
+        put?: never;
+        /** Hold a basket or a lot back */
+        post: operations["recallLot"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/store/recalls/{id}/undo": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Free what was held back in error */
+        post: operations["undoRecall"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/store/recipes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The household's own recipes */
+        get: operations["getRecipes"];
+        put?: never;
+        /** Keep a recipe */
+        post: operations["keepRecipe"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/store/recipes/file": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Keep a recipe as its file says it */
+        post: operations["bringRecipe"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/store/recipes/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Change a recipe */
+        put: operations["changeRecipe"];
+        post?: never;
+        /** Put a recipe away */
+        delete: operations["putRecipeAway"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/store/runway": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** How long everything lasts */
+        get: operations["getRunway"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/store/shelves": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Put up a shelf */
+        post: operations["putUpShelf"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/store/shelves/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Change a shelf */
+        put: operations["changeShelf"];
+        post?: never;
+        /** Take a shelf down */
+        delete: operations["takeDownShelf"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/trays": {
         parameters: {
             query?: never;
@@ -3040,6 +3606,10 @@ export interface paths {
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
+        AddressInput: {
+            /** @description Such as http://192.168.0.10:8420; empty for the address that the page was opened at */
+            address: string;
+        };
         AfterBed: {
             bed: string;
             /** Format: int64 */
@@ -3561,6 +4131,22 @@ export interface components {
             kind: string;
             words: string;
         };
+        BoughtInput: {
+            /** @description As typed */
+            amount: string;
+            /** @description Empty for today */
+            day?: string;
+            /** @description Where it was bought */
+            from: string;
+            jar: components["schemas"]["FillInput"];
+            /** @description How many months it keeps; empty for what is usual */
+            keeps?: string;
+            /** @description dried where it is left out */
+            making?: string;
+            note?: string;
+            part: string;
+            speciesId: string;
+        };
         BoundaryInput: {
             /**
              * Format: double
@@ -3573,6 +4159,10 @@ export interface components {
              */
             longitude?: number;
             points?: components["schemas"]["Corner"][];
+        };
+        BringRecipeRequest: {
+            /** @description The file as TOML */
+            text: string;
         };
         BroughtFile: {
             leaveOut?: boolean;
@@ -4113,6 +4703,9 @@ export interface components {
             name: string;
             not: string[];
         };
+        DiscardInput: {
+            why: string;
+        };
         DragInput: {
             /** Format: double */
             hour: number;
@@ -4127,6 +4720,136 @@ export interface components {
         DragView: {
             beds: components["schemas"]["BedHours"][];
             shadows: components["schemas"]["ShadowsView"];
+        };
+        DrierKindInput: {
+            /** @enum {string} */
+            kind: "drier" | "rack" | "bunches" | "oven";
+            movingAir: boolean;
+            /** @description The space of one, as typed: its area, or width × depth */
+            tray: string;
+            /** @description How many; empty for nobody said */
+            trays: string;
+            /** @description As typed */
+            warmth: string;
+            /** @description What it draws, as typed; empty where nobody knows */
+            watts?: string;
+        };
+        DrierTray: {
+            /** @description null for a free tray */
+            lot: components["schemas"]["DryingView"];
+            /** Format: int64 */
+            number: number;
+        };
+        DrierView: {
+            /**
+             * Format: double
+             * @description How many hours ahead the axis goes
+             */
+            axis: number;
+            /** @description Of the air that leaves it; empty while nothing dries */
+            humidity: string;
+            /** @enum {string} */
+            kind: "drier" | "rack" | "bunches" | "oven";
+            movingAir: boolean;
+            /** @description The nights on the axis */
+            nights: components["schemas"]["NightView"][];
+            /** @description What finds no room */
+            noRoom: string[];
+            /** @description The moment it is told for, as it may be typed */
+            now: string;
+            nowWords: string;
+            /** @description How the baskets may be laid on the free trays */
+            proposal: components["schemas"]["PlacingView"][];
+            /** @description The stand-ins that tell weight and humidity */
+            sensors: string[];
+            ticks: components["schemas"]["TickView"][];
+            /** @description The space of one, as it may be typed */
+            tray: string;
+            /** @description How many trays it has, as typed; empty where nobody said */
+            trayCount: string;
+            trays: components["schemas"]["DrierTray"][];
+            /** @description Hours and electricity of this year; empty for none */
+            used: string;
+            version: string;
+            /** @description The baskets that wait, the first to spoil first */
+            waits: components["schemas"]["DrierWait"][];
+            warmth: string;
+            /** @description What it draws; empty where nobody said */
+            watts: string;
+            /** @description How warm, whether the air moves, how many trays are free */
+            words: string;
+        };
+        DrierWait: {
+            canDry: boolean;
+            dries: string;
+            from: string;
+            /**
+             * Format: double
+             * @description Until it spoils; below 0 for past it
+             */
+            hours: number;
+            left: string;
+            name: string;
+            part: string;
+            /** Format: int64 */
+            pickingId: number;
+            speciesId: string;
+            /** @description Until when it keeps, in words */
+            spoils: string;
+            /** @enum {string} */
+            state: "to sort" | "fit for use" | "held back";
+            /** @description Why it may not be dried yet */
+            why: string;
+        };
+        DryingView: {
+            /** @description How likely it is dry by now; empty for hardly */
+            chance: string;
+            /** @description Share of its first water still in it, hour by hour from now on */
+            curve: number[];
+            /** @description thin leaf, flower, root … */
+            dries: string;
+            /** @description As likely dry as not: test it in the hand */
+            dry: boolean;
+            /**
+             * Format: double
+             * @description Hours from now until it is dry, 1 in 10; below 0 for gone by
+             */
+            early: number;
+            /** @description What it will weigh dry, as it may be typed */
+            expected: string;
+            /** @description When it is dry, in words, 8 in 10 */
+            finish: string;
+            /** @description What was laid in */
+            fresh: string;
+            /** @description Why it is held back; empty else */
+            held: string;
+            /** @description The lot's number, 3 of 2031 */
+            label: string;
+            /** @description Where it dries late, and what to do; empty else */
+            lags: string;
+            /** Format: double */
+            late: number;
+            /** Format: int64 */
+            lotId: number;
+            /** Format: double */
+            middle: number;
+            name: string;
+            part: string;
+            since: string;
+            speciesId: string;
+            standing: string;
+            /** @description The test in the hand */
+            test: string;
+            /** @description Where the drier is warmer than it bears; empty else */
+            tooWarm: string;
+            /**
+             * Format: double
+             * @description Share of its first water that is in it now, 0 to 1
+             */
+            waterLeft: number;
+            weighings: string[];
+            /** @description What it weighs now, by the last weighing and how it dries */
+            weighs: string;
         };
         Entry: {
             /** Format: int64 */
@@ -4283,6 +5006,27 @@ export interface components {
             standing: string;
             version: string;
         };
+        FillInput: {
+            /** @description As typed; empty for all that is left, or for as much as goes in */
+            amount?: string;
+            /** @description What it holds to the rim, as typed: 500 ml, 1 pint */
+            holds?: string;
+            /**
+             * Format: int64
+             * @description A jar of the same that is filled up; 0 for a new one
+             */
+            jarId?: number;
+            /**
+             * Format: int64
+             * @description 0 for no shelf yet
+             */
+            shelfId?: number;
+            /** @description jar, bottle, tin, bag; empty for what is usual */
+            vessel?: string;
+        };
+        FillJarsRequest: {
+            jars: components["schemas"]["FillInput"][];
+        };
         FillingPartView: {
             amount: string;
             for: string;
@@ -4342,6 +5086,22 @@ export interface components {
             speciesId: string;
             state: string;
         };
+        FinishInput: {
+            /** @description Day and time; empty for now */
+            at?: string;
+            /** @description What came of it, as typed */
+            out: string;
+        };
+        FinishTrayInput: {
+            affirmed?: string[];
+            /** @description What it weighs, dry, as typed */
+            amount: string;
+            /** @description Day and time; empty for now */
+            at?: string;
+            note?: string;
+            /** @description It passed the test in the hand */
+            tested: boolean;
+        };
         FirstHarvestView: {
             /** @description The middle of its days; the first day of all where it does not come */
             on: string;
@@ -4384,6 +5144,29 @@ export interface components {
             plantingId: number;
             /** @description The plant of the library; empty for others */
             speciesId: string;
+        };
+        FromInput: {
+            /** @description As typed; empty for all of it */
+            amount?: string;
+            /** Format: int64 */
+            jarId?: number;
+            /** Format: int64 */
+            pickingId?: number;
+        };
+        FromView: {
+            from: string;
+            /** Format: int64 */
+            jarId: number;
+            left: string;
+            mayMake: string[];
+            name: string;
+            part: string;
+            /** Format: int64 */
+            pickingId: number;
+            speciesId: string;
+            suits: string[];
+            /** @description Why nothing may be made of it; empty else */
+            why: string;
         };
         FrontSeen: {
             at?: components["schemas"]["SpreadPoint"];
@@ -4450,6 +5233,10 @@ export interface components {
             /** @description The coldest night here */
             winter: string;
             zone: string;
+        };
+        HeldLine: {
+            kind: string;
+            words: string;
         };
         HeldView: {
             byForm: components["schemas"]["FormRow"][];
@@ -4671,6 +5458,78 @@ export interface components {
             widthM: number;
             words: string;
         };
+        JarBrief: {
+            amount: string;
+            bought: boolean;
+            /** @description thin leaf, flower, root …: how it looks */
+            dries: string;
+            /** @description The day on which it is used up */
+            foot: string;
+            /**
+             * Format: double
+             * @description 0 to 1
+             */
+            full: number;
+            /** @description How long it is missing then; empty for not */
+            gap: string;
+            /** @description Why it is held back; empty else */
+            held: string;
+            /** @description Who of the household is to read its cautions first; empty for nobody */
+            here: string;
+            holds: string;
+            /** Format: int64 */
+            id: number;
+            keeps: string;
+            making: string;
+            /**
+             * Format: int64
+             * @description How many lots are in it
+             */
+            mixed: number;
+            name: string;
+            /** @description Since when; empty for sealed */
+            opened: string;
+            /** @description The same with its chance */
+            out: string;
+            part: string;
+            /** @description Past its time */
+            past: boolean;
+            /** @description Used up within two months */
+            soon: boolean;
+            /** @description Empty for a mix */
+            speciesId: string;
+            vessel: string;
+        };
+        JarFlowView: {
+            day: string;
+            /** Format: int64 */
+            id: number;
+            kind: string;
+            words: string;
+        };
+        JarView: {
+            brief: components["schemas"]["JarBrief"];
+            cautions: components["schemas"]["CautionsView"];
+            empty: boolean;
+            /** @description The newest first */
+            flows: components["schemas"]["JarFlowView"][];
+            /** @description As it may be typed */
+            left: string;
+            lots: components["schemas"]["LotRef"][];
+            /** @description What may be taken with one touch: a cup, a spoon */
+            measures: string[];
+            newCautions: string[];
+            shelf: string;
+            /** Format: int64 */
+            shelfId: number;
+            sources: components["schemas"]["SourceView"][];
+            way: components["schemas"]["WayStep"][];
+        };
+        JarWeighInput: {
+            affirmed?: string[];
+            /** @description What is in it, without the jar, as typed */
+            amount: string;
+        };
         JobView: {
             amount: string;
             /**
@@ -4697,18 +5556,30 @@ export interface components {
              */
             findId: number;
             first: string;
+            /**
+             * Format: int64
+             * @description The jar that a job of the store is about; 0 else
+             */
+            jarId: number;
             key: string;
             /** @enum {string} */
-            kind: "pick" | "care" | "check" | "round" | "bench" | "water" | "spread";
+            kind: "pick" | "care" | "check" | "round" | "bench" | "water" | "spread" | "store";
             last: string;
             /** @description Missed, it cannot be made good */
             lasting: boolean;
+            /**
+             * Format: int64
+             * @description The lot that a job of the store is about; 0 else
+             */
+            lotId: number;
             /** Format: double */
             minutes: number;
             part: string;
             /** Format: int64 */
             plantingId: number;
             reason: string;
+            /** @description It is about what is held back */
+            recall: boolean;
             /**
              * Format: int64
              * @description The planting that seed is to be saved of; 0 else
@@ -4792,6 +5663,14 @@ export interface components {
             shapes: string[];
             /** @description Fields that may be given */
             takes: string[];
+        };
+        LabelSize: {
+            /** Format: int64 */
+            columns: number;
+            id: string;
+            /** Format: int64 */
+            rows: number;
+            words: string;
         };
         LatePoint: {
             /**
@@ -4944,6 +5823,15 @@ export interface components {
             kind: string;
             reason: string;
         };
+        LinePoint: {
+            day: string;
+            /** Format: double */
+            high: number;
+            /** Format: double */
+            low: number;
+            /** Format: double */
+            middle: number;
+        };
         LineageInput: {
             /**
              * Format: int64
@@ -4988,6 +5876,11 @@ export interface components {
             plants: components["schemas"]["ListedPlant"][];
             refused: string[];
         };
+        LoadInput: {
+            /** @description Day and time, as 2031-05-27T08:30; empty for now */
+            at?: string;
+            trays: components["schemas"]["TrayLoadInput"][];
+        };
         LookAnswer: {
             answer: string;
             name: string;
@@ -5028,6 +5921,68 @@ export interface components {
             note: string;
             photos: string[];
         };
+        LotJar: {
+            empty: boolean;
+            /** Format: int64 */
+            id: number;
+            words: string;
+        };
+        LotLine: {
+            /** @description It has stood long enough */
+            due: boolean;
+            held: string;
+            /** Format: int64 */
+            id: number;
+            label: string;
+            /** @description What is left to fill, as it may be typed */
+            left: string;
+            making: string;
+            name: string;
+            newCautions: string[];
+            /** @description When it is done; empty for now */
+            ready: string;
+            words: string;
+        };
+        LotRef: {
+            held: string;
+            /** Format: int64 */
+            id: number;
+            words: string;
+        };
+        LotView: {
+            /** @description What went in, what came out and what was lost */
+            balance: string;
+            /** @description Of each plant in it */
+            botanical: string[];
+            bought: string;
+            cautions: components["schemas"]["CautionsView"];
+            done: boolean;
+            /** @description What will come of it, as it may be typed; empty where it is done */
+            expected: string;
+            held: string;
+            /** Format: int64 */
+            id: number;
+            jars: components["schemas"]["LotJar"][];
+            keeps: string;
+            label: string;
+            line: components["schemas"]["LotLine"];
+            making: string;
+            name: string;
+            newCautions: string[];
+            note: string;
+            part: string;
+            /**
+             * Format: int64
+             * @description The household's own word that holds it back; 0 for none
+             */
+            recall: number;
+            /** @description Of which pickings it is */
+            sources: components["schemas"]["SourceView"][];
+            speciesId: string;
+            steps: components["schemas"]["StepView"][];
+            /** @description From the bed on */
+            way: components["schemas"]["WayStep"][];
+        };
         MakeDoInput: {
             /** @description Of Monday to Sunday, as typed */
             minutes: string[];
@@ -5060,11 +6015,72 @@ export interface components {
             /** @description How warm the drier is kept, as it may be typed */
             warmth: string;
         };
+        MakeLotInput: {
+            affirmed?: string[];
+            /** @description Day and time; empty for now */
+            at?: string;
+            /** @description What a bag holds, as typed; for freezing */
+            bag?: string;
+            /** @description How long it stands; empty for as long as is usual */
+            days?: string;
+            from: components["schemas"]["FromInput"][];
+            /** @description How much liquid, as typed; empty for what covers it */
+            liquid?: string;
+            making: string;
+            /** @description Of a mix; else it is named by what it is of */
+            name?: string;
+            note?: string;
+            /** @description What came of it, as typed, where it is done already */
+            out?: string;
+            /** Format: int64 */
+            recipeId?: number;
+            /** @description In %, as it stands on the bottle */
+            strength?: string;
+        };
         MakingInput: {
             /** @description How much of it, fresh, as typed; empty for all that is left */
             amount?: string;
             note?: string;
             preparation: string;
+        };
+        MakingSumView: {
+            cautions: components["schemas"]["CautionsView"];
+            /** @description What comes of it, as it may be typed */
+            expected: string;
+            keeps: string;
+            /** @description What is measured out, and what comes of it */
+            lines: string[];
+            /** @description When it has stood long enough; empty for the same day */
+            ready: string;
+            standing: string;
+            steps: components["schemas"]["StepView"][];
+            vessel: string;
+        };
+        MakingView: {
+            /** @description It goes into bags */
+            bags: boolean;
+            /** @description Of the making itself */
+            cautions: string[];
+            /**
+             * Format: int64
+             * @description How long it stands; 0 for done the same day
+             */
+            days: number;
+            id: string;
+            /** @description What it is laid in; empty for none */
+            liquid: string;
+            /** @description Of several parts, with a name of its own */
+            mix: boolean;
+            name: string;
+            /** @description As it stands on the bottle; empty where that says nothing */
+            strength: string;
+            vessel: string;
+        };
+        MakingsView: {
+            baskets: components["schemas"]["FromView"][];
+            jars: components["schemas"]["FromView"][];
+            makings: components["schemas"]["MakingView"][];
+            plants: components["schemas"]["PlantParts"][];
         };
         MateStand: {
             name: string;
@@ -5155,6 +6171,22 @@ export interface components {
             /** Format: int64 */
             stay: number;
         };
+        MoveDryingInput: {
+            /**
+             * Format: int64
+             * @description How much of it in percent; 0 for all
+             */
+            percent?: number;
+            /** Format: int64 */
+            tray: number;
+        };
+        MoveJarInput: {
+            /**
+             * Format: int64
+             * @description 0 for no shelf
+             */
+            shelfId: number;
+        };
         MoveTriedView: {
             fits: boolean;
             out: string;
@@ -5224,6 +6256,12 @@ export interface components {
             bed: string;
             deadline: string;
             what: string;
+        };
+        NightView: {
+            /** Format: double */
+            from: number;
+            /** Format: double */
+            to: number;
         };
         Noted: {
             bed: string;
@@ -5492,6 +6530,15 @@ export interface components {
             /** @description Where on the plant it was taken */
             where?: string;
         };
+        PlacingView: {
+            /** @description As it may be typed */
+            amount: string;
+            name: string;
+            /** Format: int64 */
+            pickingId: number;
+            /** Format: int64 */
+            tray: number;
+        };
         PlanBatchInput: {
             /** Format: int64 */
             bedId?: number;
@@ -5706,6 +6753,11 @@ export interface components {
             warns: boolean;
             /** @description Empty where it is not taken */
             when: string;
+        };
+        PlantParts: {
+            id: string;
+            name: string;
+            parts: string[];
         };
         PlantPoison: {
             first: string;
@@ -6114,6 +7166,57 @@ export interface components {
             pairs: components["schemas"]["PairView"][];
             words: string;
         };
+        ProductView: {
+            amount: string;
+            /** @description What a year takes, as it may be typed as its need; empty where that is not known or is its need */
+            asNeed: string;
+            /** @description Where it is bought, and until when; empty for own alone */
+            bought: string;
+            /** @description 1 in 10 that it is used up by then */
+            early: string;
+            /** @description How long it is missing; empty for not */
+            gap: string;
+            /** @description What of it is held back; empty for none */
+            held: string;
+            /**
+             * Format: int64
+             * @description The jar that is to be used first; 0 for none
+             */
+            jarId: number;
+            /** Format: int64 */
+            jars: number;
+            /** @description Until when the first of it keeps */
+            keeps: string;
+            keepsDay: string | null;
+            key: string;
+            late: string;
+            /** @description What is left of today's stock */
+            line: components["schemas"]["LinePoint"][];
+            making: string;
+            middle: string;
+            name: string;
+            /** @description What the plan of the season goes by; empty where nobody said */
+            need: string;
+            /** @description null where no window is in sight */
+            nextFirst: string | null;
+            nextLast: string | null;
+            /** @description When it is used up, in words */
+            out: string;
+            part: string;
+            plants: components["schemas"]["StorePlantsView"];
+            /** @description It is used up within the axis, as likely as not */
+            runsOut: boolean;
+            speciesId: string;
+            /** @description Some of it is past its time before it is used up */
+            stale: boolean;
+            standing: string;
+            /** @description How often something was taken, and when most */
+            times: string;
+            /** @description When more can be picked; empty where no window is in sight */
+            window: string;
+            /** @description What a year takes; empty where nothing was taken */
+            year: string;
+        };
         RaceHeights: {
             /** Format: double */
             crop: number;
@@ -6226,6 +7329,91 @@ export interface components {
             kind: string;
             name: string;
             note: string;
+        };
+        RecallInput: {
+            /** Format: int64 */
+            lotId?: number;
+            /** Format: int64 */
+            pickingId?: number;
+            why: string;
+        };
+        RecallLine: {
+            /**
+             * Format: int64
+             * @description Of the lot, the jar, or what was given
+             */
+            id: number;
+            new: string[];
+            /** @description When whoever was given some was told; empty for not yet */
+            told: string;
+            whom: string;
+            words: string;
+        };
+        RecallView: {
+            /** @description Who was given some */
+            gifts: components["schemas"]["RecallLine"][];
+            /**
+             * Format: int64
+             * @description Of the household's own word; 0 where the plot itself tells
+             */
+            id: number;
+            /** @description What stands */
+            jars: components["schemas"]["RecallLine"][];
+            /** @enum {string} */
+            kind: "identity" | "ground" | "table" | "verdict" | "own" | "caution";
+            /**
+             * Format: int64
+             * @description Where it began; 0 for none
+             */
+            plantingId: number;
+            title: string;
+            toDo: string[];
+            /** @description What dries or stands still, or is not in a jar yet */
+            underWay: components["schemas"]["RecallLine"][];
+            /** @description What of it was used already; empty for none */
+            used: string;
+            why: string;
+        };
+        RecallsView: {
+            recalls: components["schemas"]["RecallView"][];
+            /** @description What the household held back, and found to be an error */
+            undone: string[];
+        };
+        Recipe: {
+            /** Format: int64 */
+            days: number;
+            /** Format: double */
+            keepsMonths: number;
+            making: string;
+            /** Format: double */
+            mlPerGram: number;
+            name: string;
+            note: string;
+            parts: components["schemas"]["RecipePart"][];
+            steps: components["schemas"]["RecipeStep"][];
+        };
+        RecipePart: {
+            part: string;
+            /** Format: double */
+            share: number;
+            species: string;
+        };
+        RecipeStep: {
+            /** Format: int64 */
+            day: number;
+            text: string;
+        };
+        RecipeView: {
+            /** Format: int64 */
+            id: number;
+            /** @description Its parts in words */
+            of: string[];
+            recipe: components["schemas"]["Recipe"];
+            /** @description Its file */
+            text: string;
+            version: string;
+            /** @description Why it cannot be made now; empty else */
+            wrong: string;
         };
         RefusalView: {
             kind: string;
@@ -6505,6 +7693,14 @@ export interface components {
             seen: number;
             stops: components["schemas"]["Stop"][];
         };
+        RunwayView: {
+            /** @description The first to run out first */
+            products: components["schemas"]["ProductView"][];
+            today: string;
+            /** @description The last day of the axis */
+            until: string;
+            words: string;
+        };
         SaveSeedView: {
             first: string;
             last: string;
@@ -6520,6 +7716,13 @@ export interface components {
             /** Format: double */
             c: number;
             words: string;
+        };
+        ScaleView: {
+            /** @description As it may be typed */
+            amount: string;
+            at: string;
+            simulated: boolean;
+            source: string;
         };
         ScoreView: {
             /** Format: int64 */
@@ -6581,6 +7784,12 @@ export interface components {
             wet: number[];
             /** @description It is still being made: what is shown is the best so far */
             working: boolean;
+        };
+        SeedLine: {
+            /** Format: int64 */
+            id: number;
+            name: string;
+            words: string;
         };
         SeedLotInput: {
             /** @description About how many seeds that is; empty for not counted */
@@ -6755,6 +7964,11 @@ export interface components {
             amount: string;
             name: string;
         };
+        ShelfInput: {
+            name: string;
+            /** Format: int64 */
+            position?: number;
+        };
         ShelfView: {
             /** @description Full until 9 June; empty where it is not */
             full: string;
@@ -6922,6 +8136,24 @@ export interface components {
             };
             /** @description The plant that was asked about */
             speciesId: string;
+        };
+        SourceView: {
+            held: string;
+            /**
+             * Format: int64
+             * @description Of what was bought; 0 for a picking
+             */
+            lotId: number;
+            /** Format: int64 */
+            pickingId: number;
+            /** Format: int64 */
+            plantingId: number;
+            /**
+             * Format: double
+             * @description By weight
+             */
+            share: number;
+            words: string;
         };
         SowTrayInput: {
             /** Format: int64 */
@@ -7115,6 +8347,13 @@ export interface components {
             until: string;
             words: string;
         };
+        StepView: {
+            day: string;
+            /** Format: double */
+            minutes: number;
+            text: string;
+            when: string;
+        };
         Stop: {
             allStages: string[];
             bed: string;
@@ -7172,6 +8411,46 @@ export interface components {
              */
             worthDays: number;
         };
+        StorePlantsView: {
+            /**
+             * Format: int64
+             * @description How many more plants would do, 8 in 10; 0 for none
+             */
+            more: number;
+            /** @description How many plants, and the chance that those that stand fall short; empty where not known */
+            words: string;
+        };
+        StoreShelf: {
+            /**
+             * Format: int64
+             * @description 0 for what stands on no shelf
+             */
+            id: number;
+            /** @description In the order in which they run out */
+            jars: components["schemas"]["JarBrief"][];
+            name: string;
+            version: string;
+        };
+        StoreView: {
+            /** @description Where the household's own devices reach this house; empty where nobody said */
+            address: string;
+            /**
+             * Format: int64
+             * @description Baskets that wait to be dried or made into something
+             */
+            baskets: number;
+            day: string;
+            /** @description What is held back, by where it began */
+            held: components["schemas"]["HeldLine"][];
+            loose: components["schemas"]["LotLine"][];
+            /** @description Seed kept to sow, the same lots as on the bench */
+            seeds: components["schemas"]["SeedLine"][];
+            /** @description From above; the last without an id holds what stands on none */
+            shelves: components["schemas"]["StoreShelf"][];
+            sizes: components["schemas"]["LabelSize"][];
+            underWay: components["schemas"]["LotLine"][];
+            words: string;
+        };
         SuggestView: {
             bed: string;
             /** Format: int64 */
@@ -7228,12 +8507,31 @@ export interface components {
             /** Format: int64 */
             take: number;
         };
+        TakeInput: {
+            /** @description As typed: a cup, 2 spoons, 15 g; empty for all of it */
+            amount?: string;
+            /** @description Empty for today */
+            day?: string;
+            /** @enum {string} */
+            kind: "taken" | "given" | "thrown";
+            /** @description What one cup or spoon weighs, as typed; kept */
+            measureWeighs?: string;
+            /** @description To whom it was given */
+            whom?: string;
+            /** @description Why it was thrown out */
+            why?: string;
+        };
         Thing: {
             /** Format: int64 */
             id: number;
             version?: string;
             /** @enum {string} */
             what: "bed" | "item";
+        };
+        TickView: {
+            /** Format: double */
+            at: number;
+            words: string;
         };
         TieInput: {
             day: string;
@@ -7287,6 +8585,14 @@ export interface components {
             placeId?: number;
             /** Format: int64 */
             rows: number;
+        };
+        TrayLoadInput: {
+            /** @description Fresh, as typed; empty for all that is left of the basket */
+            amount?: string;
+            /** Format: int64 */
+            pickingId: number;
+            /** Format: int64 */
+            tray: number;
         };
         TrayView: {
             /** @description What stands in it */
@@ -7542,6 +8848,37 @@ export interface components {
             day: string;
             note?: string;
         };
+        WayBranch: {
+            /** Format: double */
+            grams: number;
+            /** Format: int64 */
+            jarId: number;
+            /** @enum {string} */
+            kind: "loss" | "used" | "given" | "thrown" | "made" | "jar" | "added" | "more";
+            /** Format: int64 */
+            lotId: number;
+            name: string;
+            words: string;
+        };
+        WayStep: {
+            /**
+             * Format: double
+             * @description What is left after it
+             */
+            grams: number;
+            held: string;
+            /** @description What comes in here */
+            joins: components["schemas"]["WayBranch"][];
+            /** @enum {string} */
+            kind: "picked" | "sorted" | "in" | "added" | "made" | "jar" | "left";
+            leaves: components["schemas"]["WayBranch"][];
+            note: string;
+            /** @description Picked, Dried, In the jar */
+            title: string;
+            when: string;
+            /** @description The same as it is measured */
+            words: string;
+        };
         WayStepView: {
             from: string;
             /** @enum {string} */
@@ -7714,12 +9051,22 @@ export interface components {
              */
             findId: number;
             first: string;
+            /**
+             * Format: int64
+             * @description The jar that a job of the store is about; 0 else
+             */
+            jarId: number;
             key: string;
             /** @enum {string} */
-            kind: "pick" | "care" | "check" | "round" | "bench" | "water" | "spread";
+            kind: "pick" | "care" | "check" | "round" | "bench" | "water" | "spread" | "store";
             last: string;
             /** @description Missed, it cannot be made good */
             lasting: boolean;
+            /**
+             * Format: int64
+             * @description The lot that a job of the store is about; 0 else
+             */
+            lotId: number;
             /** Format: double */
             minutes: number;
             /** @description Why it stands where it stands */
@@ -7728,6 +9075,8 @@ export interface components {
             /** Format: int64 */
             plantingId: number;
             reason: string;
+            /** @description It is about what is held back */
+            recall: boolean;
             /**
              * Format: int64
              * @description The planting that seed is to be saved of; 0 else
@@ -7769,6 +9118,14 @@ export interface components {
             title: string;
             /** @description What there is no time for and can be done later, the costliest first */
             waits: components["schemas"]["WeekJob"][];
+        };
+        WeighingInput: {
+            /** @description Without the tray, as typed */
+            amount: string;
+            /** @description Day and time; empty for now */
+            at?: string;
+            /** @description Read off the simulated scale */
+            simulated?: boolean;
         };
         WeightsView: {
             /** Format: double */
@@ -9503,6 +10860,240 @@ export interface operations {
             };
         };
     };
+    getDrier: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DrierView"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    setDrier: {
+        parameters: {
+            query?: never;
+            header: {
+                /** @description The version that was shown, in quotes */
+                "If-Match": string;
+            };
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DrierKindInput"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Entry"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    finishTray: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FinishTrayInput"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Entry"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    moveTray: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MoveDryingInput"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Entry"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    readTrayScale: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ScaleView"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    weighTray: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WeighingInput"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Entry"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    loadTrays: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LoadInput"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Entry"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
     getFamily: {
         parameters: {
             query?: {
@@ -9667,12 +11258,91 @@ export interface operations {
             };
         };
     };
+    getJarLabels: {
+        parameters: {
+            query?: {
+                /** @description The sheet, as the store lists them */
+                size?: string;
+                /** @description Ids of jars, by commas */
+                jars?: string;
+                /** @description Ids of lots, by commas */
+                lots?: string;
+                /** @description How many of each; 0 for one */
+                each?: number;
+                /** @description For someone who does not know the house */
+                gift?: boolean;
+                /** @description How many labels of the first sheet are used already */
+                skip?: number;
+                /** @description The address that the page was opened at */
+                opened?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    "Content-Disposition"?: string;
+                    "Content-Type"?: string;
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": string;
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
     savePlantFile: {
         parameters: {
             query?: never;
             header?: never;
             path: {
                 id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    "Content-Disposition"?: string;
+                    "Content-Type"?: string;
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": string;
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    getRecipeFile: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
             };
             cookie?: never;
         };
@@ -13775,6 +15445,949 @@ export interface operations {
                 "application/json": components["schemas"]["SpreadSettingsInput"];
             };
         };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Entry"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    getStore: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StoreView"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    setStoreAddress: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AddressInput"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Entry"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    buyStock: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BoughtInput"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Entry"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    tellGift: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Entry"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    getJar: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JarView"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    moveJar: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MoveJarInput"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Entry"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    openJar: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Entry"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    takeFromJar: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TakeInput"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Entry"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    weighJar: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["JarWeighInput"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Entry"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    makeLot: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MakeLotInput"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Entry"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    getLot: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LotView"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    discardLot: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DiscardInput"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Entry"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    fillJars: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FillJarsRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Entry"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    finishLot: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FinishInput"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Entry"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    readLotCautions: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Entry"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    sumMaking: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MakeLotInput"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MakingSumView"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    getStoreMakings: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MakingsView"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    getRecalls: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RecallsView"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    recallLot: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RecallInput"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Entry"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    undoRecall: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Entry"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    getRecipes: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RecipeView"][];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    keepRecipe: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Recipe"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Entry"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    bringRecipe: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BringRecipeRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Entry"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    changeRecipe: {
+        parameters: {
+            query?: never;
+            header: {
+                /** @description The version that was shown, in quotes */
+                "If-Match": string;
+            };
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Recipe"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Entry"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    putRecipeAway: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Entry"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    getRunway: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RunwayView"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    putUpShelf: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ShelfInput"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Entry"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    changeShelf: {
+        parameters: {
+            query?: never;
+            header: {
+                /** @description The version that was shown, in quotes */
+                "If-Match": string;
+            };
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ShelfInput"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Entry"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    takeDownShelf: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
         responses: {
             /** @description OK */
             200: {
