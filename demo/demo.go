@@ -41,7 +41,8 @@ func Build(ctx context.Context, s *store.Store, l *library.Library) error {
 		return err
 	}
 	b := &builder{ctx: ctx, garden: g, day: &day, beds: map[string]int64{}, plantings: map[string]int64{},
-		places: map[string]int64{}, lots: map[string]int64{}, batches: map[string]int64{}, trays: map[string]int64{}}
+		places: map[string]int64{}, lots: map[string]int64{}, batches: map[string]int64{}, trays: map[string]int64{},
+		shelves: map[string]int64{}, jars: map[string]int64{}, lotsMade: map[string]int64{}}
 	b.layOut()
 	b.furnish()
 	for _, person := range livesThere {
@@ -70,6 +71,9 @@ type builder struct {
 	lots      map[string]int64
 	batches   map[string]int64
 	trays     map[string]int64
+	shelves   map[string]int64
+	jars      map[string]int64
+	lotsMade  map[string]int64
 	err       error
 }
 
@@ -163,6 +167,7 @@ func inOrder() []event {
 	events = append(events, raised()...)
 	events = append(events, spreading()...)
 	events = append(events, gathering()...)
+	events = append(events, kept()...)
 	slices.SortStableFunc(events, func(a, b event) int { return int(a.day - b.day) })
 	return events
 }

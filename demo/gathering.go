@@ -24,7 +24,7 @@ var needs = []gather.NeedInput{
 // makeDo is the household's drier, and its two free evenings a week.
 var makeDo = season.MakeDoInput{
 	DrierInput: input.DrierInput{Trays: "5", Tray: "30 x 40 cm", Warmth: "35 °C", MovingAir: true},
-	Minutes: []string{"", "", "1 h 30 min", "", "1 h 15 min", "", ""},
+	Minutes:    []string{"", "", "1 h 30 min", "", "1 h 15 min", "", ""},
 }
 
 // olderAndYounger stand with the valerian of the Long Bed, so that its roots are of mixed ages. Nobody has looked at
