@@ -79,9 +79,9 @@ var dryingNow = []struct {
 	weighed, weight string
 }{
 	{"lovage", "leaf", "170 g", "2031-05-26", "", 1, "2031-05-26T19:00", "2031-05-27T08:00", "52 g"},
-	{"lovage", "leaf", "250 g", "2031-05-26", "170 g", 2, "2031-05-26T19:00", "2031-05-27T08:00", "96 g"},
+	{"lovage", "leaf", "170 g", "2031-05-26", "", 2, "2031-05-26T19:00", "2031-05-27T08:00", "96 g"},
 	{"thyme", "leaf", "60 g", "2031-05-27", "", 3, "2031-05-27T09:00", "", ""},
-	{"sweet cicely", "leaf", "120 g", "2031-05-27", "", 4, "2031-05-27T10:00", "", ""},
+	{"sweet cicely", "leaf", "190 g", "2031-05-27", "110 g", 4, "2031-05-27T10:00", "", ""},
 }
 
 // kept is what the household dried, made, used and keeps.
@@ -185,6 +185,12 @@ func makings() []event {
 	})
 	add("2031-05-25", "a recipe", func(b *builder) error {
 		_, err := b.garden.Larder.PutRecipe(b.ctx, 0, say.AsItStands, eveningTea)
+		return err
+	})
+	add("2031-05-27", "the drier", func(b *builder) error {
+		_, err := b.garden.Larder.SetDrier(b.ctx, say.AsItStands, larder.DrierKindInput{
+			DrierInput: makeDo.DrierInput, Kind: "drier", Watts: "320",
+		})
 		return err
 	})
 	for _, tray := range dryingNow {

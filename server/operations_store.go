@@ -123,6 +123,13 @@ func (o operations) registerMakings(api huma.API) {
 		}) (journal.Entry, error) {
 			return o.garden.Larder.FillJars(ctx, in.ID, in.Body.Jars)
 		})
+	operation(api, http.MethodPost, "/api/store/lots/{id}/steps", "markLotStep", "Note that a step of what stands was done",
+		func(ctx context.Context, in *struct {
+			ByID
+			Body larder.StepInput
+		}) (journal.Entry, error) {
+			return o.garden.Larder.MarkStep(ctx, in.ID, in.Body)
+		})
 	operation(api, http.MethodPost, "/api/store/lots/{id}/read", "readLotCautions", "Note that what is new among its cautions was read",
 		func(ctx context.Context, in *ByID) (journal.Entry, error) { return o.garden.Larder.ReadCautions(ctx, in.ID) })
 	o.registerRecipes(api)

@@ -326,6 +326,13 @@ type LotFlow struct {
 	Grams     float64 `json:"grams"`
 }
 
+type LotStep struct {
+	ID    int64  `json:"id"`
+	LotID int64  `json:"lot_id"`
+	Step  string `json:"step"`
+	Day   string `json:"day"`
+}
+
 type Making struct {
 	ID          int64    `json:"id"`
 	PickingID   int64    `json:"picking_id"`

@@ -104,13 +104,21 @@ func (f *DryingForecast) normalise() {
 	for _, n := range f.nodes {
 		most = math.Max(most, n.weight)
 	}
-	sum := 0.0
 	for i := range f.nodes {
 		f.nodes[i].weight = math.Exp(f.nodes[i].weight - most)
-		sum += f.nodes[i].weight
 	}
+	// What is a millionth as likely as the likeliest tells nothing, and takes time.
+	const next = 1e-6
+	kept := f.nodes[:0]
+	left := 0.0
+	for _, n := range f.nodes {
+		if n.weight >= next {
+			kept, left = append(kept, n), left+n.weight
+		}
+	}
+	f.nodes = kept
 	for i := range f.nodes {
-		f.nodes[i].weight /= sum
+		f.nodes[i].weight /= left
 	}
 }
 
@@ -132,9 +140,12 @@ func (f DryingForecast) Finish() Finish {
 	return Finish{q(0.1), q(0.5), q(0.9), grams(0.5)}
 }
 
-// GramsAfter is what the tray weighs after some hours, in the middle.
-func (f DryingForecast) GramsAfter(hours float64) float64 {
-	return f.quantiles(func(n dryingNode) float64 { return f.gramsOf(n, hours) })(0.5)
+// GramsAfter is what the tray weighs after some hours, on the mean of what is believed.
+func (f DryingForecast) GramsAfter(hours float64) (grams float64) {
+	for _, n := range f.nodes {
+		grams += n.weight * f.gramsOf(n, hours)
+	}
+	return grams
 }
 
 // DoneBy is the chance that the tray is dry after some hours, 0 to 1.
@@ -170,11 +181,12 @@ func RateAfter(before Spread, own []float64) Spread {
 	}
 }
 
-// WaterAfter is the share of water in the tray after some hours, of its whole weight, in the middle.
-func (f DryingForecast) WaterAfter(hours float64) float64 {
-	return f.quantiles(func(n dryingNode) float64 {
-		return 1 - f.drying.Fresh*(1-n.water)/f.gramsOf(n, hours)
-	})(0.5)
+// WaterAfter is the share of water in the tray after some hours, of its whole weight, on the mean of what is believed.
+func (f DryingForecast) WaterAfter(hours float64) (water float64) {
+	for _, n := range f.nodes {
+		water += n.weight * (1 - f.drying.Fresh*(1-n.water)/f.gramsOf(n, hours))
+	}
+	return water
 }
 
 // quantiles returns at which value a share of the belief lies below it.

@@ -25,9 +25,10 @@ type JobView struct {
 	BatchID     int64 `json:"batchId" doc:"The batch that a job of the bench is about; 0 else"`
 	VolunteerID int64 `json:"volunteerId" doc:"The volunteers that a job of the bench is about; 0 else"`
 	// LotID and JarID are what a job of the store is about; Recall is true where it is about what is held back.
-	LotID  int64 `json:"lotId" doc:"The lot that a job of the store is about; 0 else"`
-	JarID  int64 `json:"jarId" doc:"The jar that a job of the store is about; 0 else"`
-	Recall bool  `json:"recall" doc:"It is about what is held back"`
+	LotID  int64  `json:"lotId" doc:"The lot that a job of the store is about; 0 else"`
+	JarID  int64  `json:"jarId" doc:"The jar that a job of the store is about; 0 else"`
+	Step   string `json:"step" doc:"Of that lot, which may be noted as done; empty else"`
+	Recall bool   `json:"recall" doc:"It is about what is held back"`
 	// SeedOf is the planting that a job of the bench would have seed saved of.
 	SeedOf   int64         `json:"seedOf" doc:"The planting that seed is to be saved of; 0 else"`
 	Part     string        `json:"part"`

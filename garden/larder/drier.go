@@ -6,6 +6,7 @@ import (
 	"math"
 	"slices"
 	"strconv"
+	"strings"
 	"time"
 
 	"bramblyacre/core/calendar"
@@ -28,8 +29,8 @@ type DrierView struct {
 	Warmth    string        `json:"warmth"`
 	MovingAir bool          `json:"movingAir"`
 	Watts     string        `json:"watts" doc:"What it draws; empty where nobody said"`
-	Trays     []DrierTray    `json:"trays"`
-	Waits     []DrierWait `json:"waits" doc:"The baskets that wait, the first to spoil first"`
+	Trays     []DrierTray   `json:"trays"`
+	Waits     []DrierWait   `json:"waits" doc:"The baskets that wait, the first to spoil first"`
 	Proposal  []PlacingView `json:"proposal" doc:"How the baskets may be laid on the free trays"`
 	NoRoom    []string      `json:"noRoom" doc:"What finds no room"`
 	Used      string        `json:"used" doc:"Hours and electricity of this year; empty for none"`
@@ -229,7 +230,7 @@ func viewDrying(s *plot.State, t tray, now time.Time, hold held) DryingView {
 		Curve: []float64{}, Weighings: []string{}, Test: testWords(t), Held: hold.whyLot(t.lot), WaterLeft: 1,
 	}
 	if now.Truncate(24 * time.Hour).Equal(t.loaded.Truncate(24 * time.Hour)) {
-		v.Since = "in since " + t.loaded.Format("15:04")
+		v.Since = "in since " + strings.TrimPrefix(t.loaded.Format("15:04"), "0")
 	}
 	for _, w := range s.WeightsOfLot(t.lot.ID) {
 		at, err := plot.ParseMoment(w.At)

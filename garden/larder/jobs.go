@@ -1,8 +1,8 @@
 package larder
 
 import (
+	"context"
 	"fmt"
-	"math"
 	"time"
 
 	"bramblyacre/core/agenda"
@@ -10,6 +10,7 @@ import (
 	"bramblyacre/core/flora"
 	"bramblyacre/core/keeping"
 	"bramblyacre/garden/area"
+	"bramblyacre/garden/journal"
 	"bramblyacre/garden/plot"
 	"bramblyacre/garden/say"
 	"bramblyacre/garden/view"
@@ -144,12 +145,12 @@ func stepJobs(s *plot.State, st stuff, on calendar.Date) (all []area.Job) {
 	}
 	if own, has := recipeOf(s, st.lot); has {
 		for i, step := range own.Steps {
-			key := fmt.Sprintf("store:lot:%d:own%d", st.lot.ID, i)
 			day := begun.AddDays(step.Day)
-			if _, done := s.Answer(key); done || day > ready {
+			if _, done := lastDone(s, st.lot.ID, ownStep(i)); done || day > ready {
 				continue
 			}
-			j := newJob(key, "See to", st.name(), day, day.AddDays(3), on, ownStepMinutes, shakeStake)
+			j := newJob(fmt.Sprintf("store:lot:%d:%s", st.lot.ID, ownStep(i)), "See to", st.name(), day, day.AddDays(3), on, ownStepMinutes, shakeStake)
+			j.View.Step = ownStep(i)
 			all = append(all, ofLot(j, st, step.Text))
 		}
 	}
@@ -179,25 +180,72 @@ func endJob(st stuff, step keeping.Step, ready, on calendar.Date) area.Job {
 	return ofLot(j, st, step.Text)
 }
 
-// againJob is what is done every few days: on the first day on which it is due and was not done yet.
-func againJob(
-	s *plot.State, st stuff, step keeping.Step, begun, ready, on calendar.Date,
-) (area.Job, bool) {
-	from := max(on, begun.AddDays(step.After))
-	late := int(math.Ceil(float64(from.DaysSince(begun.AddDays(step.After))) / float64(step.Every)))
-	for due := late; ; due++ {
-		day := begun.AddDays(step.After + due*step.Every)
-		if day >= ready || day.DaysSince(on) > 2*step.Every {
-			return area.Job{}, false
-		}
-		key := fmt.Sprintf("store:lot:%d:%s:%s", st.lot.ID, step.ID, day)
-		if _, done := s.Answer(key); done {
-			continue
-		}
-		j := newJob(key, "Shake", st.name(), day, day, on, step.Minutes, shakeStake)
-		return ofLot(j, st, step.Text), true
+// againJob is what is done every few days: so many days after it was done last, or as soon as it can be.
+func againJob(s *plot.State, st stuff, step keeping.Step, begun, ready, on calendar.Date) (area.Job, bool) {
+	due := begun.AddDays(step.After)
+	if last, done := lastDone(s, st.lot.ID, step.ID); done {
+		due = max(due, last.AddDays(step.Every))
 	}
+	due = max(due, s.Today)
+	if due >= ready || due.DaysSince(on) > 2*step.Every {
+		return area.Job{}, false
+	}
+	j := newJob(fmt.Sprintf("store:lot:%d:%s:%s", st.lot.ID, step.ID, due), "Shake", st.name(), due, due, on, step.Minutes,
+		shakeStake)
+	j.View.Step = step.ID
+	return ofLot(j, st, step.Text), true
 }
+
+// lastDone is the day on which a step of a lot was done last; false where it never was.
+func lastDone(s *plot.State, lot int64, step string) (day calendar.Date, done bool) {
+	for _, row := range s.StepsOfLot(lot) {
+		if at, err := calendar.Parse(row.Day); err == nil && row.Step == step {
+			day, done = max(day, at), true
+		}
+	}
+	return day, done
+}
+
+// StepInput is a step of what stands that was done today.
+type StepInput struct {
+	Step string `json:"step"`
+}
+
+// MarkStep notes that a step of what stands was done today.
+func (u *Uses) MarkStep(ctx context.Context, lot int64, in StepInput) (journal.Entry, error) {
+	return u.plot.Change(ctx, func(s *plot.State, d *journal.Draft) (journal.Record, error) {
+		st, err := underWay(s, lot)
+		if err != nil {
+			return journal.Record{}, err
+		}
+		if !hasStep(s, st, in.Step) {
+			return journal.Record{}, say.NotFoundError{What: "step"}
+		}
+		if last, done := lastDone(s, lot, in.Step); done && last == s.Today {
+			return journal.Record{}, say.ConflictError{Why: "It was done today already."}
+		}
+		_, err = plot.LotStepsTable.Put(ctx, d, 0, store.PutLotStepParams{LotID: lot, Step: in.Step, Day: s.Today.String()})
+		return journal.Record{Kind: kindStore, Summary: "Saw to " + st.name()}, err
+	})
+}
+
+func hasStep(s *plot.State, st stuff, id string) bool {
+	for _, step := range st.making.Steps {
+		if step.ID == id {
+			return true
+		}
+	}
+	own, has := recipeOf(s, st.lot)
+	for i := range own.Steps {
+		if has && id == ownStep(i) {
+			return true
+		}
+	}
+	return false
+}
+
+// ownStep is the id of a step of an own recipe.
+func ownStep(i int) string { return fmt.Sprintf("own%d", i) }
 
 // pastJob asks for a jar to be looked at that is past its time.
 func pastJob(h holding, until, on calendar.Date) area.Job {

@@ -58,13 +58,13 @@ var settingsRows = plot.Keep(
 
 var registration = journal.Registration{
 	Tables: []journal.AnyTable{
-		plot.ShelvesTable, plot.LotsTable, plot.LotFlowsTable, plot.TrayWeightsTable, plot.JarsTable, plot.JarFlowsTable,
-		plot.RecallsTable, recipesTable, settingsTable,
+		plot.ShelvesTable, plot.LotsTable, plot.LotFlowsTable, plot.TrayWeightsTable, plot.LotStepsTable,
+		plot.JarsTable, plot.JarFlowsTable, plot.RecallsTable, recipesTable, settingsTable,
 	},
 	Kinds: []string{kindStore},
 }
 
 var keptRows = []plot.AnyKept{
-	plot.Shelves, plot.Lots, plot.LotFlows, plot.TrayWeights, plot.Jars, plot.JarFlows, plot.Recalls,
+	plot.Shelves, plot.Lots, plot.LotFlows, plot.TrayWeights, plot.LotSteps, plot.Jars, plot.JarFlows, plot.Recalls,
 	ownRecipes, settingsRows,
 }

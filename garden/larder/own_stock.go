@@ -38,7 +38,7 @@ func boughtWords(s *plot.State, l line) string {
 	case first == 0:
 		return words + "; none of your own stands"
 	case covers == 0 && need > 0:
-		return fmt.Sprintf("%s; own from %d on, and never all of it", words, first)
+		return fmt.Sprintf("%s; own from %d on, but not all of it from what stands", words, first)
 	case covers == first || need == 0:
 		return fmt.Sprintf("%s; your own is expected in %d", words, first)
 	}

@@ -303,35 +303,35 @@ type RunwayView struct {
 
 // ProductView is one product's line from today to empty.
 type ProductView struct {
-	Key       string         `json:"key"`
-	Name      string         `json:"name"`
-	SpeciesID string         `json:"speciesId"`
-	Part      string         `json:"part"`
-	Making    string         `json:"making"`
-	Jars      int            `json:"jars"`
-	JarID     int64          `json:"jarId" doc:"The jar that is to be used first; 0 for none"`
-	Amount    string         `json:"amount"`
-	Held      string         `json:"held" doc:"What of it is held back; empty for none"`
-	Out       string         `json:"out" doc:"When it is used up, in words"`
-	Early     calendar.Date  `json:"early" doc:"1 in 10 that it is used up by then"`
-	Middle    calendar.Date  `json:"middle"`
-	Late      calendar.Date  `json:"late"`
-	RunsOut   bool           `json:"runsOut" doc:"It is used up within the axis, as likely as not"`
-	Line      []LinePoint    `json:"line" doc:"What is left of today's stock"`
-	Window    string         `json:"window" doc:"When more can be picked; empty where no window is in sight"`
-	NextFirst *calendar.Date `json:"nextFirst" doc:"null where no window is in sight"`
-	NextLast  *calendar.Date `json:"nextLast"`
-	Gap       string         `json:"gap" doc:"How long it is missing; empty for not"`
-	Keeps     string         `json:"keeps" doc:"Until when the first of it keeps"`
-	KeepsDay  *calendar.Date `json:"keepsDay"`
-	Stale     bool           `json:"stale" doc:"Some of it is past its time before it is used up"`
-	Year      string         `json:"year" doc:"What a year takes; empty where nothing was taken"`
-	Times     string         `json:"times" doc:"How often something was taken, and when most"`
-	Plants    StorePlantsView     `json:"plants"`
-	Bought    string         `json:"bought" doc:"Where it is bought, and until when; empty for own alone"`
-	Need      string         `json:"need" doc:"What the plan of the season goes by; empty where nobody said"`
-	AsNeed    string         `json:"asNeed" doc:"What a year takes, as it may be typed as its need; empty where that is not known or is its need"`
-	Standing  string         `json:"standing"`
+	Key       string          `json:"key"`
+	Name      string          `json:"name"`
+	SpeciesID string          `json:"speciesId"`
+	Part      string          `json:"part"`
+	Making    string          `json:"making"`
+	Jars      int             `json:"jars"`
+	JarID     int64           `json:"jarId" doc:"The jar that is to be used first; 0 for none"`
+	Amount    string          `json:"amount"`
+	Held      string          `json:"held" doc:"What of it is held back; empty for none"`
+	Out       string          `json:"out" doc:"When it is used up, in words"`
+	Early     calendar.Date   `json:"early" doc:"1 in 10 that it is used up by then"`
+	Middle    calendar.Date   `json:"middle"`
+	Late      calendar.Date   `json:"late"`
+	RunsOut   bool            `json:"runsOut" doc:"It is used up within the axis, as likely as not"`
+	Line      []LinePoint     `json:"line" doc:"What is left of today's stock"`
+	Window    string          `json:"window" doc:"When more can be picked; empty where no window is in sight"`
+	NextFirst *calendar.Date  `json:"nextFirst" doc:"null where no window is in sight"`
+	NextLast  *calendar.Date  `json:"nextLast"`
+	Gap       string          `json:"gap" doc:"How long it is missing; empty for not"`
+	Keeps     string          `json:"keeps" doc:"Until when the first of it keeps"`
+	KeepsDay  *calendar.Date  `json:"keepsDay"`
+	Stale     bool            `json:"stale" doc:"Some of it is past its time before it is used up"`
+	Year      string          `json:"year" doc:"What a year takes; empty where nothing was taken"`
+	Times     string          `json:"times" doc:"How often something was taken, and when most"`
+	Plants    StorePlantsView `json:"plants"`
+	Bought    string          `json:"bought" doc:"Where it is bought, and until when; empty for own alone"`
+	Need      string          `json:"need" doc:"What the plan of the season goes by; empty where nobody said"`
+	AsNeed    string          `json:"asNeed" doc:"What a year takes, as it may be typed as its need; empty where that is not known or is its need"`
+	Standing  string          `json:"standing"`
 }
 
 // LinePoint is what is left on a day, as shares of today's stock.

@@ -19,7 +19,7 @@ import (
 type StoreView struct {
 	Day     calendar.Date `json:"day"`
 	Words   string        `json:"words"`
-	Shelves []StoreShelf   `json:"shelves" doc:"From above; the last without an id holds what stands on none"`
+	Shelves []StoreShelf  `json:"shelves" doc:"From above; the last without an id holds what stands on none"`
 	// Loose are lots that are done and not in jars yet, UnderWay what stands or dries still.
 	Loose    []LotLine  `json:"loose"`
 	UnderWay []LotLine  `json:"underWay"`

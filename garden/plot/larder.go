@@ -23,6 +23,8 @@ var (
 		(*store.Queries).PutTrayWeight,
 		(*store.Queries).DropTrayWeight,
 	)
+	LotStepsTable = journal.NewTable(
+		"lot_steps", (*store.Queries).GetLotStep, (*store.Queries).PutLotStep, (*store.Queries).DropLotStep)
 	JarsTable     = journal.NewTable("jars", (*store.Queries).GetJar, (*store.Queries).PutJar, (*store.Queries).DropJar)
 	JarFlowsTable = journal.NewTable(
 		"jar_flows", (*store.Queries).GetJarFlow, (*store.Queries).PutJarFlow, (*store.Queries).DropJarFlow)
@@ -42,6 +44,8 @@ var (
 		func(a, b store.LotFlow) int { return cmp.Or(cmp.Compare(a.LotID, b.LotID), cmp.Compare(a.ID, b.ID)) })
 	TrayWeights = Keep(TrayWeightsTable, (*store.Queries).ListTrayWeights, func(r store.TrayWeight) int64 { return r.ID },
 		func(a, b store.TrayWeight) int { return cmp.Or(cmp.Compare(a.LotID, b.LotID), cmp.Compare(a.ID, b.ID)) })
+	LotSteps = Keep(LotStepsTable, (*store.Queries).ListLotSteps, func(r store.LotStep) int64 { return r.ID },
+		func(a, b store.LotStep) int { return cmp.Or(cmp.Compare(a.LotID, b.LotID), cmp.Compare(a.ID, b.ID)) })
 	Jars = Keep(JarsTable, (*store.Queries).ListJars, func(r store.Jar) int64 { return r.ID },
 		func(a, b store.Jar) int { return cmp.Compare(a.ID, b.ID) })
 	JarFlows = Keep(JarFlowsTable, (*store.Queries).ListJarFlows, func(r store.JarFlow) int64 { return r.ID },
@@ -88,6 +92,11 @@ func (s *State) FlowsOfJar(id int64) []store.JarFlow {
 // WeightsOfLot are what a tray weighed.
 func (s *State) WeightsOfLot(id int64) []store.TrayWeight {
 	return runOf(TrayWeights.Of(s), id, func(r store.TrayWeight) int64 { return r.LotID })
+}
+
+// StepsOfLot are the steps of a lot that were done.
+func (s *State) StepsOfLot(id int64) []store.LotStep {
+	return runOf(LotSteps.Of(s), id, func(r store.LotStep) int64 { return r.LotID })
 }
 
 // InJar is what a jar holds, in grams.

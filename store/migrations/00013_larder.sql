@@ -58,6 +58,14 @@ CREATE TABLE tray_weights (
     source TEXT NOT NULL
 ) STRICT;
 
+-- A step of a lot that was done on a day: shaken, turned.
+CREATE TABLE lot_steps (
+    id     INTEGER PRIMARY KEY,
+    lot_id INTEGER NOT NULL REFERENCES lots (id),
+    step   TEXT NOT NULL CHECK (step <> ''),
+    day    TEXT NOT NULL
+) STRICT;
+
 -- A jar, bottle, tin or bag as it was filled; one that is filled anew once it was empty is another.
 CREATE TABLE jars (
     id        INTEGER PRIMARY KEY,
@@ -111,6 +119,7 @@ CREATE TABLE larder_settings (
 
 CREATE INDEX lot_flows_by_lot ON lot_flows (lot_id);
 CREATE INDEX tray_weights_by_lot ON tray_weights (lot_id);
+CREATE INDEX lot_steps_by_lot ON lot_steps (lot_id);
 CREATE INDEX jar_flows_by_jar ON jar_flows (jar_id);
 
 -- +goose Down
@@ -119,6 +128,7 @@ DROP TABLE own_recipes;
 DROP TABLE recalls;
 DROP TABLE jar_flows;
 DROP TABLE jars;
+DROP TABLE lot_steps;
 DROP TABLE tray_weights;
 DROP TABLE lot_flows;
 DROP TABLE lots;

@@ -3033,6 +3033,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/store/lots/{id}/steps": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Note that a step of what stands was done */
+        post: operations["markLotStep"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/store/making-sum": {
         parameters: {
             query?: never;
@@ -5588,6 +5605,8 @@ export interface components {
             /** @description Of the planting, for its drawing; empty where it is of none */
             speciesId: string;
             stage: string;
+            /** @description Of that lot, which may be noted as done; empty else */
+            step: string;
             /** @description The sign that was marked, which has a page; empty for none */
             trouble: string;
             verb: string;
@@ -8347,6 +8366,9 @@ export interface components {
             until: string;
             words: string;
         };
+        StepInput: {
+            step: string;
+        };
         StepView: {
             day: string;
             /** Format: double */
@@ -9085,6 +9107,8 @@ export interface components {
             /** @description Of the planting, for its drawing; empty where it is of none */
             speciesId: string;
             stage: string;
+            /** @description Of that lot, which may be noted as done; empty else */
+            step: string;
             /** @description The sign that was marked, which has a page; empty for none */
             trouble: string;
             verb: string;
@@ -15938,6 +15962,41 @@ export interface operations {
             cookie?: never;
         };
         requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Entry"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    markLotStep: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["StepInput"];
+            };
+        };
         responses: {
             /** @description OK */
             200: {
