@@ -164,4 +164,3 @@ func (p *stocked) balanced() {
 }
 
 func within(got, want, by float64) bool { return got-want <= by && want-got <= by }
-

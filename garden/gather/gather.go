@@ -77,7 +77,7 @@ func needViews(s *plot.State) []NeedView {
 			}
 			had[key] = true
 			view := NeedView{
-				Version:   needVersion(s, p.SpeciesID, part.Name),
+				Version:   view.NeedVersion(s, p.SpeciesID, part.Name),
 				SpeciesID: p.SpeciesID,
 				Name:      p.Species.Names.Name,
 				Part:      part.Name,

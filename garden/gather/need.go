@@ -11,6 +11,7 @@ import (
 	"bramblyacre/garden/journal"
 	"bramblyacre/garden/plot"
 	"bramblyacre/garden/say"
+	"bramblyacre/garden/view"
 	"bramblyacre/store"
 )
 
@@ -43,7 +44,7 @@ func mattersOf(weight float64) string {
 // SetNeed notes a year's need, which no allowance goes beyond.
 func (u *Uses) SetNeed(ctx context.Context, seen say.Version, in NeedInput) (journal.Entry, error) {
 	return u.plot.Change(ctx, func(s *plot.State, d *journal.Draft) (journal.Record, error) {
-		if err := seen.IsOf(needVersion(s, in.SpeciesID, in.Part), "what is needed"); err != nil {
+		if err := seen.IsOf(view.NeedVersion(s, in.SpeciesID, in.Part), "what is needed"); err != nil {
 			return journal.Record{}, err
 		}
 		var c say.Checklist
@@ -113,12 +114,4 @@ func forgetNeed(
 			d,
 			old.ID,
 		)
-}
-
-// needVersion is the version of what is noted of a need.
-func needVersion(s *plot.State, species, part string) say.Version {
-	if row, said := s.NeedRow(species, part); said {
-		return say.VersionOf([]any{row.Grams, row.Typed, row.Weight})
-	}
-	return say.VersionOf(nil)
 }

@@ -13,6 +13,7 @@ import (
 	"bramblyacre/core/keeping"
 	"bramblyacre/garden/plot"
 	"bramblyacre/garden/say"
+	"bramblyacre/garden/view"
 	"bramblyacre/store"
 )
 
@@ -332,6 +333,8 @@ type ProductView struct {
 	Need      string          `json:"need" doc:"What the plan of the season goes by; empty where nobody said"`
 	AsNeed    string          `json:"asNeed" doc:"What a year takes, as it may be typed as its need; empty where that is not known or is its need"`
 	Standing  string          `json:"standing"`
+	// NeedVersion is the version of what is noted as its need.
+	NeedVersion say.Version `json:"needVersion"`
 }
 
 // LinePoint is what is left on a day, as shares of today's stock.
@@ -378,7 +381,8 @@ func viewProduct(s *plot.State, l line) ProductView {
 		Key: l.key, Name: l.name(), SpeciesID: l.lot.SpeciesID, Part: l.lot.Part, Making: l.lot.Making, Jars: len(l.jars),
 		Amount: amount(s, l.grams, l.lot.Density), Out: l.outWords(s.Today), Window: l.next.words,
 		Gap: gapWords(l.gap(s.Today)), Line: []LinePoint{}, Standing: "guess",
-		RunsOut: l.out.Middle < axisDays, Early: capped(s, l.out.Early), Middle: capped(s, l.out.Middle),
+		NeedVersion: view.NeedVersion(s, l.lot.SpeciesID, l.lot.Part),
+		RunsOut:     l.out.Middle < axisDays, Early: capped(s, l.out.Early), Middle: capped(s, l.out.Middle),
 		Late: capped(s, l.out.Late),
 	}
 	if len(l.jars) > 0 {

@@ -36,7 +36,9 @@ type StoreShelf struct {
 	ID      int64       `json:"id" doc:"0 for what stands on no shelf"`
 	Version say.Version `json:"version"`
 	Name    string      `json:"name"`
-	Jars    []JarBrief  `json:"jars" doc:"In the order in which they run out"`
+	// Position is its place from above.
+	Position int64      `json:"position"`
+	Jars     []JarBrief `json:"jars" doc:"In the order in which they run out"`
 }
 
 // JarBrief is a jar as it stands on its shelf.
@@ -133,7 +135,7 @@ func (u *Uses) Shelves(ctx context.Context) (StoreView, error) {
 		slices.SortStableFunc(on, func(a, b brief) int {
 			return cmp.Or(cmp.Compare(a.days, b.days), cmp.Compare(a.view.Name, b.view.Name), cmp.Compare(a.view.ID, b.view.ID))
 		})
-		sv := StoreShelf{ID: shelf.ID, Version: version, Name: shelf.Name, Jars: []JarBrief{}}
+		sv := StoreShelf{ID: shelf.ID, Version: version, Name: shelf.Name, Position: shelf.Position, Jars: []JarBrief{}}
 		for _, b := range on {
 			sv.Jars = append(sv.Jars, b.view)
 		}

@@ -7216,6 +7216,7 @@ export interface components {
             name: string;
             /** @description What the plan of the season goes by; empty where nobody said */
             need: string;
+            needVersion: string;
             /** @description null where no window is in sight */
             nextFirst: string | null;
             nextLast: string | null;
@@ -8451,6 +8452,8 @@ export interface components {
             /** @description In the order in which they run out */
             jars: components["schemas"]["JarBrief"][];
             name: string;
+            /** Format: int64 */
+            position: number;
             version: string;
         };
         StoreView: {

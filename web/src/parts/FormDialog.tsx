@@ -20,7 +20,8 @@ export interface Field {
   name: string;
   label: string;
   kind?: "text" | "number" | "day" | "choice" | "plant" | "tick" | "long";
-  options?: Options;
+  /** What there is to choose from, which may follow from what was typed. */
+  options?: Options | ((typed: Values) => Options);
   help?: string;
   /** Where it takes the whole width. */
   wide?: boolean;
@@ -98,7 +99,15 @@ export function FormDialog({
               .filter((field) => field.when?.(typed) ?? true)
               .map((field) => (
                 <Box key={field.name} sx={{ gridColumn: field.wide ? "1 / -1" : "auto", minWidth: 0 }}>
-                  <One field={field} value={typed[field.name] ?? ""} onChange={set(field.name)} at={at} />
+                  <One
+                    field={field}
+                    options={
+                      typeof field.options === "function" ? field.options(typed) : (field.options ?? [])
+                    }
+                    value={typed[field.name] ?? ""}
+                    onChange={set(field.name)}
+                    at={at}
+                  />
                 </Box>
               ))}
           </Box>
@@ -127,12 +136,13 @@ export function FormDialog({
 
 interface OneProps {
   field: Field;
+  options: Options;
   value: string;
   onChange: (value: string) => void;
   at: (field: string, help?: string) => { error: boolean; helperText?: string };
 }
 
-function One({ field, value, onChange, at }: OneProps) {
+function One({ field, options, value, onChange, at }: OneProps) {
   const species = useSpecies().data ?? [];
   const told = at(field.name, field.help);
   switch (field.kind) {
@@ -140,13 +150,7 @@ function One({ field, value, onChange, at }: OneProps) {
       return <DayField label={field.label} value={value} onChange={onChange} {...told} />;
     case "choice":
       return (
-        <SelectField
-          label={field.label}
-          value={value}
-          onChange={onChange}
-          options={field.options ?? []}
-          {...told}
-        />
+        <SelectField label={field.label} value={value} onChange={onChange} options={options} {...told} />
       );
     case "plant":
       return (

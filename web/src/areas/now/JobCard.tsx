@@ -32,7 +32,32 @@ export function JobCard({ job, edge, canAct }: { job: Schemas["JobView"]; edge: 
       : `/bench?batch=${job.batchId}`;
   const water = `/weather/water?bed=${job.bedId}`;
   const spread = job.plantingId ? `/spread/hold/${job.plantingId}` : `/spread/after?bed=${job.bedId}`;
-  const to = { round: "/round", check, pick: planting, care: planting, bench, water, spread }[job.kind];
+  const store = job.recall
+    ? "/store/held"
+    : job.jarId
+      ? `/store?jar=${job.jarId}`
+      : job.lotId && job.step
+        ? `/store/lots/${job.lotId}`
+        : job.lotId
+          ? "/store"
+          : "/store/drier";
+  const to = { store, round: "/round", check, pick: planting, care: planting, bench, water, spread }[
+    job.kind
+  ];
+  const markStep = async () => {
+    try {
+      noted(
+        await answerOf(
+          api.POST("/api/store/lots/{id}/steps", {
+            params: { path: { id: job.lotId } },
+            body: { step: job.step },
+          }),
+        ),
+      );
+    } catch (reason) {
+      say(reason instanceof Error ? reason.message : String(reason), "error");
+    }
+  };
   /** A round, a find and a batch are no planting's, so there is nothing to answer for a season: they are done there. */
   const answered = job.plantingId !== 0;
   return (
@@ -94,6 +119,13 @@ export function JobCard({ job, edge, canAct }: { job: Schemas["JobView"]; edge: 
             sx={{ fontSize: 14, color: "var(--forbid)", lineHeight: 1.35 }}
           >
             {job.caution}
+          </Box>
+        )}
+        {canAct && job.step && (
+          <Box className="no-print" sx={{ ml: -1 }}>
+            <Button size="small" sx={small} onClick={() => void markStep()}>
+              Done
+            </Button>
           </Box>
         )}
         {canAct && answered && (
