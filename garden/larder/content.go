@@ -8,6 +8,7 @@ import (
 
 	"bramblyacre/core/flora"
 	"bramblyacre/core/keeping"
+	"bramblyacre/core/unit"
 	"bramblyacre/garden/plot"
 	"bramblyacre/garden/say"
 	"bramblyacre/garden/view"
@@ -78,10 +79,15 @@ const (
 // label is how a lot is named among all: "3 of 2031".
 func lotLabel(lot store.Lot) string { return fmt.Sprintf("%d of %d", lot.Number, lot.Year) }
 
-// amount says grams as they are measured: a liquid by volume.
+// amount says grams as they are measured: a liquid by volume, all else to the gram, so that what went in and what came
+// out can be added up.
 func amount(s *plot.State, grams, density float64) string {
-	if density > 0 {
+	const few, kilos = 9.95, 2000
+	switch {
+	case density > 0:
 		return s.Units.Volume(grams / density / 1000)
+	case s.Units == unit.Metric && grams >= few && grams < kilos:
+		return fmt.Sprintf("%.0f g", grams)
 	}
 	return s.Units.Weight(grams)
 }

@@ -226,7 +226,7 @@ const axisHours, mostAxisHours = 36.0, 24 * 14.0
 func viewDrying(s *plot.State, t tray, now time.Time, hold held) DryingView {
 	v := DryingView{
 		LotID: t.lot.ID, Label: lotLabel(t.lot), Name: t.name(), SpeciesID: t.lot.SpeciesID, Part: t.lot.Part,
-		Dries: t.part.Keep.Dries, Fresh: s.Units.Weight(t.fresh), Since: "in since " + momentWords(now, t.loaded),
+		Dries: t.part.Keep.Dries, Fresh: amount(s, t.fresh, 0), Since: "in since " + momentWords(now, t.loaded),
 		Curve: []float64{}, Weighings: []string{}, Test: testWords(t), Held: hold.whyLot(t.lot), WaterLeft: 1,
 	}
 	if now.Truncate(24 * time.Hour).Equal(t.loaded.Truncate(24 * time.Hour)) {
@@ -237,7 +237,7 @@ func viewDrying(s *plot.State, t tray, now time.Time, hold held) DryingView {
 		if err != nil {
 			continue
 		}
-		v.Weighings = append(v.Weighings, fmt.Sprintf("%s: %s, %s", momentWords(now, at), s.Units.Weight(w.Grams), w.Source))
+		v.Weighings = append(v.Weighings, fmt.Sprintf("%s: %s, %s", momentWords(now, at), amount(s, w.Grams, 0), w.Source))
 	}
 	if !t.known {
 		v.Weighs = v.Fresh
@@ -247,8 +247,8 @@ func viewDrying(s *plot.State, t tray, now time.Time, hold held) DryingView {
 	hours := t.hoursSince(now)
 	finish := t.forecast.Finish()
 	v.Early, v.Middle, v.Late = finish.Early-hours, finish.Middle-hours, finish.Late-hours
-	v.Weighs = s.Units.Weight(t.forecast.GramsAfter(hours))
-	v.Expected = s.Units.Weight(finish.Grams)
+	v.Weighs = amount(s, t.forecast.GramsAfter(hours), 0)
+	v.Expected = amount(s, finish.Grams, 0)
 	v.Finish = finishWords(now, t.after(finish.Early), t.after(finish.Late))
 	chance := t.forecast.DoneBy(hours)
 	v.Dry = chance >= 0.5
@@ -319,7 +319,7 @@ func (v *DrierView) addWaiting(s *plot.State, now time.Time, free []keeping.Tray
 		name := say.PartOf(b.Planting.Species.Names.Name, b.Picking.Part)
 		w := DrierWait{
 			PickingID: b.Picking.ID, SpeciesID: b.Planting.SpeciesID, Part: b.Picking.Part, Dries: b.part.Keep.Dries,
-			Name: name, Left: s.Units.Weight(b.left), From: pickedWords(b.PickedFrom),
+			Name: name, Left: amount(s, b.left, 0), From: pickedWords(b.PickedFrom),
 			Hours: say.Round1(b.spoils.Sub(now).Hours()), Spoils: spoilWords(now, b.spoils),
 		}
 		w.State, w.Why = view.BasketState(s, b.Planting, b.Picking)
@@ -339,11 +339,11 @@ func (v *DrierView) addWaiting(s *plot.State, now time.Time, free []keeping.Tray
 	}
 	placed, left := keeping.Load(free, waits)
 	for _, p := range placed {
-		v.Proposal = append(v.Proposal, PlacingView{int64(p.Tray), p.ID, of[p.ID].Name, s.Units.Weight(p.Grams)})
+		v.Proposal = append(v.Proposal, PlacingView{int64(p.Tray), p.ID, of[p.ID].Name, amount(s, p.Grams, 0)})
 	}
 	for _, w := range waits {
 		if grams, has := left[w.ID]; has {
-			v.NoRoom = append(v.NoRoom, fmt.Sprintf("%s of %s: %s", s.Units.Weight(grams), of[w.ID].Name, of[w.ID].Spoils))
+			v.NoRoom = append(v.NoRoom, fmt.Sprintf("%s of %s: %s", amount(s, grams, 0), of[w.ID].Name, of[w.ID].Spoils))
 		}
 	}
 }

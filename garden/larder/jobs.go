@@ -96,7 +96,7 @@ func basketJobs(s *plot.State, on calendar.Date) (all []area.Job) {
 			minutes, basketStake)
 		j.Irreversible, j.View.Lasting = true, true
 		j.View.SpeciesID, j.View.Bed, j.View.Part = b.Planting.SpeciesID, b.Planting.Bed.Name, b.Picking.Part
-		j.View.Amount = s.Units.Weight(b.left) + " · " + say.MinutesWords(minutes)
+		j.View.Amount = amount(s, b.left, 0) + " · " + say.MinutesWords(minutes)
 		j.View.Reason = say.Sentence("In its basket since " + b.Day.DayMonth() + " it keeps until about " +
 			calendar.OfTime(b.spoils).DayMonth())
 		all = append(all, j)

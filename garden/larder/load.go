@@ -53,7 +53,7 @@ func pickedGrams(
 	case !(grams >= leastGrams):
 		c.Add(field, "An amount must be above nothing.")
 	case grams > left*scaleError:
-		c.Add(field, "Only %s is left in this basket.", s.Units.Weight(left))
+		c.Add(field, "Only %s is left in this basket.", amount(s, left, 0))
 	}
 	return min(grams, left)
 }
@@ -113,7 +113,7 @@ func (u *Uses) LoadTrays(ctx context.Context, in LoadInput) (journal.Entry, erro
 			}
 			if most := load.Load.High * settings.TrayM2; total > most*scaleError {
 				c.Add(field+"amount", "A tray of %s holds at most %s of it: it dries no more where it lies deeper.",
-					s.Units.SmallArea(settings.TrayM2), s.Units.Weight(most))
+					s.Units.SmallArea(settings.TrayM2), amount(s, most, 0))
 			}
 		}
 		if err := c.Err(); err != nil {
@@ -138,7 +138,7 @@ func (u *Uses) LoadTrays(ctx context.Context, in LoadInput) (journal.Entry, erro
 			if _, err := begin(ctx, s, d, row, flows, ahead); err != nil {
 				return journal.Record{}, err
 			}
-			words = append(words, fmt.Sprintf("%s of %s on tray %d", s.Units.Weight(total),
+			words = append(words, fmt.Sprintf("%s of %s on tray %d", amount(s, total, 0),
 				say.PartOf(first.Planting.Species.Names.Name, first.Picking.Part), number))
 		}
 		return journal.Record{Kind: kindStore, Summary: "Laid to dry: " + say.Joined(words), Planting: &planting}, nil

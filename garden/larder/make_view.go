@@ -17,7 +17,7 @@ import (
 func viewSum(s *plot.State, m plannedMaking) MakingSumView {
 	v := MakingSumView{Lines: []string{}, Steps: []StepView{}, Vessel: m.making.Vessel}
 	volume := func(ml float64) string { return s.Units.Volume(ml / 1000) }
-	in := s.Units.Weight(m.herb)
+	in := amount(s, m.herb, 0)
 	if len(m.from) == 1 {
 		in += " of " + m.from[0].name
 	}
@@ -41,7 +41,7 @@ func viewSum(s *plot.State, m plannedMaking) MakingSumView {
 		v.Lines = append(v.Lines, freezeLines(s, m)...)
 	}
 	for _, add := range m.added {
-		v.Lines = append(v.Lines, s.Units.Weight(add.grams)+" of "+add.name)
+		v.Lines = append(v.Lines, amount(s, add.grams, 0)+" of "+add.name)
 	}
 	v.Lines = append(v.Lines, "about "+amount(s, m.expected, m.density)+" come of it")
 	if m.bags > 0 {

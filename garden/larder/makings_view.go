@@ -74,7 +74,7 @@ func (u *Uses) Makings(ctx context.Context) (MakingsView, error) {
 		part := b.part
 		f := FromView{
 			PickingID: b.Picking.ID, SpeciesID: b.Planting.SpeciesID, Part: b.Picking.Part,
-			Name: say.PartOf(b.Planting.Species.Names.Name, b.Picking.Part), Left: s.Units.Weight(b.left),
+			Name: say.PartOf(b.Planting.Species.Names.Name, b.Picking.Part), Left: amount(s, b.left, 0),
 			From: pickedWords(b.PickedFrom), MayMake: []string{}, Suits: []string{},
 		}
 		if state, why := view.BasketState(s, b.Planting, b.Picking); state != view.BasketFit {

@@ -169,7 +169,7 @@ func viewRecall(s *plot.State, hold held, index int, from origin) RecallView {
 		}
 	}
 	if times > 0 {
-		v.Used = fmt.Sprintf("%s of it was used already, in %s.", s.Units.Weight(used), say.Counted(float64(times), "taking", "takings"))
+		v.Used = fmt.Sprintf("%s of it was used already, in %s.", amount(s, used, 0), say.Counted(float64(times), "taking", "takings"))
 	}
 	return v
 }

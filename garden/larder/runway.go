@@ -47,7 +47,8 @@ type nextWindow struct {
 // horizonDays is how far ahead runways are told.
 const horizonDays = 3 * 365
 
-// lines are the products of the larder, the first to run out first, those that ran out within a year among them.
+// lines are the products of the larder, the first to run out first, those that ran out within a year among them; what is
+// held back wholly comes last.
 func (u *Uses) lines(s *plot.State, hold held) []line {
 	by := map[string]*line{}
 	histories := u.used.histories(s)
@@ -78,7 +79,8 @@ func (u *Uses) lines(s *plot.State, hold held) []line {
 		all = append(all, *l)
 	}
 	slices.SortFunc(all, func(a, b line) int {
-		return cmp.Or(cmp.Compare(a.out.Middle, b.out.Middle), cmp.Compare(a.name(), b.name()), cmp.Compare(a.key, b.key))
+		return cmp.Or(cmp.Compare(btoi(len(a.jars) == 0 && a.heldGrams > 0), btoi(len(b.jars) == 0 && b.heldGrams > 0)),
+			cmp.Compare(a.out.Middle, b.out.Middle), cmp.Compare(a.name(), b.name()), cmp.Compare(a.key, b.key))
 	})
 	return all
 }
@@ -417,7 +419,7 @@ func (v *ProductView) addUse(s *plot.State, l line) {
 		v.Standing = "measured"
 	}
 	if grams, said := l.needDried(s); said {
-		v.Need = s.Units.Weight(grams) + " dried a year"
+		v.Need = amount(s, grams, 0) + " dried a year"
 	}
 	if !l.known {
 		return
@@ -431,7 +433,7 @@ func (v *ProductView) addUse(s *plot.State, l line) {
 		need, said := l.needDried(s)
 		const unlike = 0.15
 		if l.history.times() > 0 && (!said || math.Abs(need-mean) > unlike*mean) {
-			v.AsNeed = s.Units.Weight(mean) + " dried"
+			v.AsNeed = amount(s, mean, 0) + " dried"
 		}
 		v.Plants = plantsFor(s, l, keeping.Amount{Mean: mean, Deviation: deviation})
 	}

@@ -51,6 +51,7 @@ type JarBrief struct {
 	Dries     string  `json:"dries" doc:"thin leaf, flower, root …: how it looks"`
 	Vessel    string  `json:"vessel"`
 	Holds     string  `json:"holds"`
+	Size      float64 `json:"size" doc:"How large it is drawn against a jar of a litre"`
 	Full      float64 `json:"full" doc:"0 to 1"`
 	Amount    string  `json:"amount"`
 	Foot      string  `json:"foot" doc:"The day on which it is used up"`
@@ -206,6 +207,8 @@ func viewBrief(s *plot.State, l line, h holding, hold held, days int) brief {
 		Amount: amount(s, h.grams, h.lot.Density), Held: hold.whyJar(h), Bought: h.lots[0].BoughtFrom != "",
 		Mixed: len(h.lots), Here: view.ViewCautions(s, cautionsOf(s, h.lot)).Here,
 	}
+	const litre, least, most = 1000.0, 0.66, 1.2
+	v.Size = say.Round2(math.Max(least, math.Min(most, math.Cbrt(h.jar.Ml/litre))))
 	if ml, _, known := h.room(s, h.grams); known {
 		v.Full = say.Round2(math.Min(1, ml/h.jar.Ml))
 	}
@@ -292,7 +295,7 @@ func seedLines(s *plot.State) []SeedLine {
 		}
 		words := []string{lot.Name}
 		if lot.Grams != nil {
-			words = append(words, s.Units.Weight(*lot.Grams))
+			words = append(words, amount(s, *lot.Grams, 0))
 		}
 		if ripe, err := calendar.Parse(lot.RipeOn); err == nil {
 			words = append(words, "ripe "+ripe.Time().Format("2006"))

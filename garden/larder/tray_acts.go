@@ -54,7 +54,7 @@ func (u *Uses) WeighTray(ctx context.Context, lot int64, in WeighingInput) (jour
 			c.Add("amount", "A tray with something on it weighs more than nothing.")
 		case grams > t.fresh*scaleError:
 			c.Add("amount", "It was %s when it was laid in: it does not get heavier. Weigh it without the tray.",
-				s.Units.Weight(t.fresh))
+				amount(s, t.fresh, 0))
 		}
 		for _, w := range s.WeightsOfLot(lot) {
 			if w.At == plot.MomentText(at) {
@@ -71,7 +71,7 @@ func (u *Uses) WeighTray(ctx context.Context, lot int64, in WeighingInput) (jour
 		_, err = plot.TrayWeightsTable.Put(ctx, d, 0, row)
 		return journal.Record{
 			Kind:    kindStore,
-			Summary: fmt.Sprintf("Weighed %s in the drier: %s", t.name(), s.Units.Weight(grams)),
+			Summary: fmt.Sprintf("Weighed %s in the drier: %s", t.name(), amount(s, grams, 0)),
 		}, err
 	})
 }
@@ -117,7 +117,7 @@ func (u *Uses) ReadScale(ctx context.Context, lot int64) (ScaleView, error) {
 	}
 	return ScaleView{
 		Source: scale.Name(), Simulated: scale.Simulated(), At: plot.MomentText(now),
-		Amount: s.Units.Weight(math.Min(grams, t.fresh)),
+		Amount: amount(s, math.Min(grams, t.fresh), 0),
 	}, nil
 }
 
@@ -235,8 +235,8 @@ func (u *Uses) FinishTray(ctx context.Context, lot int64, in FinishTrayInput) (j
 		}
 		return journal.Record{
 			Kind: kindStore,
-			Summary: fmt.Sprintf("Took %s out of the drier: %s of %s", t.name(), s.Units.Weight(grams),
-				s.Units.Weight(t.fresh)),
+			Summary: fmt.Sprintf("Took %s out of the drier: %s of %s", t.name(), amount(s, grams, 0),
+				amount(s, t.fresh, 0)),
 		}, end(ctx, s, d, t.lot, at, grams, "water gone")
 	})
 }
@@ -248,12 +248,12 @@ func checkDry(s *plot.State, c *say.Checklist, t tray, grams float64, affirmed [
 		c.Add("amount", "What is dried weighs something. If it spoilt, throw it out.")
 		return
 	case grams > t.fresh:
-		c.Add("amount", "It was %s fresh: dried it cannot weigh more. Weigh it without the tray.", s.Units.Weight(t.fresh))
+		c.Add("amount", "It was %s fresh: dried it cannot weigh more. Weigh it without the tray.", amount(s, t.fresh, 0))
 		return
 	}
 	for _, w := range t.weights {
 		if grams > w.Grams*scaleError {
-			c.Add("amount", "It weighed %s in the drier: it cannot weigh more now.", s.Units.Weight(w.Grams))
+			c.Add("amount", "It weighed %s in the drier: it cannot weigh more now.", amount(s, w.Grams, 0))
 			return
 		}
 	}
@@ -269,7 +269,7 @@ func checkDry(s *plot.State, c *say.Checklist, t tray, grams float64, affirmed [
 			"By this weight about %.0f %% of it is water still, and it moulds in a jar. Is it dry all the same?", 100*held)
 	}
 	if solid := t.fresh * (1 - water.High); grams < thin*solid {
-		c.Ask("amount", "light", affirmed, "That is very little of %s. Was some of it lost, or eaten?", s.Units.Weight(t.fresh))
+		c.Ask("amount", "light", affirmed, "That is very little of %s. Was some of it lost, or eaten?", amount(s, t.fresh, 0))
 	}
 }
 

@@ -142,7 +142,7 @@ func expectedOf(s *plot.State, st stuff) string {
 		if !t.known {
 			return ""
 		}
-		return s.Units.Weight(t.forecast.Finish().Grams)
+		return amount(s, t.forecast.Finish().Grams, 0)
 	}
 	herb, added := 0.0, 0.0
 	for _, f := range s.FlowsOfLot(st.lot.ID) {
@@ -267,7 +267,7 @@ func balanceWords(s *plot.State, st stuff) string {
 			lost += f.Grams
 		}
 	}
-	words := s.Units.Weight(in) + " in"
+	words := amount(s, in, 0) + " in"
 	if in == 0 {
 		words = ""
 	}
@@ -275,12 +275,12 @@ func balanceWords(s *plot.State, st stuff) string {
 		if words != "" {
 			words += ", "
 		}
-		words += s.Units.Weight(added) + " added"
+		words += amount(s, added, 0) + " added"
 	}
 	if st.lot.Grams == nil {
 		return words
 	}
-	return fmt.Sprintf("%s; %s out, %s lost", words, s.Units.Weight(*st.lot.Grams), s.Units.Weight(lost))
+	return fmt.Sprintf("%s; %s out, %s lost", words, amount(s, *st.lot.Grams, 0), amount(s, lost, 0))
 }
 
 // wayOfLot is the way of a lot from its pickings to what is left of it.
@@ -300,7 +300,7 @@ func wayOfLot(s *plot.State, hold held, st stuff) []WayStep {
 		}
 		if f.JarFlowID != nil {
 			steps = append(steps, WayStep{
-				Kind: "in", Title: "Out of a jar", Grams: f.Grams, Words: s.Units.Weight(f.Grams), Note: f.Name,
+				Kind: "in", Title: "Out of a jar", Grams: f.Grams, Words: amount(s, f.Grams, 0), Note: f.Name,
 			})
 		}
 	}
@@ -348,7 +348,7 @@ func pickedSteps(s *plot.State, hold held, picked plot.PickedFrom, grams float64
 	part, _ := picked.Planting.Species.Part(picked.Picking.Part)
 	step := WayStep{
 		Kind: "picked", When: view.FullDayWords(picked.Picking.Day), Title: "Picked", Grams: picked.Picking.Grams * share,
-		Words: s.Units.Weight(picked.Picking.Grams * share),
+		Words: amount(s, picked.Picking.Grams * share, 0),
 		Note: fmt.Sprintf("%s, %s, %s", picked.Planting.Bed.Name,
 			say.Counted(float64(picked.Planting.Plants), "plant", "plants"), picked.Planting.IdentityState),
 		Held: hold.why(keeping.Thing{Kind: keeping.Picking, ID: picked.Picking.ID}),
@@ -359,13 +359,13 @@ func pickedSteps(s *plot.State, hold held, picked plot.PickedFrom, grams float64
 	steps := []WayStep{step}
 	for _, sorting := range s.Sortings[picked.Picking.ID] {
 		sorted := WayStep{
-			Kind: "sorted", When: view.DayWords(sorting.Day), Title: "Sorted", Grams: grams, Words: s.Units.Weight(grams),
+			Kind: "sorted", When: view.DayWords(sorting.Day), Title: "Sorted", Grams: grams, Words: amount(s, grams, 0),
 			Note: "by " + sorting.ByWhom,
 		}
 		if sorting.Rejected > 0 {
 			lost := sorting.Rejected * share
 			sorted.Leaves = []WayBranch{{
-				Kind: "loss", Name: "to the " + cmp.Or(sorting.RejectedTo, "compost"), Grams: lost, Words: s.Units.Weight(lost),
+				Kind: "loss", Name: "to the " + cmp.Or(sorting.RejectedTo, "compost"), Grams: lost, Words: amount(s, lost, 0),
 			}}
 		}
 		steps = append(steps, sorted)
@@ -383,7 +383,7 @@ var doneWords = map[string]string{
 func madeStep(s *plot.State, st stuff, in float64) WayStep {
 	step := WayStep{Kind: "made", Title: cmp.Or(doneWords[st.lot.Making], "Strained"), Grams: in}
 	for _, f := range s.FlowsOfLot(st.lot.ID) {
-		branch := WayBranch{Kind: "loss", Name: f.Name, Grams: f.Grams, Words: s.Units.Weight(f.Grams)}
+		branch := WayBranch{Kind: "loss", Name: f.Name, Grams: f.Grams, Words: amount(s, f.Grams, 0)}
 		switch f.Side {
 		case sideAdded:
 			branch.Kind = "added"
@@ -402,7 +402,7 @@ func madeStep(s *plot.State, st stuff, in float64) WayStep {
 		if st.lot.Making == makingDried {
 			step.Title = "Drying"
 		}
-		step.Words = s.Units.Weight(in)
+		step.Words = amount(s, in, 0)
 		return step
 	default:
 		if ended := madeOn(st.lot); ended > calendar.OfTime(begun) {

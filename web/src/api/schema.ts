@@ -5511,6 +5511,11 @@ export interface components {
             part: string;
             /** @description Past its time */
             past: boolean;
+            /**
+             * Format: double
+             * @description How large it is drawn against a jar of a litre
+             */
+            size: number;
             /** @description Used up within two months */
             soon: boolean;
             /** @description Empty for a mix */

@@ -262,6 +262,7 @@ function OneJar({ jar, chosen, onChoose }: { jar: Jar; chosen: boolean; onChoose
         held={jar.held !== ""}
         bought={jar.bought}
         opened={jar.opened !== ""}
+        width={76 * jar.size}
       />
       <Box
         sx={{

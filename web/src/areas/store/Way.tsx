@@ -73,10 +73,20 @@ export function Way({ steps }: { steps: Step[] }) {
                   strokeWidth={Math.min(10, Math.max(1.6, breadthOf(join.grams, most) / 3))}
                 />
               ))}
-              <circle cx={trunk} cy={y} r={5} fill="var(--card)" stroke="var(--bramble)" strokeWidth={2} />
             </g>
           );
         })}
+        {steps.map((_, i) => (
+          <circle
+            key={i}
+            cx={trunk}
+            cy={i * row + row / 2}
+            r={5}
+            fill="var(--card)"
+            stroke="var(--bramble)"
+            strokeWidth={2}
+          />
+        ))}
       </svg>
       {steps.map((step, i) => (
         <Box

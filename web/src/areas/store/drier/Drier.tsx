@@ -50,7 +50,7 @@ export function Drier() {
     <>
       <Head
         title="Drier"
-        words={`${drier.words}${drier.humidity ? ` · ${drier.humidity}` : ""}${drier.used ? ` · ${drier.used}` : ""}`}
+        words={`${drier.words}${drier.humidity ? ` · its air ${drier.humidity}` : ""}${drier.used ? ` · ${drier.used}` : ""}`}
       >
         <Button onClick={() => setSettings(true)}>How it is</Button>
       </Head>

@@ -59,7 +59,7 @@ export function DrierPicture({ drier, chosen, carried, onChoose, onDrop }: Props
               textAnchor={x(tick.at) > width - 60 ? "end" : "middle"}
               fill="var(--softInk)"
             >
-              {tick.words}
+              {x(tick.at) - from > 92 ? tick.words : ""}
             </text>
           </g>
         ))}

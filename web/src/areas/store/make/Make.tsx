@@ -47,9 +47,10 @@ export function Make() {
     .map((one) => all.find((from) => keyOf(from) === one.key))
     .filter((from) => from !== undefined);
   // What the verdicts of all that goes in allow.
-  const may = view.makings.filter(
-    (one) => chosen.length > 0 && chosen.every((from) => from.mayMake.includes(one.id)),
-  );
+  const suits = (id: string) => (chosen[0]?.suits.includes(id) ? 0 : 1);
+  const may = view.makings
+    .filter((one) => chosen.length > 0 && chosen.every((from) => from.mayMake.includes(one.id)))
+    .sort((a, b) => suits(a.id) - suits(b.id));
   const one = may.find((m) => m.id === making) ?? may.find((m) => chosen[0]?.suits.includes(m.id)) ?? may[0];
   const toggle = (key: string) =>
     setTaken((before) =>

@@ -19,20 +19,20 @@ type Product = Schemas["ProductView"];
 /** Runway is how long everything lasts: each product's line from today to empty, and when there is more. */
 export function Runway() {
   const { data: view, error } = useRunway();
-  const [box, width] = useWidth(900);
   const [chosen, setChosen] = useState("");
   const kept = useKept();
   if (error) return <Trouble reason={error} />;
   if (!view) return <Reckoning />;
   const open = view.products.find((one) => one.key === chosen) ?? view.products[0];
-  const months = monthsOf(view.today.slice(0, 8) + "01", view.until).filter(
-    (month) => month.first >= view.today,
-  );
   return (
     <>
       <Head
         title="How long it lasts"
-        words={view.products.length > 0 ? `${view.words}. By what you took so far, 8 in 10.` : undefined}
+        words={
+          view.products.length > 0
+            ? `${view.words}. The line is what is left, its band 8 in 10; green is when it is picked again, dashes are the end of its time.`
+            : undefined
+        }
       />
       {view.products.length === 0 && (
         <Box sx={{ maxWidth: 620 }}>
@@ -41,21 +41,7 @@ export function Runway() {
         </Box>
       )}
       <Box sx={{ display: "flex", gap: 3, flexWrap: { xs: "wrap", lg: "nowrap" }, alignItems: "flex-start" }}>
-        <Box ref={box} sx={{ flex: "1 1 600px", minWidth: 0 }}>
-          {view.products.map((one, i) => (
-            <Strip
-              key={one.key}
-              product={one}
-              today={view.today}
-              until={view.until}
-              months={months}
-              width={width}
-              named={i === 0}
-              chosen={one.key === open?.key}
-              onChoose={() => setChosen(one.key)}
-            />
-          ))}
-        </Box>
+        <Strips view={view} chosen={open?.key ?? ""} onChoose={setChosen} />
         {open && (
           <Box sx={{ flex: { xs: "1 1 100%", lg: "0 0 330px" }, minWidth: 0 }}>
             <Panel key={open.key} product={open} />
@@ -63,6 +49,39 @@ export function Runway() {
         )}
       </Box>
     </>
+  );
+}
+
+/** Strips are the lines under each other, over the same months. */
+function Strips({
+  view,
+  chosen,
+  onChoose,
+}: {
+  view: Schemas["RunwayView"];
+  chosen: string;
+  onChoose: (key: string) => void;
+}) {
+  const [box, width] = useWidth(() => Math.min(900, window.innerWidth - 32));
+  const months = monthsOf(`${view.today.slice(0, 8)}01`, view.until).filter(
+    (month) => month.first >= view.today,
+  );
+  return (
+    <Box ref={box} sx={{ flex: "1 1 600px", minWidth: 0 }}>
+      {view.products.map((one, i) => (
+        <Strip
+          key={one.key}
+          product={one}
+          today={view.today}
+          until={view.until}
+          months={months}
+          width={width}
+          named={i === 0}
+          chosen={one.key === chosen}
+          onChoose={() => onChoose(one.key)}
+        />
+      ))}
+    </Box>
   );
 }
 

@@ -66,10 +66,7 @@ export function Strip({ product: p, today, until, months, width, named, chosen, 
         }}
       >
         <b>{p.name}</b>
-        <Box
-          component={narrow ? "span" : "div"}
-          sx={{ color: "var(--softInk)", fontSize: 13.5, ml: narrow ? 1 : 0 }}
-        >
+        <Box component="span" sx={{ color: "var(--softInk)", fontSize: 13.5, ml: 0.7 }}>
           {p.amount}
         </Box>
       </Box>
