@@ -348,7 +348,7 @@ func pickedSteps(s *plot.State, hold held, picked plot.PickedFrom, grams float64
 	part, _ := picked.Planting.Species.Part(picked.Picking.Part)
 	step := WayStep{
 		Kind: "picked", When: view.FullDayWords(picked.Picking.Day), Title: "Picked", Grams: picked.Picking.Grams * share,
-		Words: amount(s, picked.Picking.Grams * share, 0),
+		Words: amount(s, picked.Picking.Grams*share, 0),
 		Note: fmt.Sprintf("%s, %s, %s", picked.Planting.Bed.Name,
 			say.Counted(float64(picked.Planting.Plants), "plant", "plants"), picked.Planting.IdentityState),
 		Held: hold.why(keeping.Thing{Kind: keeping.Picking, ID: picked.Picking.ID}),
