@@ -56,9 +56,9 @@ type used struct {
 
 // habits are what the household takes: what is taken when a jar is empty is taken of the next.
 var habits = []used{
-	{"2028-09-10", "2031-05-26", 9, "2 spoons", []string{"sage 2028", "sage 2029", "sage 2030"}},
-	{"2029-10-02", "2031-05-25", 13, "1 cup", []string{"meadowsweet 2029", "meadowsweet 2030"}},
-	{"2028-11-04", "2031-05-24", 11, "1 cup", []string{"lime 2028", "lime 2029", "lime 2030"}},
+	{"2028-09-10", "2031-05-26", 12, "3 spoons", []string{"sage 2028", "sage 2029", "sage 2030"}},
+	{"2029-10-02", "2031-05-25", 15, "1 cup", []string{"meadowsweet 2029", "meadowsweet 2030"}},
+	{"2028-11-04", "2031-05-24", 15, "1.5 cups", []string{"lime 2028", "lime 2029", "lime 2030"}},
 	{"2030-10-04", "2031-05-20", 12, "1 cup", []string{"hop 2030"}},
 	{"2030-07-06", "2031-05-22", 16, "2 spoons", []string{"lovage 2030"}},
 	{"2030-11-10", "2031-04-26", 21, "1 spoon", []string{"valerian 2030"}},
@@ -114,10 +114,16 @@ func kept() []event {
 	}
 	for _, habit := range habits {
 		for day := mustDay(habit.from); day <= mustDay(habit.until); day = day.AddDays(habit.everyFrom(day)) {
-			add(day.String(), "use", func(b *builder) error { return b.use(habit, day) })
+			add(min(noted(day), mustDay(habit.until)).String(), "use", func(b *builder) error { return b.use(habit, day) })
 		}
 	}
 	return append(events, makings()...)
+}
+
+// noted is the day on which what was taken on a day is written down: at the end of its quarter, from the slip on the jar.
+func noted(day calendar.Date) calendar.Date {
+	quarter := (int(day.Month()) - 1) / 3
+	return calendar.Must(day.Year()+(quarter+1)/4, time.Month(3*((quarter+1)%4)+1), 1).AddDays(-1)
 }
 
 // everyFrom is how many days later it is taken again: half as long again in summer, less in winter.
@@ -339,7 +345,7 @@ func (b *builder) use(habit used, day calendar.Date) error {
 		if err != nil {
 			return err
 		}
-		if jar, _ := s.JarByID(id); jar.EndedOn != nil {
+		if jar, _ := s.JarByID(id); jar.EndedOn != nil || s.FlowsOfJar(id)[0].Day > day.String() {
 			continue
 		}
 		in := larder.TakeInput{Kind: "taken", Day: day.String(), Amount: habit.amount}

@@ -5,7 +5,6 @@ package e2e
 import (
 	"context"
 	"encoding/json"
-	"errors"
 	"fmt"
 	"io"
 	"log/slog"
@@ -14,7 +13,6 @@ import (
 	"net/http/httptest"
 	"net/url"
 	"os"
-	"path/filepath"
 	"regexp"
 	"strconv"
 	"strings"
@@ -31,6 +29,7 @@ import (
 	"github.com/chromedp/chromedp"
 
 	"bramblyacre/demo"
+	"bramblyacre/demo/demotest"
 	"bramblyacre/garden"
 	"bramblyacre/garden/place"
 	"bramblyacre/garden/plot"
@@ -58,44 +57,16 @@ type served struct {
 	handler http.Handler
 }
 
-// sampleFile builds the sample plot once; every test works on a copy.
-var sampleFile = sync.OnceValues(func() (path string, err error) {
-	dir, err := os.MkdirTemp("", "brambly-acre-e2e-*")
-	if err != nil {
-		return "", err
-	}
-	shipped, err := library.Shipped()
-	if err != nil {
-		return "", err
-	}
-	s, err := store.Open(context.Background(), dir)
-	if err != nil {
-		return "", err
-	}
-	// Closing brings the write-ahead log into the file.
-	err = errors.Join(demo.Build(context.Background(), s, shipped), s.Close())
-	return filepath.Join(dir, store.FileName), err
-})
-
 func TestMain(m *testing.M) {
 	code := m.Run()
 	stopChromium()
-	if path, err := sampleFile(); err == nil {
-		_ = os.RemoveAll(filepath.Dir(path))
-	}
 	os.Exit(code)
 }
 
 // samplePlot serves a fresh copy of the sample plot.
 func samplePlot(t testing.TB) *served {
 	t.Helper()
-	path, err := sampleFile()
-	check(t, err)
-	sample, err := os.ReadFile(path)
-	check(t, err)
-	dir := t.TempDir()
-	check(t, os.WriteFile(filepath.Join(dir, store.FileName), sample, 0o600))
-	return serve(t, dir)
+	return serve(t, demotest.Dir(t))
 }
 
 // unplacedPlot serves a plot that nothing has been done on, and of which nobody said where it lies.

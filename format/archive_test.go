@@ -23,6 +23,7 @@ import (
 	"time"
 
 	"bramblyacre/demo"
+	"bramblyacre/demo/demotest"
 	"bramblyacre/garden"
 	"bramblyacre/garden/household"
 	"bramblyacre/garden/input"
@@ -106,14 +107,7 @@ var hostileTexts = []string{
 // An archive of the sample plot, with whatever texts somebody could write in it, comes back
 // as an equal plot: row by row over every table, and in all that is shown.
 func TestAnArchiveOfTheSamplePlotComesBackEqual(t *testing.T) {
-	dir := t.TempDir()
-	shipped, err := library.Shipped()
-	check(t, err)
-	s, err := store.Open(t.Context(), dir)
-	check(t, err)
-	check(t, demo.Build(t.Context(), s, shipped))
-	check(t, s.Close())
-	g := gardenIn(t, dir)
+	g := gardenIn(t, demotest.Dir(t))
 	ctx := t.Context()
 	for i, text := range hostileTexts {
 		_, err := g.Household.PutPerson(ctx, 0, "", household.PersonInput{Name: fmt.Sprint("Person ", i), Circumstances: []string{}, Note: text})
@@ -148,6 +142,10 @@ func TestAnArchiveOfTheSamplePlotComesBackEqual(t *testing.T) {
 	_, err = q.PutRootStand(ctx, store.PutRootStandParams{SpeciesID: "valerian", BedID: 1, School: "part", Survival: new(1.0 / 3), Take: new(int64(2))})
 	check(t, err)
 	_, err = q.PutSeasonPlan(ctx, store.PutSeasonPlanParams{Season: "2031-01-01", Name: hostileTexts[3], MadeOn: "2031-05-27", Picks: "[]", Worth: 1.0 / 3, Bound: 0.5, Problem: "="})
+	check(t, err)
+	_, err = q.PutLotStep(ctx, store.PutLotStepParams{LotID: 1, Step: "=shake", Day: "2031-05-27"})
+	check(t, err)
+	_, err = q.PutLarderSettings(ctx, store.PutLarderSettingsParams{ID: new(int64(1)), Address: "http://127.0.0.1:1"})
 	check(t, err)
 	_, err = q.PutPractice(ctx, store.PutPracticeParams{SpeciesID: "hop", OtherID: "bryony", Box: 1, Due: "2031-05-28", Last: "2031-05-27"})
 	check(t, err)

@@ -20,12 +20,9 @@ func benchPlot(t *testing.T, sample bool) *garden.Garden {
 	t.Helper()
 	l, err := library.Shipped()
 	check(t, err)
-	s, err := store.Open(t.Context(), t.TempDir())
+	s, err := store.Open(t.Context(), plotDir(t, sample))
 	check(t, err)
 	t.Cleanup(func() { check(t, s.Close()) })
-	if sample {
-		check(t, demo.Build(t.Context(), s, l))
-	}
 	today := demo.Today
 	g, err := garden.Open(t.Context(), plot.Options{Store: s, Library: l, PinnedTo: &today, Seasons: 12})
 	check(t, err)

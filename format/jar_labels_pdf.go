@@ -35,13 +35,7 @@ func LotAddress(house string, lot int64) string { return fmt.Sprintf("%s/store/l
 // and says everything itself. On a small label the cautions may be too long: then it names for whom there are some, and
 // sends to the page; a gift's, that has no page to send to, is refused.
 func WriteJarLabels(w io.Writer, size larder.LabelSize, labels []larder.LabelData, house string, skip int) error {
-	pdf := fpdf.NewCustom(&fpdf.InitType{
-		OrientationStr: "P", UnitStr: "mm", Size: fpdf.SizeType{Wd: size.PageWidth, Ht: size.PageHeight},
-	})
-	pdf.SetTitle("Labels for jars", true)
-	pdf.SetCreator("Brambly Acre", true)
-	pdf.SetAutoPageBreak(false, 0)
-	pdf.SetMargins(0, 0, 0)
+	pdf := labelSheet(size)
 	press := newPress(pdf)
 	sheet := size.Columns * size.Rows
 	for i, label := range labels {
@@ -56,6 +50,17 @@ func WriteJarLabels(w io.Writer, size larder.LabelSize, labels []larder.LabelDat
 		}
 	}
 	return pdf.Output(w)
+}
+
+func labelSheet(size larder.LabelSize) *fpdf.Fpdf {
+	pdf := fpdf.NewCustom(&fpdf.InitType{
+		OrientationStr: "P", UnitStr: "mm", Size: fpdf.SizeType{Wd: size.PageWidth, Ht: size.PageHeight},
+	})
+	pdf.SetTitle("Labels for jars", true)
+	pdf.SetCreator("Brambly Acre", true)
+	pdf.SetAutoPageBreak(false, 0)
+	pdf.SetMargins(0, 0, 0)
+	return pdf
 }
 
 // jarText is a run of a label's text.
@@ -171,13 +176,18 @@ func firstLine(press press, text string, width float64) (first, rest string) {
 	return string(runes[:cut]), string(runes[cut:])
 }
 
-// drawSquare draws the square that opens an address.
-func drawSquare(press press, address string, x, y, size float64) error {
+// lotSquare is the square that opens an address, as a QR code (ISO/IEC 18004).
+func lotSquare(address string) (barcode.Barcode, error) {
 	code, err := qr.Encode(address, qr.M, qr.Auto)
 	if err != nil {
-		return fmt.Errorf("draw the square of %q: %w", address, err)
+		return nil, err
 	}
-	code, err = barcode.Scale(code, squareDots, squareDots)
+	return barcode.Scale(code, squareDots, squareDots)
+}
+
+// drawSquare draws the square that opens an address.
+func drawSquare(press press, address string, x, y, size float64) error {
+	code, err := lotSquare(address)
 	if err != nil {
 		return fmt.Errorf("draw the square of %q: %w", address, err)
 	}

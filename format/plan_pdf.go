@@ -20,7 +20,7 @@ const (
 	sheetMargin  = 12.0
 	legendWidth  = 82.0
 	headHeight   = 14.0
-	legendLine   = 3.6
+	legendLine   = 3.45
 	smallestType = 6.0
 )
 

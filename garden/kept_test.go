@@ -52,9 +52,13 @@ func TestWhatIsKeptIsWhatIsWorkedOutAnew(t *testing.T) {
 		changes := p.everyChange()
 		if station {
 			// The bench and the season's plan read the weather through the same sky: once without a station is enough.
-			changes = changes[:len(changes)-benchKinds-seasonKinds]
+			changes = changes[:len(changes)-benchKinds-storeKinds-seasonKinds]
 		}
-		for _, change := range changes {
+		for i, change := range changes {
+			// The store's rows are read by the store alone: every third of its kinds tells as much as all.
+			if store := i - (len(changes) - benchKinds - storeKinds); !station && store >= 0 && store < storeKinds && store%3 > 0 {
+				continue
+			}
 			var entry, back int64
 			kept(change.name, func() error { made, err := change.do(); entry = made.ID; return err })
 			kept(change.name+" taken back", func() error { made, err := p.TakeBack(t.Context(), entry); back = made.ID; return err })

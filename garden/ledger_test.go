@@ -207,7 +207,7 @@ func (p *fixture) everyChange() []change {
 			}
 			return *brought.Entry, nil
 		}},
-	}, append(append(p.spreadChanges(), p.seasonChanges()...), p.benchChanges()...)...)
+	}, slices.Concat(p.spreadChanges(), p.seasonChanges(), p.storeChanges(), p.benchChanges())...)
 }
 
 // Every kind of change can be taken back to exactly what was before, and the
