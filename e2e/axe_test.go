@@ -36,21 +36,6 @@ var everyScreen = []struct {
 	{path: "/plantings/24", words: "Its care this year"},
 	{path: "/weather/climate", words: "Nights of frost", open: func(b *browser) { b.click("Your own figures"); b.sees("Means of many years by month") }},
 	{path: "/round", words: "What do you see?"},
-	{path: "/gather/plan", words: "What it covers", open: func(b *browser) {
-		b.sees("One more")
-		b.click("Compare")
-		b.click("meadowsweet flowering top, Wet Corner")
-		b.sees("Pick it on")
-	}},
-	{path: "/gather/needs", words: "Drier and time"},
-	{path: "/gather/needs", words: "Drier and time", open: func(b *browser) {
-		b.click("Change the drier and the time for picking")
-		b.sees("Trays in the drier")
-	}},
-	{path: "/gather/roots", words: "If every year so many"},
-	{path: "/gather/worth", words: "An hour of picking"},
-	{path: "/gather/out", words: "One kind at a time"},
-	{path: "/gather/out", words: "One kind at a time", open: func(b *browser) { b.click("lovage leaf"); b.sees("Where on the plant") }},
 	{path: "/round", words: "What do you see?", open: func(b *browser) {
 		b.click("Other signs")
 		b.click("count, photograph")
@@ -115,6 +100,17 @@ var everyScreen = []struct {
 	{path: "/gather/out", words: "One kind at a time"},
 	{path: "/gather/out", words: "One kind at a time", open: func(b *browser) { b.click("lovage leaf"); b.sees("Where on the plant") }},
 	{path: "/round", words: "What do you see?", open: func(b *browser) { b.click("Something came up by itself"); b.sees("What you take it for") }},
+	{path: "/store", words: "Its way here"},
+	{path: "/store", words: "Its way here", open: func(b *browser) { b.click("Labels"); b.sees("A gift: says everything") }},
+	{path: "/store", words: "Its way here", open: func(b *browser) { b.click("Bought"); b.sees("Its jar holds") }},
+	{path: "/store?jar=14", words: "Held back."},
+	{path: "/store/drier", words: "What waits"},
+	{path: "/store/drier", words: "What waits", open: func(b *browser) { b.click("Take it out, dry"); b.sees("Tested in the hand") }},
+	{path: "/store/make?jar=9", words: "covers it"},
+	{path: "/store/recipes", words: "Evening tea", open: func(b *browser) { b.click("Write one"); b.sees("One more") }},
+	{path: "/store/runway", words: "a year takes about"},
+	{path: "/store/held", words: "Tell whoever was given some"},
+	{path: "/store/lots/29", words: "Its way"},
 	{path: "/weather", words: "How good the outlook was"},
 	{path: "/weather", words: "How good the outlook was", open: func(b *browser) { b.click("Type a reading"); b.sees("Rain in the gauge") }},
 	{path: "/weather/water", words: "To fill it"},

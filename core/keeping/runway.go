@@ -35,8 +35,15 @@ type Use struct {
 // told counts for before anything was taken. Guesses of ours.
 const priorTimes = 4
 
-// UseOf learns how something is used up from what was taken. False where nothing was taken and nobody said how much
-// will be.
+// What is the least that anything is told by: so many takings, over so many days. A first cup on the first day is no cup
+// a day.
+const (
+	leastTimes = 3
+	leastDays  = 14
+)
+
+// UseOf learns how something is used up from what was taken. False where too little was taken to tell, and nobody said
+// how much will be.
 func UseOf(t Taken) (u Use, known bool) {
 	times, days := 0.0, 0.0
 	for q := range t.Times {
@@ -49,7 +56,7 @@ func UseOf(t Taken) (u Use, known bool) {
 			overall = (times + priorTimes) / (days + priorTimes/t.Usual)
 		}
 	}
-	if !(overall > 0) {
+	if !(overall > 0) || t.Usual == 0 && (times < leastTimes || days < leastDays) {
 		return u, false
 	}
 	for q := range u.shape {

@@ -162,6 +162,10 @@ func TestLittleNotedIsToldWithMoreDoubt(t *testing.T) {
 	if _, known := keeping.UseOf(keeping.Taken{}); known {
 		t.Error("nothing is known, and something is told")
 	}
+	first := keeping.Taken{Times: [keeping.Seasons]float64{1}, Days: [keeping.Seasons]float64{1}, Grams: 2, Squares: 4}
+	if _, known := keeping.UseOf(first); known {
+		t.Error("a first cup on the first day is taken for a cup a day")
+	}
 	// What a household says it needs stands for it until something is taken.
 	said, known := keeping.UseOf(keeping.Taken{Usual: 1, UsualGrams: 2})
 	if mean, _ := said.Over([keeping.Seasons]float64{91, 91, 91, 92}); !known || math.Abs(mean-730) > 1 {

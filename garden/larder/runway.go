@@ -256,8 +256,10 @@ func (l line) outWords(today calendar.Date) string {
 		return "all of it is held back"
 	case l.grams < leastGrams:
 		return "used up"
-	case !l.known:
+	case !l.known && l.history.times() == 0:
 		return "nothing was taken of it yet"
+	case !l.known:
+		return "too little was taken of it yet to tell"
 	case l.out.Early == keeping.Never:
 		return "lasts beyond three years"
 	case l.out.Late == keeping.Never:

@@ -225,8 +225,10 @@ func viewBrief(s *plot.State, l line, h holding, hold held, days int) brief {
 	case v.Held != "":
 		v.Foot = "held"
 		return brief{v, days}
-	case !l.known:
+	case !l.known && l.history.times() == 0:
 		v.Foot = "not used yet"
+	case !l.known:
+		v.Foot = "in use"
 	case days >= horizonDays:
 		v.Foot = "years"
 	default:

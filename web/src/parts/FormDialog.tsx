@@ -1,4 +1,12 @@
-import { Box, Checkbox, DialogContent, DialogTitle, FormControlLabel, TextField } from "@mui/material";
+import {
+  Box,
+  Checkbox,
+  DialogContent,
+  DialogTitle,
+  FormControlLabel,
+  FormHelperText,
+  TextField,
+} from "@mui/material";
 import { useState, type ReactNode } from "react";
 
 import type { Schemas } from "../api/client";
@@ -158,10 +166,13 @@ function One({ field, options, value, onChange, at }: OneProps) {
       );
     case "tick":
       return (
-        <FormControlLabel
-          control={<Checkbox checked={value === "yes"} onChange={(_, on) => onChange(on ? "yes" : "")} />}
-          label={field.label}
-        />
+        <>
+          <FormControlLabel
+            control={<Checkbox checked={value === "yes"} onChange={(_, on) => onChange(on ? "yes" : "")} />}
+            label={field.label}
+          />
+          {told.helperText && <FormHelperText error={told.error}>{told.helperText}</FormHelperText>}
+        </>
       );
     default:
       return (
