@@ -390,9 +390,10 @@ func (v *DrierView) addAxis(now time.Time) {
 func usedWords(s *plot.State, now time.Time) string {
 	type run struct{ from, to time.Time }
 	begin := time.Date(now.Year(), 1, 1, 0, 0, 0, 0, time.UTC)
+	beginText := plot.MomentText(begin)
 	var runs []run
 	for _, lot := range plot.Lots.Of(s) {
-		if lot.Making != makingDried || lot.BoughtFrom != "" {
+		if lot.Making != makingDried || lot.BoughtFrom != "" || lot.EndedAt != nil && *lot.EndedAt < beginText {
 			continue
 		}
 		from, err := plot.ParseMoment(lot.BegunAt)

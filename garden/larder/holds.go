@@ -91,26 +91,36 @@ func heldOf(s *plot.State) held {
 	for thing := range h.by {
 		slices.Sort(h.by[thing])
 	}
-	type alike struct{ making, species, part, told string }
-	seen := map[alike][]string{}
-	for _, lot := range plot.Lots.Of(s) {
-		if lot.SpeciesID == "" {
-			if fresh := newCautions(s, lot); len(fresh) > 0 {
-				h.reread[lot.ID] = fresh
-			}
-			continue
-		}
-		key := alike{lot.Making, lot.SpeciesID, lot.Part, lot.Cautions}
-		fresh, known := seen[key]
-		if !known {
-			fresh = newCautions(s, lot)
-			seen[key] = fresh
-		}
-		if len(fresh) > 0 {
+	for _, lot := range mattering(s) {
+		if fresh := newCautions(s, lot); len(fresh) > 0 {
 			h.reread[lot.ID] = fresh
 		}
 	}
 	return h
+}
+
+// mattering are the lots of which something is left: under way, not in a jar yet, or in a jar that stands.
+func mattering(s *plot.State) (all []store.Lot) {
+	had := map[int64]bool{}
+	for _, h := range standing(s) {
+		for _, lot := range h.lots {
+			if !had[lot.ID] {
+				had[lot.ID] = true
+				all = append(all, lot)
+			}
+		}
+	}
+	for _, lot := range plot.Lots.Of(s) {
+		if !had[lot.ID] && isLeft(s, lot) {
+			all = append(all, lot)
+		}
+	}
+	return all
+}
+
+// isLeft tells whether a lot is under way, or some of it is not in a jar yet.
+func isLeft(s *plot.State, lot store.Lot) bool {
+	return lot.EndedAt == nil || lot.Grams != nil && *lot.Grams-s.FilledOf(lot.ID) >= leastGrams
 }
 
 // pickingOrigins are the pickings in the larder that are not fit for use any more.
@@ -126,8 +136,8 @@ func pickingOrigins(s *plot.State) (all []origin) {
 				all = append(all, from)
 				continue
 			}
-			state, why := view.BasketState(s, p, picking)
-			if state != view.BasketHeld {
+			why, holds := view.BasketHolds(s, p, picking)
+			if !holds {
 				continue
 			}
 			from.why = why

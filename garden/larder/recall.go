@@ -145,7 +145,7 @@ func viewRecall(s *plot.State, hold held, index int, from origin) RecallView {
 	for _, thing := range things {
 		switch thing.Kind {
 		case keeping.Lot:
-			if lot, has := s.LotByID(thing.ID); has && (lot.EndedAt == nil || *lot.Grams-s.FilledOf(lot.ID) >= leastGrams) {
+			if lot, has := s.LotByID(thing.ID); has && isLeft(s, lot) {
 				v.UnderWay = append(v.UnderWay, RecallLine{
 					ID: lot.ID, Words: say.Capital(stuffOf(s, lot).name()) + ", lot " + lotLabel(lot), New: []string{},
 				})
@@ -215,7 +215,7 @@ func rereadRecall(s *plot.State, hold held) (v RecallView, has bool) {
 	slices.Sort(lots)
 	for _, id := range lots {
 		lot, _ := s.LotByID(id)
-		jars, stands := s.JarsOf(id), lot.EndedAt == nil || *lot.Grams-s.FilledOf(id) >= leastGrams
+		jars, stands := s.JarsOf(id), isLeft(s, lot)
 		var here []RecallLine
 		for _, jarID := range jars {
 			jar, _ := s.JarByID(jarID)

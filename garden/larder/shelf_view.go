@@ -244,11 +244,10 @@ func viewBrief(s *plot.State, l line, h holding, hold held, days int) brief {
 
 func (v *StoreView) addLots(s *plot.State, hold held) {
 	for _, lot := range plot.Lots.Of(s) {
-		if lot.EndedAt == nil {
+		switch {
+		case lot.EndedAt == nil:
 			v.UnderWay = append(v.UnderWay, viewLotLine(s, lot, hold))
-			continue
-		}
-		if lot.Grams != nil && *lot.Grams-s.FilledOf(lot.ID) >= leastGrams {
+		case isLeft(s, lot):
 			v.Loose = append(v.Loose, viewLotLine(s, lot, hold))
 		}
 	}

@@ -114,7 +114,7 @@ func (u *Uses) Lot(ctx context.Context, id int64) (LotView, error) {
 		begun, _ := plot.ParseMoment(lot.BegunAt)
 		v.Steps = stepsOf(st.making, calendar.OfTime(begun), int(lot.Days))
 		v.Expected = expectedOf(s, st)
-	} else if *lot.Grams-s.FilledOf(id) >= leastGrams {
+	} else if isLeft(s, lot) {
 		v.Line = viewLotLine(s, lot, hold)
 	}
 	for _, jar := range s.JarsOf(id) {

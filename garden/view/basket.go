@@ -3,6 +3,7 @@ package view
 import (
 	"encoding/json"
 	"slices"
+	"strings"
 
 	"bramblyacre/core/identity"
 	"bramblyacre/garden/plot"
@@ -19,23 +20,34 @@ const (
 	BasketHeld = "held back"
 )
 
-// BasketState tells what a picking is fit for, and why.
-func BasketState(s *plot.State, p *plot.Planting, picking store.Picking) (state, why string) {
+// BasketHolds tells whether a picking is held back, and why.
+func BasketHolds(s *plot.State, p *plot.Planting, picking store.Picking) (why string, holds bool) {
 	if recall, is := s.RecallOf(picking.ID, 0); is {
-		return BasketHeld, "Held back since " + DayWords(recall.Day) + ": " + recall.Why
+		return "Held back since " + DayWords(recall.Day) + ": " + recall.Why, true
 	}
 	for _, sorting := range s.Sortings[picking.ID] {
+		if !strings.Contains(sorting.Answers, string(identity.NotSeen)) {
+			continue // nothing else can be in it, and there are years of them to read
+		}
 		if answers, _ := TableAnswers(sorting.Answers); slices.Contains(answers, string(identity.NotSeen)) {
-			return BasketHeld, "At the table something in it was not " + p.Species.Names.Name + ". None of it is for use."
+			return "At the table something in it was not " + p.Species.Names.Name + ". None of it is for use.", true
 		}
 	}
 	switch {
 	case p.IdentityState == identity.Excluded:
-		return BasketHeld, "A check contradicted what it was picked as. None of it is for use."
+		return "A check contradicted what it was picked as. None of it is for use.", true
 	case p.IdentityState != identity.Sure:
-		return BasketHeld, "The planting is not sure. None of it is for use until it is."
+		return "The planting is not sure. None of it is for use until it is.", true
 	case p.Ground != "":
-		return BasketHeld, UnsafeWords(p)
+		return UnsafeWords(p), true
+	}
+	return "", false
+}
+
+// BasketState tells what a picking is fit for, and why.
+func BasketState(s *plot.State, p *plot.Planting, picking store.Picking) (state, why string) {
+	if why, holds := BasketHolds(s, p, picking); holds {
+		return BasketHeld, why
 	}
 	for _, sorting := range s.Sortings[picking.ID] {
 		if len(TableQuestions(p, picking.Part)) == 0 || SortedAll(p, picking.Part, sorting) {
