@@ -292,3 +292,19 @@ func TestSomethingIsMadeByAnOwnRecipe(t *testing.T) {
 		t.Errorf("its step is not among %+v", p.storeJobs(plot.NoDay))
 	}
 }
+
+func TestAJarIsFoundByAnyNameOfWhatIsInIt(t *testing.T) {
+	p := newStocked(t)
+	_, _, jar := p.dried(p.sage, "leaf", "260 g", "2031-05-20", "62 g")
+	for _, words := range []string{"sage jar", "salvia", "SAGE leaf"} {
+		found, err := p.Now.Find(t.Context(), words)
+		check(t, err)
+		has := false
+		for _, one := range found {
+			has = has || one.Kind == "jar" && one.JarID == jar
+		}
+		if !has {
+			t.Errorf("%q finds %+v", words, found)
+		}
+	}
+}

@@ -67,8 +67,16 @@ type Source struct {
 	Plot     func(*plot.State, calendar.Date) []Job
 	// Dated are days of the calendar that are no job of today's; may be nil.
 	Dated func(*plot.State) []Event
+	// Find are things of the area by their names: those whose names match; may be nil.
+	Find func(s *plot.State, matches func(names ...string) bool) []Thing
 	// SeesToAside is true for the area that sees to plantings whose plant cannot be worked out.
 	SeesToAside bool
+}
+
+// Thing is something of an area that is found by its names.
+type Thing struct {
+	JarID        int64
+	Name, Detail string
 }
 
 // Of are a source's jobs for one planting. A planting whose plant cannot be worked out has

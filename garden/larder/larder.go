@@ -20,7 +20,7 @@ func New(p *plot.Plot) *Uses { return &Uses{plot: p} }
 
 // Part is what the area tells the rest of the house.
 func (u *Uses) Part() area.Part {
-	return area.Part{Registration: registration, Kept: keptRows, Jobs: area.Source{Plot: u.jobs}}
+	return area.Part{Registration: registration, Kept: keptRows, Jobs: area.Source{Plot: u.jobs, Find: findJars}}
 }
 
 // kindStore is the kind of the area's entries.

@@ -14,20 +14,21 @@ import (
 
 // Found is something that is called by a name: on the plot, in the library, or picked.
 type Found struct {
-	Kind       string `json:"kind" enum:"planting,bed,plant,basket"`
+	Kind       string `json:"kind" enum:"planting,bed,plant,basket,jar"`
 	PlantingID int64  `json:"plantingId"`
 	BedID      int64  `json:"bedId"`
 	SpeciesID  string `json:"speciesId" doc:"The plant of the library; empty for others"`
+	JarID      int64  `json:"jarId"`
 	Name       string `json:"name"`
 	Detail     string `json:"detail"`
 }
 
 // How many answers a search gives of the plot, and how many besides of the library and of
 // what was picked.
-const mostFound, mostPlants, mostBaskets = 12, 6, 4
+const mostFound, mostPlants, mostBaskets, mostJars = 12, 6, 4, 6
 
 // Find returns the beds and plantings with a name that has the words in it, by any name of the
-// plant, whatever the accents; then the library's plants, however they are spelt, and the
+// plant, whatever the accents; then the library's plants, however they are spelt, jars, and the
 // newest baskets of such plants.
 func (u *Uses) Find(ctx context.Context, words string) ([]Found, error) {
 	s, err := u.plot.State(ctx)
@@ -95,6 +96,15 @@ func (u *Uses) Find(ctx context.Context, words string) ([]Found, error) {
 				found,
 				Found{Kind: "plant", SpeciesID: match.ID, Name: say.Capital(species.Names.Name), Detail: detail},
 			)
+		}
+	}
+	for _, source := range u.jobSources {
+		if source.Find == nil {
+			continue
+		}
+		things := source.Find(s, matches)
+		for _, one := range things[:min(len(things), mostJars)] {
+			found = append(found, Found{Kind: "jar", JarID: one.JarID, Name: one.Name, Detail: one.Detail})
 		}
 	}
 	return append(found, baskets...), nil

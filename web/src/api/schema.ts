@@ -5154,8 +5154,10 @@ export interface components {
             /** Format: int64 */
             bedId: number;
             detail: string;
+            /** Format: int64 */
+            jarId: number;
             /** @enum {string} */
-            kind: "planting" | "bed" | "plant" | "basket";
+            kind: "planting" | "bed" | "plant" | "basket" | "jar";
             name: string;
             /** Format: int64 */
             plantingId: number;

@@ -20,9 +20,10 @@ function placeOf(one: Schemas["Found"]): Place {
     planting: `/plantings/${one.plantingId}`,
     plant: `/plants/${one.speciesId}`,
     basket: "/gather",
+    jar: `/store?jar=${one.jarId}`,
   };
   return {
-    key: `${one.kind} ${one.plantingId} ${one.bedId} ${one.speciesId} ${one.name} ${one.detail}`,
+    key: `${one.kind} ${one.plantingId} ${one.bedId} ${one.speciesId} ${one.jarId} ${one.name} ${one.detail}`,
     name: one.name,
     detail: one.detail,
     path: paths[one.kind],

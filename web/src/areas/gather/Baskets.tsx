@@ -89,6 +89,16 @@ function Basket({ basket: b }: { basket: Schemas["BasketView"] }) {
                 Make something
               </Button>
             )}
+            {b.left > 0 && (
+              <Button
+                size="small"
+                component={Link}
+                to={kept("/store/drier")}
+                aria-label={`To the store: ${b.name}`}
+              >
+                To the store
+              </Button>
+            )}
             <Button size="small" component="a" href={label} target="_blank" aria-label={`Label of ${b.name}`}>
               Label
             </Button>
