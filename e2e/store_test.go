@@ -70,7 +70,7 @@ func TestABasketGoesThroughTheDrierIntoAJarAndTheCup(t *testing.T) {
 
 	b.visit("/store")
 	b.sees("16 g not in a jar yet")
-	b.click("Fill sweet cicely leaf into a jar")
+	b.click("Into a jar: fill sweet cicely leaf")
 	b.fill("It holds", "20 ml")
 	b.fill("How much", "16 g")
 	b.clickOn("[role=dialog] button[type=submit]", "Fill it")

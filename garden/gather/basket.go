@@ -38,7 +38,8 @@ type BasketView struct {
 	First      []FirstTasteView     `json:"first" doc:"Who of the household was told to begin with a little, and who not yet"`
 }
 
-// Baskets returns this season's pickings, the newest first, with what each is fit for.
+// Baskets returns this season's pickings, those first of which something is left and the newest of them first, with
+// what each is fit for.
 func (u *Uses) Baskets(ctx context.Context) ([]BasketView, error) {
 	s, err := u.plot.State(ctx)
 	if err != nil {
@@ -57,10 +58,18 @@ func (u *Uses) Baskets(ctx context.Context) ([]BasketView, error) {
 			}
 		}
 	}
-	slices.SortFunc(
-		all,
-		func(a, b dated) int { return say.CompareTexts(b.day, a.day, fmt.Sprint(b.id), fmt.Sprint(a.id)) },
-	)
+	// What is wholly in the store comes last: nothing is left to do about it here.
+	done := func(d dated) int {
+		if d.view.State == view.BasketFit && d.view.Left == 0 && s.StoredOf(d.id) > 0 {
+			return 1
+		}
+		return 0
+	}
+	slices.SortFunc(all, func(a, b dated) int {
+		return cmp.Or(
+			cmp.Compare(done(a), done(b)), say.CompareTexts(b.day, a.day, fmt.Sprint(b.id), fmt.Sprint(a.id)),
+		)
+	})
 	views := []BasketView{}
 	for _, d := range all {
 		views = append(views, d.view)

@@ -6,6 +6,7 @@ import type { Schemas } from "../../api/client";
 import { Reckoning } from "../../parts/Reckoning";
 import { useKept } from "../../parts/shownDay";
 import { Trouble } from "../../parts/Trouble";
+import { Unseen } from "../../parts/Unseen";
 import { AddressDialog } from "./AddressDialog";
 import { BuyDialog } from "./BuyDialog";
 import { FillDialog } from "./FillDialog";
@@ -133,7 +134,7 @@ function Waits({
             <Button
               size="small"
               variant="contained"
-              aria-label={`Fill ${lot.name} into a jar`}
+              aria-label={`Into a jar: fill ${lot.name}`}
               onClick={() => onFill(lot)}
             >
               Into a jar
@@ -153,7 +154,7 @@ function Waits({
           <Button
             size="small"
             variant={lot.due ? "contained" : "outlined"}
-            aria-label={`${lot.due ? "Strain" : "Finish"} ${lot.name}`}
+            aria-label={`${lot.due ? "Strain" : "Finish"} it: ${lot.name}`}
             onClick={() => onFinish(lot)}
           >
             {lot.due ? "Strain it" : "Finish it"}
@@ -231,7 +232,6 @@ function OneJar({ jar, chosen, onChoose }: { jar: Jar; chosen: boolean; onChoose
     <Box
       component="button"
       aria-pressed={chosen}
-      aria-label={`${jar.name}, ${jar.amount}, ${jar.held ? `held back: ${jar.held}` : jar.out}${jar.gap ? `, ${jar.gap}` : ""}${jar.past ? `, ${jar.keeps}` : ""}`}
       onClick={onChoose}
       sx={{
         all: "unset",
@@ -299,6 +299,9 @@ function OneJar({ jar, chosen, onChoose }: { jar: Jar; chosen: boolean; onChoose
         >
           {foot}
         </Box>
+        <Unseen>
+          {`, ${jar.amount}, ${jar.held ? `held back: ${jar.held}` : jar.out}${jar.bought ? ", bought" : ""}${jar.past ? `, ${jar.keeps}` : ""}`}
+        </Unseen>
       </Box>
     </Box>
   );

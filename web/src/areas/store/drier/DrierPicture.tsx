@@ -2,6 +2,7 @@ import { Box } from "@mui/material";
 import type { DragEvent } from "react";
 
 import type { Schemas } from "../../../api/client";
+import { Unseen } from "../../../parts/Unseen";
 import { useWidth } from "../../../parts/useWidth";
 import { lookOf, spread } from "../stuff";
 
@@ -85,11 +86,6 @@ export function DrierPicture({ drier, chosen, carried, onChoose, onDrop }: Props
               component="button"
               disabled={!tray.lot}
               aria-pressed={tray.lot ? tray.number === chosen : undefined}
-              aria-label={
-                tray.lot
-                  ? `Tray ${tray.number}: ${tray.lot.name}, ${tray.lot.fresh} laid in, now ${tray.lot.weighs}, dry ${tray.lot.finish}`
-                  : `Tray ${tray.number}: free`
-              }
               onClick={() => onChoose(tray.number)}
               onDragOver={(event: DragEvent) => {
                 if (!tray.lot) event.preventDefault();
@@ -149,6 +145,7 @@ function Words({
       >
         {lot ? (
           <>
+            <Unseen>Tray {tray.number}: </Unseen>
             <b>{lot.name}</b> {narrow ? lot.weighs : `${lot.fresh}, now ${lot.weighs}`}
           </>
         ) : (
@@ -157,6 +154,7 @@ function Words({
       </Box>
       {lot && (
         <Box sx={{ position: "absolute", left: right, top: 4, fontSize: 14, lineHeight: 1.2 }}>
+          <Unseen>, dry </Unseen>
           <b>{lot.finish}</b>
           {lot.chance && <Box component="span"> · {lot.chance}</Box>}
           {(lot.lags || lot.tooWarm) && (

@@ -165,7 +165,7 @@ function Sources({
                   size="small"
                   variant={mine ? "contained" : "outlined"}
                   aria-pressed={mine !== undefined}
-                  aria-label={`${mine ? "Leave out" : "Take"} ${one.name}, ${one.from}`}
+                  aria-label={`${mine ? "In" : "Take"}: ${one.name}, ${one.from}`}
                   onClick={() => onToggle(key)}
                 >
                   {mine ? "In" : "Take"}

@@ -2,6 +2,7 @@ import { Box } from "@mui/material";
 
 import type { Schemas } from "../../../api/client";
 import { daysBetween } from "../../../parts/dates";
+import { Unseen } from "../../../parts/Unseen";
 
 interface Props {
   product: Schemas["ProductView"];
@@ -40,7 +41,6 @@ export function Strip({ product: p, today, until, months, width, named, chosen, 
     <Box
       component="button"
       aria-pressed={chosen}
-      aria-label={`${p.name}, ${p.amount}: ${p.out}${p.gap ? `, ${p.gap}` : ""}`}
       onClick={onChoose}
       sx={{
         all: "unset",
@@ -70,6 +70,7 @@ export function Strip({ product: p, today, until, months, width, named, chosen, 
           {p.amount}
         </Box>
       </Box>
+      <Unseen>{`: ${p.out}${p.gap ? `, ${p.gap}` : ""}`}</Unseen>
       <svg width={width} height={high} aria-hidden="true" style={{ display: "block" }}>
         {months.map((month, i) => (
           <g key={month.first}>
