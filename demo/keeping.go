@@ -123,7 +123,8 @@ func kept() []event {
 	return append(events, makings()...)
 }
 
-// noted is the day on which what was taken on a day is written down: at the end of its quarter, from the slip on the jar.
+// noted is the day on which what was taken on a day is written down: at the end of its quarter, from the slip on the
+// jar.
 func noted(day calendar.Date) calendar.Date {
 	quarter := (int(day.Month()) - 1) / 3
 	return calendar.Must(day.Year()+(quarter+1)/4, time.Month(3*((quarter+1)%4)+1), 1).AddDays(-1)

@@ -164,7 +164,6 @@ func TestWhatCannotBeInAJarIsRefusedAtTheField(t *testing.T) {
 	ctx := t.Context()
 	picking := p.pick(p.sage, "leaf", "250 g", "2031-05-20")
 	lot := p.load(picking, 1, "", "2031-05-20T08:00")
-	before := p.entries()
 	var conflict say.ConflictError
 	if _, err := p.Larder.FillJars(ctx, lot, []larder.FillInput{{Holds: "1 l"}}); !errors.As(err, &conflict) {
 		t.Errorf("filled while it dries: %v", err)
@@ -174,7 +173,7 @@ func TestWhatCannotBeInAJarIsRefusedAtTheField(t *testing.T) {
 		_, err := p.Larder.FillJars(ctx, lot, []larder.FillInput{in})
 		return err
 	}
-	before = p.entries()
+	before := p.entries()
 	p.refused(fill(larder.FillInput{Holds: "100 ml", Amount: "60 g"}), "jars.0.amount", "does not go in", before)
 	p.refused(fill(larder.FillInput{}), "jars.0.holds", "Say what it holds", before)
 	p.refused(fill(larder.FillInput{Holds: "-1 l"}), "jars.0.holds", "", before)

@@ -35,9 +35,11 @@ type keptAnswer struct {
 	body                []byte
 }
 
-// neverKept are answers that follow from something else than what is noted: the folder of
-// copies, files that are made, how far a planning has got, the drier with its hours, and pictures, which are large and never change.
-var neverKept = []string{"/api/copies", "/api/files/", "/api/season-plan", "/api/drier", "/api/photographs", "/api/openapi"}
+// neverKept are answers that follow from something else than what is noted: the folder of copies, files that are made,
+// how far a planning has got, the drier with its hours, and pictures, which are large and never change.
+var neverKept = []string{
+	"/api/copies", "/api/files/", "/api/season-plan", "/api/drier", "/api/photographs", "/api/openapi",
+}
 
 // keptAnswers serves a repeated question from the bytes of its answer, for as long as nothing was
 // noted, the day is the same, and so is the program. An answer carries a tag of all that: who

@@ -28,10 +28,16 @@ func (o operations) registerStore(api huma.API) {
 		func(ctx context.Context, _ *nothing) (larder.StoreView, error) { return o.garden.Larder.Shelves(ctx) })
 	operation(api, http.MethodGet, "/api/store/runway", "getRunway", "How long everything lasts",
 		func(ctx context.Context, _ *nothing) (larder.RunwayView, error) { return o.garden.Larder.Runway(ctx) })
-	operation(api, http.MethodPut, "/api/store/address", "setStoreAddress", "Say where the household's devices reach this house",
+	operation(
+		api,
+		http.MethodPut,
+		"/api/store/address",
+		"setStoreAddress",
+		"Say where the household's devices reach this house",
 		func(ctx context.Context, in *struct{ Body larder.AddressInput }) (journal.Entry, error) {
 			return o.garden.Larder.SetAddress(ctx, in.Body)
-		})
+		},
+	)
 	operation(api, http.MethodPost, "/api/store/shelves", "putUpShelf", "Put up a shelf",
 		func(ctx context.Context, in *struct{ Body larder.ShelfInput }) (journal.Entry, error) {
 			return o.garden.Larder.PutShelf(ctx, 0, say.AsItStands, in.Body)
@@ -45,7 +51,9 @@ func (o operations) registerStore(api huma.API) {
 			return o.garden.Larder.PutShelf(ctx, in.ID, in.version(), in.Body)
 		})
 	operation(api, http.MethodDelete, "/api/store/shelves/{id}", "takeDownShelf", "Take a shelf down",
-		func(ctx context.Context, in *ByID) (journal.Entry, error) { return o.garden.Larder.RemoveShelf(ctx, in.ID) })
+		func(ctx context.Context, in *ByID) (journal.Entry, error) {
+			return o.garden.Larder.RemoveShelf(ctx, in.ID)
+		})
 }
 
 func (o operations) registerDrier(api huma.API) {
@@ -63,7 +71,9 @@ func (o operations) registerDrier(api huma.API) {
 			return o.garden.Larder.LoadTrays(ctx, in.Body)
 		})
 	operation(api, http.MethodGet, "/api/drier/lots/{id}/scale", "readTrayScale", "What the drier's scale reads of a tray",
-		func(ctx context.Context, in *ByID) (larder.ScaleView, error) { return o.garden.Larder.ReadScale(ctx, in.ID) })
+		func(ctx context.Context, in *ByID) (larder.ScaleView, error) {
+			return o.garden.Larder.ReadScale(ctx, in.ID)
+		})
 	operation(api, http.MethodPost, "/api/drier/lots/{id}/weighings", "weighTray", "Note what a tray weighs now",
 		func(ctx context.Context, in *struct {
 			ByID
@@ -71,13 +81,19 @@ func (o operations) registerDrier(api huma.API) {
 		}) (journal.Entry, error) {
 			return o.garden.Larder.WeighTray(ctx, in.ID, in.Body)
 		})
-	operation(api, http.MethodPost, "/api/drier/lots/{id}/move", "moveTray", "Move a tray, or a part of it that dries late",
+	operation(
+		api,
+		http.MethodPost,
+		"/api/drier/lots/{id}/move",
+		"moveTray",
+		"Move a tray, or a part of it that dries late",
 		func(ctx context.Context, in *struct {
 			ByID
 			Body larder.MoveDryingInput
 		}) (journal.Entry, error) {
 			return o.garden.Larder.MoveTray(ctx, in.ID, in.Body)
-		})
+		},
+	)
 	operation(api, http.MethodPost, "/api/drier/lots/{id}/finish", "finishTray", "Take a tray out, dry",
 		func(ctx context.Context, in *struct {
 			ByID
@@ -94,10 +110,16 @@ func (o operations) registerMakings(api huma.API) {
 		func(ctx context.Context, in *struct{ Body larder.MakeLotInput }) (larder.MakingSumView, error) {
 			return o.garden.Larder.SumMaking(ctx, in.Body)
 		})
-	operation(api, http.MethodPost, "/api/store/lots", "makeLot", "Make something of what was picked, or of what stands in jars",
+	operation(
+		api,
+		http.MethodPost,
+		"/api/store/lots",
+		"makeLot",
+		"Make something of what was picked, or of what stands in jars",
 		func(ctx context.Context, in *struct{ Body larder.MakeLotInput }) (journal.Entry, error) {
 			return o.garden.Larder.Make(ctx, in.Body)
-		})
+		},
+	)
 	operation(api, http.MethodGet, "/api/store/lots/{id}", "getLot", "A lot and its way from bed to jar",
 		func(ctx context.Context, in *ByID) (larder.LotView, error) { return o.garden.Larder.Lot(ctx, in.ID) })
 	operation(api, http.MethodPost, "/api/store/lots/{id}/finish", "finishLot", "Note what came of what stood",
@@ -123,21 +145,37 @@ func (o operations) registerMakings(api huma.API) {
 		}) (journal.Entry, error) {
 			return o.garden.Larder.FillJars(ctx, in.ID, in.Body.Jars)
 		})
-	operation(api, http.MethodPost, "/api/store/lots/{id}/steps", "markLotStep", "Note that a step of what stands was done",
+	operation(
+		api,
+		http.MethodPost,
+		"/api/store/lots/{id}/steps",
+		"markLotStep",
+		"Note that a step of what stands was done",
 		func(ctx context.Context, in *struct {
 			ByID
 			Body larder.StepInput
 		}) (journal.Entry, error) {
 			return o.garden.Larder.MarkStep(ctx, in.ID, in.Body)
-		})
-	operation(api, http.MethodPost, "/api/store/lots/{id}/read", "readLotCautions", "Note that what is new among its cautions was read",
-		func(ctx context.Context, in *ByID) (journal.Entry, error) { return o.garden.Larder.ReadCautions(ctx, in.ID) })
+		},
+	)
+	operation(
+		api,
+		http.MethodPost,
+		"/api/store/lots/{id}/read",
+		"readLotCautions",
+		"Note that what is new among its cautions was read",
+		func(ctx context.Context, in *ByID) (journal.Entry, error) {
+			return o.garden.Larder.ReadCautions(ctx, in.ID)
+		},
+	)
 	o.registerRecipes(api)
 }
 
 func (o operations) registerRecipes(api huma.API) {
 	operation(api, http.MethodGet, "/api/store/recipes", "getRecipes", "The household's own recipes",
-		func(ctx context.Context, _ *nothing) ([]larder.RecipeView, error) { return o.garden.Larder.Recipes(ctx) })
+		func(ctx context.Context, _ *nothing) ([]larder.RecipeView, error) {
+			return o.garden.Larder.Recipes(ctx)
+		})
 	operation(api, http.MethodPost, "/api/store/recipes", "keepRecipe", "Keep a recipe",
 		func(ctx context.Context, in *struct{ Body keeping.Recipe }) (journal.Entry, error) {
 			return o.garden.Larder.PutRecipe(ctx, 0, say.AsItStands, in.Body)
@@ -151,7 +189,9 @@ func (o operations) registerRecipes(api huma.API) {
 			return o.garden.Larder.PutRecipe(ctx, in.ID, in.version(), in.Body)
 		})
 	operation(api, http.MethodDelete, "/api/store/recipes/{id}", "putRecipeAway", "Put a recipe away",
-		func(ctx context.Context, in *ByID) (journal.Entry, error) { return o.garden.Larder.RemoveRecipe(ctx, in.ID) })
+		func(ctx context.Context, in *ByID) (journal.Entry, error) {
+			return o.garden.Larder.RemoveRecipe(ctx, in.ID)
+		})
 	operation(api, http.MethodPost, "/api/store/recipes/file", "bringRecipe", "Keep a recipe as its file says it",
 		func(ctx context.Context, in *struct {
 			Body struct {
@@ -173,7 +213,10 @@ func (o operations) registerRecipes(api huma.API) {
 
 // fileName is a name as a file may have it everywhere: letters and figures of the plain alphabet, joined by hyphens.
 func fileName(name string) string {
-	words := strings.FieldsFunc(strings.ToLower(name), func(r rune) bool { return !(r >= 'a' && r <= 'z' || r >= '0' && r <= '9') })
+	words := strings.FieldsFunc(
+		strings.ToLower(name),
+		func(r rune) bool { return !(r >= 'a' && r <= 'z' || r >= '0' && r <= '9') },
+	)
 	if len(words) == 0 {
 		return "recipe"
 	}
@@ -181,8 +224,14 @@ func fileName(name string) string {
 }
 
 func (o operations) registerJars(api huma.API) {
-	operation(api, http.MethodGet, "/api/store/jars/{id}", "getJar", "A jar, where what is in it came from, and how it was used",
-		func(ctx context.Context, in *ByID) (larder.JarView, error) { return o.garden.Larder.Jar(ctx, in.ID) })
+	operation(
+		api,
+		http.MethodGet,
+		"/api/store/jars/{id}",
+		"getJar",
+		"A jar, where what is in it came from, and how it was used",
+		func(ctx context.Context, in *ByID) (larder.JarView, error) { return o.garden.Larder.Jar(ctx, in.ID) },
+	)
 	operation(api, http.MethodPost, "/api/store/jars/{id}/take", "takeFromJar", "Take something out of a jar",
 		func(ctx context.Context, in *struct {
 			ByID
@@ -213,16 +262,32 @@ func (o operations) registerJars(api huma.API) {
 }
 
 func (o operations) registerRecalls(api huma.API) {
-	operation(api, http.MethodGet, "/api/store/recalls", "getRecalls", "What is held back, and everything down the line of it",
-		func(ctx context.Context, _ *nothing) (larder.RecallsView, error) { return o.garden.Larder.Recalls(ctx) })
+	operation(
+		api,
+		http.MethodGet,
+		"/api/store/recalls",
+		"getRecalls",
+		"What is held back, and everything down the line of it",
+		func(ctx context.Context, _ *nothing) (larder.RecallsView, error) { return o.garden.Larder.Recalls(ctx) },
+	)
 	operation(api, http.MethodPost, "/api/store/recalls", "recallLot", "Hold a basket or a lot back",
 		func(ctx context.Context, in *struct{ Body larder.RecallInput }) (journal.Entry, error) {
 			return o.garden.Larder.Recall(ctx, in.Body)
 		})
 	operation(api, http.MethodPost, "/api/store/recalls/{id}/undo", "undoRecall", "Free what was held back in error",
-		func(ctx context.Context, in *ByID) (journal.Entry, error) { return o.garden.Larder.UndoRecall(ctx, in.ID) })
-	operation(api, http.MethodPost, "/api/store/gifts/{id}/told", "tellGift", "Note that whoever was given something was told",
-		func(ctx context.Context, in *ByID) (journal.Entry, error) { return o.garden.Larder.TellGift(ctx, in.ID) })
+		func(ctx context.Context, in *ByID) (journal.Entry, error) {
+			return o.garden.Larder.UndoRecall(ctx, in.ID)
+		})
+	operation(
+		api,
+		http.MethodPost,
+		"/api/store/gifts/{id}/told",
+		"tellGift",
+		"Note that whoever was given something was told",
+		func(ctx context.Context, in *ByID) (journal.Entry, error) {
+			return o.garden.Larder.TellGift(ctx, in.ID)
+		},
+	)
 }
 
 // labelPage asks for labels.
@@ -238,7 +303,8 @@ type labelPage struct {
 
 func (o operations) registerLabels(api huma.API) {
 	huma.Register(api, huma.Operation{
-		OperationID: "getJarLabels", Method: http.MethodGet, Path: "/api/files/jar-labels", Summary: "Labels for jars, to print",
+		OperationID: "getJarLabels", Method: http.MethodGet, Path: "/api/files/jar-labels",
+		Summary: "Labels for jars, to print",
 	}, func(ctx context.Context, in *labelPage) (*fileAnswer, error) {
 		text, err := o.jarLabels(ctx, in)
 		if err != nil {

@@ -5,8 +5,8 @@ import (
 	"math/rand/v2"
 )
 
-// TrayScale reads what lies on a tray of the drier, in grams, and Hygrometer how damp the drier's air is. Real ones would
-// implement the same.
+// TrayScale reads what lies on a tray of the drier, in grams, and Hygrometer how damp the drier's air is. Real ones
+// would implement the same.
 type TrayScale interface {
 	// Name is what is shown as the source of a weighing.
 	Name() string
@@ -24,18 +24,19 @@ type Hygrometer interface {
 	Percent(hours, waterAnHour float64) (float64, error)
 }
 
-// simulatedScale makes up what a scale might read: what the tray would weigh by some reckoning, drying quicker or slower
-// than that by a factor that is the tray's own, and read with an error.
+// simulatedScale makes up what a scale might read: what the tray would weigh by some reckoning, drying quicker or
+// slower than that by a factor that is the tray's own, and read with an error.
 type simulatedScale struct {
 	seed     uint64
 	reckoned func(lot int64, hours float64) (float64, error)
 }
 
-// How much quicker or slower a simulated tray dries, as a standard deviation of the logarithm, and by how much its scale
-// is off, as a share. Guesses of ours.
+// How much quicker or slower a simulated tray dries, as a standard deviation of the logarithm, and by how much its
+// scale is off, as a share. Guesses of ours.
 const trayOff, scaleOff = 0.25, 0.004
 
-// NewSimulatedTrayScale returns a stand-in for the drier's scale. reckoned gives what a tray would weigh by a reckoning.
+// NewSimulatedTrayScale returns a stand-in for the drier's scale. reckoned gives what a tray would weigh by a
+// reckoning.
 func NewSimulatedTrayScale(seed uint64, reckoned func(lot int64, hours float64) (float64, error)) TrayScale {
 	return simulatedScale{seed, reckoned}
 }

@@ -177,7 +177,10 @@ func (l *Lore) Check() error {
 	}
 	for _, m := range l.Makings {
 		if m.ID == "" || m.Name == "" || m.Of == "" || m.Vessel == "" || had[m.ID] {
-			return fmt.Errorf("making %q: needs an id of its own, a name, how it is named with what it is of, and a vessel", m.ID)
+			return fmt.Errorf(
+				"making %q: needs an id of its own, a name, how it is named with what it is of, and a vessel",
+				m.ID,
+			)
 		}
 		had[m.ID] = true
 		if err := m.check(l); err != nil {

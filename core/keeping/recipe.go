@@ -13,7 +13,8 @@ type Recipe struct {
 	// Making is the id of what it is a kind of.
 	Making string `toml:"making" json:"making"`
 	Note   string `toml:"note,omitempty" json:"note"`
-	// Days is how long it stands, MLPerGram the liquid for a gram of herb, KeepsMonths how long it keeps; 0 for as is usual.
+	// Days is how long it stands, MLPerGram the liquid for a gram of herb, KeepsMonths how long it keeps; 0 for as is
+	// usual.
 	Days        int     `toml:"days,omitempty" json:"days"`
 	MLPerGram   float64 `toml:"ml_per_gram,omitempty" json:"mlPerGram"`
 	KeepsMonths float64 `toml:"keeps_months,omitempty" json:"keepsMonths"`
@@ -49,8 +50,8 @@ type FaultyError struct{ Key, Why string }
 // Error says what is wrong.
 func (e FaultyError) Error() string { return e.Key + ": " + e.Why }
 
-// Check returns what is wrong with a recipe, a FaultyError: it has parts, each one of a plant that the library knows, and
-// whose verdict allows what is made of it.
+// Check returns what is wrong with a recipe, a FaultyError: it has parts, each one of a plant that the library knows,
+// and whose verdict allows what is made of it.
 func (r Recipe) Check(l *Lore, species func(id string) (*flora.Species, bool)) error {
 	making, known := l.Making(r.Making)
 	switch {
@@ -80,7 +81,10 @@ func (r Recipe) Check(l *Lore, species func(id string) (*flora.Species, bool)) e
 		if err := part.check(making, species); err != nil {
 			return FaultyError{fmt.Sprintf("part %d", i+1), err.Error()}
 		}
-		if slices.ContainsFunc(r.Parts[:i], func(o RecipePart) bool { return o.Species == part.Species && o.Part == part.Part }) {
+		if slices.ContainsFunc(
+			r.Parts[:i],
+			func(o RecipePart) bool { return o.Species == part.Species && o.Part == part.Part },
+		) {
 			return FaultyError{fmt.Sprintf("part %d", i+1), "it is named twice"}
 		}
 	}

@@ -35,8 +35,8 @@ type Use struct {
 // told counts for before anything was taken. Guesses of ours.
 const priorTimes = 4
 
-// What is the least that anything is told by: so many takings, over so many days. A first cup on the first day is no cup
-// a day.
+// What is the least that anything is told by: so many takings, over so many days. A first cup on the first day is no
+// cup a day.
 const (
 	leastTimes = 3
 	leastDays  = 14

@@ -291,8 +291,13 @@ func (u *Uses) WeighJar(ctx context.Context, jar int64, in JarWeighInput) (journ
 			checkFits(s, &c, "amount", h.jar, h.stuff, grams)
 			const more = 1.1
 			if grams > h.grams*more+2 {
-				c.Ask("amount", "more", in.Affirmed, "That is %s more than was in it by what was noted. Is it weighed without the jar?",
-					amount(s, grams-h.grams, h.lot.Density))
+				c.Ask(
+					"amount",
+					"more",
+					in.Affirmed,
+					"That is %s more than was in it by what was noted. Is it weighed without the jar?",
+					amount(s, grams-h.grams, h.lot.Density),
+				)
 			}
 		}
 		if err := c.Err(); err != nil {

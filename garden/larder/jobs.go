@@ -116,7 +116,16 @@ func trayJob(s *plot.State, t tray, now time.Time, on calendar.Date) area.Job {
 			reason = "Dry " + finishWords(now, t.after(finish.Early), t.after(finish.Late)) + ", 8 in 10. " + testWords(t)
 		}
 	}
-	j := newJob(fmt.Sprintf("store:tray:%d:%s:%s", t.lot.ID, verb, day), verb, t.name(), day, day.AddDays(1), on, 5, trayStake)
+	j := newJob(
+		fmt.Sprintf("store:tray:%d:%s:%s", t.lot.ID, verb, day),
+		verb,
+		t.name(),
+		day,
+		day.AddDays(1),
+		on,
+		5,
+		trayStake,
+	)
 	j.View.LotID, j.View.SpeciesID, j.View.Part = t.lot.ID, t.lot.SpeciesID, t.lot.Part
 	j.View.Reason = reason
 	j.View.Amount = fmt.Sprintf("tray %d · %s", t.number, say.MinutesWords(5))
@@ -149,7 +158,16 @@ func stepJobs(s *plot.State, st stuff, on calendar.Date) (all []area.Job) {
 			if _, done := lastDone(s, st.lot.ID, ownStep(i)); done || day > ready {
 				continue
 			}
-			j := newJob(fmt.Sprintf("store:lot:%d:%s", st.lot.ID, ownStep(i)), "See to", st.name(), day, day.AddDays(3), on, ownStepMinutes, shakeStake)
+			j := newJob(
+				fmt.Sprintf("store:lot:%d:%s", st.lot.ID, ownStep(i)),
+				"See to",
+				st.name(),
+				day,
+				day.AddDays(3),
+				on,
+				ownStepMinutes,
+				shakeStake,
+			)
 			j.View.Step = ownStep(i)
 			all = append(all, ofLot(j, st, step.Text))
 		}
@@ -252,7 +270,8 @@ func pastJob(h holding, until, on calendar.Date) area.Job {
 	j := newJob(fmt.Sprintf("store:past:%d:%d", h.jar.ID, until.Year()), "Look at", "the jar of "+h.name(), until,
 		until.AddDays(60), on, 5, pastStake)
 	j.View.JarID, j.View.SpeciesID, j.View.Part = h.jar.ID, h.lot.SpeciesID, h.lot.Part
-	j.View.Reason = "Past its time since " + until.DayMonthYear() + ": smell it, look for mould, and throw out what is stale."
+	j.View.Reason = "Past its time since " + until.DayMonthYear() + 
+		": smell it, look for mould, and throw out what is stale."
 	return j
 }
 

@@ -83,8 +83,8 @@ func underWay(s *plot.State, id int64) (stuff, error) {
 	return st, nil
 }
 
-// end writes that a lot is done: what it weighs, and what was lost on the way by name, so that what went in is what came
-// out and what was lost.
+// end writes that a lot is done: what it weighs, and what was lost on the way by name, so that what went in is what
+// came out and what was lost.
 func end(
 	ctx context.Context, s *plot.State, d *journal.Draft, lot store.Lot, at time.Time, grams float64, lost string,
 ) error {

@@ -61,7 +61,10 @@ func ownFrom(s *plot.State, st stuff, need float64) (first, covers int) {
 				continue
 			}
 			age := s.Age(p, season)
-			if harvest.AgeRefusal(rule, harvest.Age{Year: age.Year + ahead, Seasons: age.Seasons + ahead, Settles: age.Settles}) != nil {
+			if harvest.AgeRefusal(
+				rule,
+				harvest.Age{Year: age.Year + ahead, Seasons: age.Seasons + ahead, Settles: age.Settles},
+			) != nil {
 				continue
 			}
 			sum += float64(p.Standing()) * y.Each.Mean * phenology.AgeShare(p.Species, age.Year+ahead)

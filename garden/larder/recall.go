@@ -169,7 +169,11 @@ func viewRecall(s *plot.State, hold held, index int, from origin) RecallView {
 		}
 	}
 	if times > 0 {
-		v.Used = fmt.Sprintf("%s of it was used already, in %s.", amount(s, used, 0), say.Counted(float64(times), "taking", "takings"))
+		v.Used = fmt.Sprintf(
+			"%s of it was used already, in %s.",
+			amount(s, used, 0),
+			say.Counted(float64(times), "taking", "takings"),
+		)
 	}
 	return v
 }
@@ -275,7 +279,10 @@ func (u *Uses) Recall(ctx context.Context, in RecallInput) (journal.Entry, error
 			return journal.Record{}, say.ConflictError{Why: "It is held back already."}
 		}
 		written, err := plot.RecallsTable.Put(ctx, d, 0, row)
-		return journal.Record{Kind: kindStore, Summary: "Held back " + say.LowerFirst(recallName(s, written)) + ": " + row.Why}, err
+		return journal.Record{
+			Kind:    kindStore,
+			Summary: "Held back " + say.LowerFirst(recallName(s, written)) + ": " + row.Why,
+		}, err
 	})
 }
 
@@ -293,7 +300,10 @@ func (u *Uses) UndoRecall(ctx context.Context, id int64) (journal.Entry, error) 
 			_, err := plot.RecallsTable.Put(ctx, d, id, store.PutRecallParams{
 				ID: &row.ID, PickingID: row.PickingID, LotID: row.LotID, Day: row.Day, Why: row.Why, UndoneOn: &today,
 			})
-			return journal.Record{Kind: kindStore, Summary: "Freed " + say.LowerFirst(recallName(s, row)) + ": it was an error"}, err
+			return journal.Record{
+				Kind:    kindStore,
+				Summary: "Freed " + say.LowerFirst(recallName(s, row)) + ": it was an error",
+			}, err
 		}
 		return journal.Record{}, say.NotFoundError{What: "recall"}
 	})

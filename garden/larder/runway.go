@@ -47,8 +47,8 @@ type nextWindow struct {
 // horizonDays is how far ahead runways are told.
 const horizonDays = 3 * 365
 
-// lines are the products of the larder, the first to run out first, those that ran out within a year among them; what is
-// held back wholly comes last.
+// lines are the products of the larder, the first to run out first, those that ran out within a year among them; what
+// is held back wholly comes last.
 func (u *Uses) lines(s *plot.State, hold held) []line {
 	by := map[string]*line{}
 	histories := u.used.histories(s)
@@ -504,7 +504,10 @@ func plantsFor(s *plot.State, l line, need keeping.Amount) StorePlantsView {
 	if !can {
 		return StorePlantsView{}
 	}
-	words := fmt.Sprintf("about %s for one cut a year, full-grown, 8 in 10", say.Counted(float64(plants), "plant", "plants"))
+	words := fmt.Sprintf(
+		"about %s for one cut a year, full-grown, 8 in 10",
+		say.Counted(float64(plants), "plant", "plants"),
+	)
 	if own {
 		words += ", by what you weighed"
 	}

@@ -96,7 +96,8 @@ func (u *Uses) SetAddress(ctx context.Context, in AddressInput) (journal.Entry, 
 	})
 }
 
-// AddressOf is the address that is printed on labels: the household's own, or else the one at which the page was opened.
+// AddressOf is the address that is printed on labels: the household's own, or else the one at which the page was
+// opened.
 func (u *Uses) AddressOf(ctx context.Context, opened string) (string, error) {
 	s, err := u.plot.State(ctx)
 	if err != nil {

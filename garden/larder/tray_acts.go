@@ -158,8 +158,8 @@ func (u *Uses) MoveTray(ctx context.Context, lot int64, in MoveDryingInput) (jou
 	})
 }
 
-// splitTray moves a share of what dries to a tray of its own, with its share of what went in and of what was weighed: it
-// is a lot of its own from then on.
+// splitTray moves a share of what dries to a tray of its own, with its share of what went in and of what was weighed:
+// it is a lot of its own from then on.
 func splitTray(ctx context.Context, s *plot.State, d *journal.Draft, t tray, to int64, share float64) error {
 	row := lotParams(t.lot)
 	row.ID, row.Tray = nil, &to
@@ -186,7 +186,13 @@ func splitTray(ctx context.Context, s *plot.State, d *journal.Draft, t tray, to 
 		return err
 	}
 	for _, w := range s.WeightsOfLot(t.lot.ID) {
-		stays := store.PutTrayWeightParams{ID: &w.ID, LotID: w.LotID, At: w.At, Grams: w.Grams * (1 - share), Source: w.Source}
+		stays := store.PutTrayWeightParams{
+			ID:     &w.ID,
+			LotID:  w.LotID,
+			At:     w.At,
+			Grams:  w.Grams * (1 - share),
+			Source: w.Source,
+		}
 		if _, err := plot.TrayWeightsTable.Put(ctx, d, w.ID, stays); err != nil {
 			return err
 		}

@@ -326,7 +326,10 @@ func wayOfLot(s *plot.State, hold held, st stuff) []WayStep {
 		}
 	}
 	if left >= leastGrams {
-		steps = append(steps, WayStep{Kind: "left", Title: "Not in a jar yet", Grams: left, Words: amount(s, left, st.lot.Density)})
+		steps = append(
+			steps,
+			WayStep{Kind: "left", Title: "Not in a jar yet", Grams: left, Words: amount(s, left, st.lot.Density)},
+		)
 	}
 	return complete(steps)
 }
@@ -597,7 +600,13 @@ func wayOfJar(s *plot.State, hold held, h holding) []WayStep {
 	}
 	jar.When, jar.Grams, jar.Words = view.FullDayWords(first), in, amount(s, in, h.lot.Density)
 	steps = append(steps, jar)
-	left := WayStep{Kind: "left", When: "in the " + h.jar.Vessel, Title: "Left", Grams: h.grams, Words: amount(s, h.grams, h.lot.Density)}
+	left := WayStep{
+		Kind:  "left",
+		When:  "in the " + h.jar.Vessel,
+		Title: "Left",
+		Grams: h.grams,
+		Words: amount(s, h.grams, h.lot.Density),
+	}
 	if h.jar.EndedOn != nil {
 		left.When, left.Title = view.FullDayWords(*h.jar.EndedOn), "Empty"
 	}

@@ -179,8 +179,8 @@ func (s *State) JarFlowByID(id int64) (store.JarFlow, bool) {
 	return JarFlows.Of(s)[at], true
 }
 
-// LarderFlows are what went from pickings into lots, from lots into jars, from jars into lots and away, as it was noted:
-// what went away by the id of its flow. What was found to be more or less when it was weighed went nowhere.
+// LarderFlows are what went from pickings into lots, from lots into jars, from jars into lots and away, as it was
+// noted: what went away by the id of its flow. What was found to be more or less when it was weighed went nowhere.
 func (s *State) LarderFlows() []keeping.Flow {
 	l := s.larder()
 	l.flowsOnce.Do(func() {
