@@ -270,7 +270,7 @@ func pastJob(h holding, until, on calendar.Date) area.Job {
 	j := newJob(fmt.Sprintf("store:past:%d:%d", h.jar.ID, until.Year()), "Look at", "the jar of "+h.name(), until,
 		until.AddDays(60), on, 5, pastStake)
 	j.View.JarID, j.View.SpeciesID, j.View.Part = h.jar.ID, h.lot.SpeciesID, h.lot.Part
-	j.View.Reason = "Past its time since " + until.DayMonthYear() + 
+	j.View.Reason = "Past its time since " + until.DayMonthYear() +
 		": smell it, look for mould, and throw out what is stale."
 	return j
 }
