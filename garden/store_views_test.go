@@ -282,6 +282,24 @@ func TestSomethingIsMadeByAnOwnRecipe(t *testing.T) {
 	if !strings.Contains(strings.Join(sum.Lines, "; "), "240 ml of vinegar") || sum.Ready != "6 June" {
 		t.Errorf("%+v", sum)
 	}
+	// What the recipe does not name goes not in, and what it names is asked for.
+	mix, err := p.Larder.PutRecipe(t.Context(), 0, say.AsItStands, keeping.Recipe{
+		Name: "House tea", Making: "mix", Parts: []keeping.RecipePart{
+			{Species: "common-sage", Part: "leaf", Share: 1}, {Species: "meadowsweet", Part: "flowering top", Share: 3},
+		},
+	})
+	check(t, err)
+	_, _, yarrow := p.dried(p.yarrow, "flowering top", "120 g", "2031-05-20", "34 g")
+	_, _, meadowsweet := p.dried(p.meadowsweet, "flowering top", "120 g", "2031-05-20", "30 g")
+	before := p.entries()
+	_, err = p.Larder.Make(t.Context(), larder.MakeLotInput{RecipeID: mix.Made, From: []larder.FromInput{{JarID: jar, Amount: "5 g"}, {JarID: yarrow, Amount: "5 g"}}})
+	p.refused(err, "from.1.pickingId", "not in the recipe", before)
+	p.refused(err, "from", "wants meadowsweet flowering top", before)
+	both, err := p.Larder.SumMaking(t.Context(), larder.MakeLotInput{RecipeID: mix.Made, From: []larder.FromInput{{JarID: jar, Amount: "10 g"}, {JarID: meadowsweet, Amount: "30 g"}}})
+	check(t, err)
+	if lines := strings.Join(both.Lines, "; "); !strings.Contains(lines, "by the recipe 10 g of common sage leaf; by the recipe 30 g of meadowsweet") {
+		t.Errorf("%s", lines)
+	}
 	_, err = p.Larder.Make(t.Context(), in)
 	check(t, err)
 	found := false

@@ -248,6 +248,7 @@ func (u *Uses) plan(s *plot.State, in MakeLotInput) (m plannedMaking, err error)
 		return m, err
 	}
 	m.checkState(&c, in)
+	m.checkRecipe(s, &c)
 	m.name(&c, in)
 	m.sum(s, &c, in)
 	m.row.Note = c.Text("note", in.Note, say.LongestNote)
@@ -352,6 +353,28 @@ func (m *plannedMaking) checkState(c *say.Checklist, in MakeLotInput) {
 	for i, from := range m.from[1:] {
 		if from.fresh != first.fresh && m.making.Liquid != "" {
 			c.Add(fmt.Sprintf("from.%d.pickingId", i+1), "Fresh and dried do not go into one jar: they take unlike liquid.")
+		}
+	}
+}
+
+// checkRecipe refuses what the recipe does not name, and asks for what it does.
+func (m *plannedMaking) checkRecipe(s *plot.State, c *say.Checklist) {
+	if m.recipe == nil {
+		return
+	}
+	goesIn := map[partOf]bool{}
+	for i, from := range m.from {
+		for _, p := range from.parts {
+			goesIn[p] = true
+			if m.recipe.shareOf(p) == 0 {
+				c.Add(fmt.Sprintf("from.%d.pickingId", i), "%s is not in the recipe.",
+					say.Capital(say.PartOf(p.species.Names.Name, p.part)))
+			}
+		}
+	}
+	for _, part := range m.recipe.Parts {
+		if species, has := s.Lib.Species(part.Species); has && !goesIn[partOf{species, part.Part}] {
+			c.Add("from", "The recipe wants %s too.", say.PartOf(species.Names.Name, part.Part))
 		}
 	}
 }

@@ -25,6 +25,7 @@ func viewSum(s *plot.State, m plannedMaking) MakingSumView {
 		in = amount(s, m.herb, m.from[0].jar.lot.Density) + " of " + m.from[0].name
 	}
 	v.Lines = append(v.Lines, in)
+	v.Lines = append(v.Lines, recipeLines(s, m)...)
 	if m.liquidML > 0 {
 		liquid, _ := s.Lib.Keeping().Liquid(m.making.Liquid)
 		v.Lines = append(v.Lines, fmt.Sprintf("%s of %s covers it, in a jar of %s or more",
@@ -82,6 +83,28 @@ func viewSum(s *plot.State, m plannedMaking) MakingSumView {
 	v.Cautions = view.ViewCautions(s, append(all, makingCautions(m.making, m.fresh)...))
 	v.Standing = m.standing()
 	return v
+}
+
+// recipeLines say what the recipe wants of each part, for as much as goes in altogether.
+func recipeLines(s *plot.State, m plannedMaking) (lines []string) {
+	if m.recipe == nil || len(m.recipe.Parts) < 2 {
+		return nil
+	}
+	shares := make([]keeping.Share, len(m.recipe.Parts))
+	for i, part := range m.recipe.Parts {
+		shares[i] = keeping.Share{Name: part.Species, Parts: part.Share}
+		if species, has := s.Lib.Species(part.Species); has {
+			shares[i].Name = say.PartOf(species.Names.Name, part.Part)
+		}
+	}
+	grams, err := keeping.Mix(m.herb, shares)
+	if err != nil {
+		return nil
+	}
+	for i, share := range shares {
+		lines = append(lines, "by the recipe "+amount(s, grams[i], 0)+" of "+share.Name)
+	}
+	return lines
 }
 
 // freezeLines say how it is blanched and cooled, and whether the water serves again.

@@ -34,6 +34,16 @@ func (r recipe) steps(begun calendar.Date) (steps []StepView) {
 // ownStepMinutes is how long a step of an own recipe takes: nobody writes that down. A guess of ours.
 const ownStepMinutes = 10
 
+// shareOf is how many parts by weight a recipe wants of a part of a plant, 0 for none.
+func (r recipe) shareOf(p partOf) float64 {
+	for _, part := range r.Parts {
+		if part.Species == p.species.ID && part.Part == p.part {
+			return part.Share
+		}
+	}
+	return 0
+}
+
 // recipeByID is an own recipe as it can be made; false for one that is not there, or that what is known of its plants
 // does not allow any more.
 func recipeByID(s *plot.State, id int64) (recipe, bool) {
