@@ -136,6 +136,7 @@ func TestWhatCannotBeMadeIsRefusedAtTheField(t *testing.T) {
 		{func(in *larder.MakeLotInput) { in.Making = "frozen" }, "from.0.pickingId", "is dried already"},
 		{func(in *larder.MakeLotInput) { in.Making = "mix" }, "name", "Give it a name"},
 		{func(in *larder.MakeLotInput) { in.From = append(in.From, larder.FromInput{PickingID: fresh}) }, "from.1.pickingId", "one jar"},
+		{func(in *larder.MakeLotInput) { in.From = append(in.From, in.From[0]) }, "from.1.jarId", "named twice"},
 	} {
 		in := good
 		in.From = append([]larder.FromInput{}, good.From...)
@@ -183,6 +184,8 @@ func TestWhatCannotBeInAJarIsRefusedAtTheField(t *testing.T) {
 	p.refused(fill(larder.FillInput{Holds: "2 l", Amount: "90 g"}), "jars.0.amount", "", before)
 	jar := p.jar(lot, "1 l", "40 g")
 	before = p.entries()
+	_, err := p.Larder.FillJars(ctx, lot, []larder.FillInput{{JarID: jar, Amount: "5 g"}, {JarID: jar, Amount: "5 g"}})
+	p.refused(err, "jars.1.jarId", "named twice", before)
 	p.refused(p.take(jar, larder.TakeInput{Kind: "taken", Amount: "41.5 g"}), "amount", "Only 40 g", before)
 	p.refused(p.take(jar, larder.TakeInput{Kind: "taken", Amount: "0 g"}), "amount", "above nothing", before)
 	p.refused(p.take(jar, larder.TakeInput{Kind: "taken", Amount: "a sip"}), "amount", "", before)
@@ -199,7 +202,7 @@ func TestWhatCannotBeInAJarIsRefusedAtTheField(t *testing.T) {
 	p.refused(weigh("90 g"), "amount", "more than was in it", before)
 	p.refused(weigh("9 kg"), "amount", "does not go in", before)
 	p.refused(weigh("-5 g"), "amount", "", before)
-	_, err := p.Larder.PutShelf(ctx, 0, say.AsItStands, larder.ShelfInput{})
+	_, err = p.Larder.PutShelf(ctx, 0, say.AsItStands, larder.ShelfInput{})
 	p.refused(err, "name", "Give the shelf a name", before)
 	_, err = p.Larder.Buy(ctx, larder.BoughtInput{SpeciesID: "hemlock", Part: "leaf", From: "a stall", Amount: "10 g", Jar: larder.FillInput{Holds: "1 l"}})
 	p.refused(err, "part", "", before)

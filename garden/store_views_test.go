@@ -326,3 +326,28 @@ func TestAJarIsFoundByAnyNameOfWhatIsInIt(t *testing.T) {
 		}
 	}
 }
+
+// 500 ml at 40 % of one of 70 %: 286 ml of it, filled up with water (model.md §8).
+func TestAStrongSpiritIsFilledUpWithWater(t *testing.T) {
+	p := newStocked(t)
+	_, _, jar := p.dried(p.sage, "leaf", "260 g", "2031-05-20", "62 g")
+	in := larder.MakeLotInput{
+		Making: "spirit", From: []larder.FromInput{{JarID: jar, Amount: "60 g"}}, Liquid: "500 ml", Strength: "70", DiluteTo: "40",
+	}
+	sum, err := p.Larder.SumMaking(t.Context(), in)
+	check(t, err)
+	if lines := strings.Join(sum.Lines, "; "); !strings.Contains(lines, "286 ml of the spirit, filled up with water to 500 ml") ||
+		!strings.Contains(lines, "40 % as it is poured on") {
+		t.Errorf("%s", lines)
+	}
+	before := p.entries()
+	for to, words := range map[string]string{"80": "weaker, not stronger", "weak": "for example 40", "0": "above 0", "15": ""} {
+		in.DiluteTo = to
+		_, err := p.Larder.Make(t.Context(), in)
+		field := "diluteTo"
+		if to == "15" { // it can be mixed, and spoils
+			field, words = "strength", "spoils"
+		}
+		p.refused(err, field, words, before)
+	}
+}

@@ -181,14 +181,6 @@ func RateAfter(before Spread, own []float64) Spread {
 	}
 }
 
-// WaterAfter is the share of water in the tray after some hours, of its whole weight, on the mean of what is believed.
-func (f DryingForecast) WaterAfter(hours float64) (water float64) {
-	for _, n := range f.nodes {
-		water += n.weight * (1 - f.drying.Fresh*(1-n.water)/f.gramsOf(n, hours))
-	}
-	return water
-}
-
 // quantiles returns at which value a share of the belief lies below it.
 func (f DryingForecast) quantiles(of func(dryingNode) float64) func(share float64) float64 {
 	type weighted struct{ value, weight float64 }

@@ -107,7 +107,6 @@ func TestAForecastWithoutDoubtIsTheEquation(t *testing.T) {
 	near(t, "early", finish.Early, want, 1e-9)
 	near(t, "weight then", finish.Grams, 166.67, 0.01)
 	near(t, "weight at once", f.GramsAfter(0), 1000, 1e-9)
-	near(t, "water at once", f.WaterAfter(0), 0.85, 1e-9)
 	near(t, "weight after long", f.GramsAfter(1000), 150, 1e-6)
 	if f.DoneBy(want-0.01) != 0 || f.DoneBy(want+0.01) != 1 {
 		t.Error("the chance is not 0 before and 1 after")

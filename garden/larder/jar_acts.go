@@ -364,7 +364,13 @@ func (u *Uses) FillJars(ctx context.Context, lot int64, jars []FillInput) (journ
 		left := *row.Grams - s.FilledOf(lot)
 		whole := left
 		var filled []string
+		had := map[int64]bool{}
 		for i, in := range jars {
+			if in.JarID != 0 && had[in.JarID] {
+				c.Add(fmt.Sprintf("jars.%d.jarId", i), "This jar is named twice.")
+				continue
+			}
+			had[in.JarID] = true
 			grams, err := fillOne(ctx, s, d, &c, fmt.Sprintf("jars.%d.", i), st, in, left)
 			if err != nil {
 				return journal.Record{}, err

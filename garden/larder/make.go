@@ -30,6 +30,7 @@ type MakeLotInput struct {
 	At       string      `json:"at,omitempty" doc:"Day and time; empty for now"`
 	Liquid   string      `json:"liquid,omitempty" doc:"How much liquid, as typed; empty for what covers it"`
 	Strength string      `json:"strength,omitempty" doc:"In %, as it stands on the bottle"`
+	DiluteTo string      `json:"diluteTo,omitempty" doc:"To how many % a stronger spirit is filled up with water; empty for not"`
 	Days     string      `json:"days,omitempty" doc:"How long it stands; empty for as long as is usual"`
 	Bag      string      `json:"bag,omitempty" doc:"What a bag holds, as typed; for freezing"`
 	// Out is what came of it, where it is done the same day; empty while it stands.
@@ -73,6 +74,7 @@ type plannedMaking struct {
 	density   float64
 	strength  *float64
 	after     *float64 // strength once fresh herb gave its water
+	diluted   *keeping.Diluted
 	days      int
 	months    float64
 	added     []flow
@@ -233,6 +235,10 @@ func (u *Uses) plan(s *plot.State, in MakeLotInput) (m plannedMaking, err error)
 	fromJar := map[int64]float64{}
 	for i, one := range in.From {
 		field := fmt.Sprintf("from.%d.", i)
+		if _, twice := fromJar[one.JarID]; twice && one.PickingID == 0 {
+			c.Add(field+"jarId", "This jar is named twice.")
+			continue
+		}
 		from, err := readIngredient(s, &c, hold, field, one, already, fromJar)
 		if err != nil {
 			return m, err
@@ -527,6 +533,7 @@ func (m *plannedMaking) readStrength(c *say.Checklist, in MakeLotInput, liquid k
 		}
 		strength = typed
 	}
+	strength = m.dilute(c, in, liquid, strength)
 	m.strength = &strength
 	after := strength
 	if m.fresh {
@@ -541,6 +548,26 @@ func (m *plannedMaking) readStrength(c *say.Checklist, in MakeLotInput, liquid k
 		c.Add("strength", "It would have %.0f %%: below %.0f %% it spoils. Take a stronger one, more of it, or dried herb.",
 			after, least)
 	}
+}
+
+// dilute fills a spirit up with water to a weaker one, where that was asked for, and returns how strong it is then.
+func (m *plannedMaking) dilute(c *say.Checklist, in MakeLotInput, liquid keeping.Liquid, strength float64) float64 {
+	text := strings.TrimSpace(strings.TrimSuffix(strings.TrimSpace(in.DiluteTo), "%"))
+	if text == "" {
+		return strength
+	}
+	want, rest, err := unit.SplitNumber(text)
+	if liquid.ID != "spirit" || err != nil || strings.TrimSpace(rest) != "" {
+		c.Add("diluteTo", "A spirit is filled up with water to so many %%, for example 40.")
+		return strength
+	}
+	diluted, err := keeping.Dilute(m.liquidML, want, strength)
+	if err != nil {
+		c.AddError("diluteTo", err)
+		return strength
+	}
+	m.diluted = &diluted
+	return want
 }
 
 // sumFreezing is what freezing comes to.

@@ -31,8 +31,15 @@ func viewSum(s *plot.State, m plannedMaking) MakingSumView {
 		v.Lines = append(v.Lines, fmt.Sprintf("%s of %s covers it, in a jar of %s or more",
 			volume(m.liquidML), liquid.Name, volume(math.Ceil(m.jarML/50)*50)))
 	}
+	if m.diluted != nil {
+		v.Lines = append(v.Lines, fmt.Sprintf("%s of the spirit, filled up with water to %s; they shrink a little as they mix",
+			volume(m.diluted.SpiritML), volume(m.liquidML)))
+	}
 	if m.strength != nil {
 		words := fmt.Sprintf("%s %% on the bottle", say.Number(*m.strength))
+		if m.diluted != nil {
+			words = fmt.Sprintf("%s %% as it is poured on", say.Number(*m.strength))
+		}
 		if m.after != nil {
 			words += fmt.Sprintf(", about %.0f %% once the fresh herb has given its water", *m.after)
 		}

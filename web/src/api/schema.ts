@@ -6049,6 +6049,8 @@ export interface components {
             bag?: string;
             /** @description How long it stands; empty for as long as is usual */
             days?: string;
+            /** @description To how many % a stronger spirit is filled up with water; empty for not */
+            diluteTo?: string;
             from: components["schemas"]["FromInput"][];
             /** @description How much liquid, as typed; empty for what covers it */
             liquid?: string;

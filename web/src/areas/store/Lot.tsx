@@ -26,6 +26,7 @@ export function Lot() {
   const { noted } = useUndo();
   const { send, sending, fault } = useSend();
   const [open, setOpen] = useState<"fill" | "finish" | "discard" | "hold">();
+  const [basket, setBasket] = useState<number>();
   if (error) return <Trouble reason={error} />;
   if (!lot) return <Reckoning />;
   const read = async () => {
@@ -128,6 +129,16 @@ export function Lot() {
                 source.words
               )}
               {source.held && <Box sx={{ color: "var(--forbid)" }}>{source.held}</Box>}
+              {source.pickingId > 0 && !source.held && (
+                <Button
+                  size="small"
+                  color="error"
+                  aria-label={`Hold all of this picking back: ${source.words}`}
+                  onClick={() => setBasket(source.pickingId)}
+                >
+                  Hold all of this picking back
+                </Button>
+              )}
             </Box>
           ))}
           {lot.jars.length > 0 && (
@@ -175,6 +186,15 @@ export function Lot() {
             answerOf(api.POST("/api/store/lots/{id}/discard", { params: { path: { id } }, body: { why } }))
           }
           onClose={() => setOpen(undefined)}
+        />
+      )}
+      {basket !== undefined && (
+        <WhyDialog
+          title="Hold all of this picking back"
+          act="Hold it back"
+          help="Every lot, jar and gift of it is held with it"
+          send={(why) => answerOf(api.POST("/api/store/recalls", { body: { pickingId: basket, why } }))}
+          onClose={() => setBasket(undefined)}
         />
       )}
       {open === "hold" && (

@@ -213,6 +213,7 @@ function Sums({
   const [name, setName] = useState("");
   const [liquid, setLiquid] = useState("");
   const [strength, setStrength] = useState("");
+  const [diluteTo, setDiluteTo] = useState("");
   const [days, setDays] = useState("");
   const [bag, setBag] = useState("");
   const [out, setOut] = useState("");
@@ -226,6 +227,7 @@ function Sums({
     name,
     liquid,
     strength,
+    diluteTo,
     days,
     bag,
     from: taken.map((one) => ({
@@ -275,6 +277,8 @@ function Sums({
             "strength",
             `As on the bottle; empty: ${making.strength}`,
           )}
+        {making.id === "spirit" &&
+          field("Filled up with water to, in %", diluteTo, setDiluteTo, "diluteTo", "Empty: as it is")}
         {making.days > 0 && field("Stands how many days", days, setDays, "days", `Empty: ${making.days}`)}
         {making.bags && field("A bag holds", bag, setBag, "bag", "500 ml, 1 quart; empty: a litre")}
       </Box>
