@@ -129,7 +129,7 @@ func TestTheYearBehindAndTheWeekOnScreen(t *testing.T) {
 	b.click("The week")
 	b.visit("/week")
 	b.sees("Tuesday 27 May")
-	b.sees("41 of 45 min")
+	b.sees("45 of 45 min")
 	printed, err := chromedp.Run(b.ctx, chromedp.PrintToPDF())
 	check(t, err)
 	if pages := bytes.Count(printed, []byte("/Type /Page\n")); pages != 1 {

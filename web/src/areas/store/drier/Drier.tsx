@@ -180,14 +180,14 @@ function Waits({
             <Button
               size="small"
               variant="outlined"
-              aria-label={`Lay in ${wait.name}`}
+              aria-label={`Lay it in: ${wait.name}`}
               onClick={() => onLoad(wait, free[0] ?? 1)}
             >
               Lay it in
             </Button>
           )}
           {wait.state === "to sort" && (
-            <Button size="small" component={Link} to={kept("/gather")} aria-label={`Sort ${wait.name}`}>
+            <Button size="small" component={Link} to={kept("/gather")} aria-label={`Sort it: ${wait.name}`}>
               Sort it
             </Button>
           )}
