@@ -45,7 +45,7 @@ export function TrayPanel({ number, lot, free }: Props) {
       </Box>
       {lot.held && <Box sx={{ color: "var(--forbid)", fontWeight: 700 }}>{lot.held}</Box>}
       <Box sx={{ fontSize: 17, mt: 0.5 }}>
-        <b>Dry {lot.finish}</b>
+        <b>{lot.late < 0 ? "It should be dry by now" : `Dry ${lot.finish}`}</b>
       </Box>
       <Box sx={{ fontSize: 14.5, color: "text.secondary" }}>
         8 in 10, by {lot.standing === "measured" ? "what you weighed" : "a guess: weigh it, and it narrows"}
