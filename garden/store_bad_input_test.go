@@ -2,6 +2,7 @@ package garden
 
 import (
 	"errors"
+	"math"
 	"strings"
 	"testing"
 
@@ -77,6 +78,13 @@ func TestWhatCannotBeInTheDrierIsRefusedAtTheField(t *testing.T) {
 	}
 	if err := weigh("", "20 g"); !errors.As(err, &conflict) {
 		t.Errorf("weighed when it was out: %v", err)
+	}
+	for _, id := range []int64{math.MaxInt64, math.MinInt64, 0, -1} {
+		_, lotErr := p.Larder.Lot(ctx, id)
+		_, jarErr := p.Larder.Jar(ctx, id)
+		if !errors.As(lotErr, new(say.NotFoundError)) || !errors.As(jarErr, new(say.NotFoundError)) {
+			t.Errorf("%d: %v, %v", id, lotErr, jarErr)
+		}
 	}
 	if _, err := p.Larder.LoadTrays(ctx, larder.LoadInput{Trays: []larder.TrayLoadInput{on(1, 999, "")}}); !errors.As(err, new(say.NotFoundError)) {
 		t.Errorf("a basket that is not there: %v", err)

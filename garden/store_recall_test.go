@@ -187,3 +187,36 @@ func TestACautionThatIsNewIsReadBeforeTheJarIsUsed(t *testing.T) {
 		t.Errorf("read, and %v are held", held)
 	}
 }
+
+// What was picked of a planting stays what it was when the planting is gone from the plan: an annual that is cleared in
+// autumn takes no jar with it.
+func TestAJarOutlivesThePlantingItIsOf(t *testing.T) {
+	c := newChain(t)
+	_, err := c.Place.RemovePlanting(t.Context(), c.sage)
+	check(t, err)
+	if held := c.heldJars(); len(held) != 0 {
+		t.Errorf("the planting was cleared, and %v are held: %+v", held, c.recalls().Recalls)
+	}
+	check(t, c.take(c.sageJar, larder.TakeInput{Kind: "taken", Amount: "2 g"}))
+	jar, err := c.Larder.Jar(t.Context(), c.sageJar)
+	check(t, err)
+	if len(jar.Sources) != 1 || jar.Sources[0].PickingID != c.sagePicking {
+		t.Errorf("%+v", jar.Sources)
+	}
+	// In winter the bed turns out to lie beside a sprayed strip: what grew in it is held though it is gone.
+	entry, err := c.Place.AddItem(t.Context(), unsafeStrip("5 m", "4 m"))
+	check(t, err)
+	if held := c.heldJars(); !slices.Contains(held, c.sageJar) {
+		t.Errorf("its bed is unsafe, and only %v are held", held)
+	}
+	for _, r := range c.recalls().Recalls {
+		if r.Kind != "ground" {
+			t.Errorf("%+v", r)
+		}
+	}
+	_, err = c.TakeBack(t.Context(), entry.ID)
+	check(t, err)
+	if held := c.heldJars(); len(held) != 0 {
+		t.Errorf("the strip is gone, and %v are held", held)
+	}
+}

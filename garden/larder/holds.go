@@ -6,7 +6,6 @@ import (
 	"strings"
 
 	"bramblyacre/core/flora"
-	"bramblyacre/core/identity"
 	"bramblyacre/core/keeping"
 	"bramblyacre/garden/plot"
 	"bramblyacre/garden/say"
@@ -26,11 +25,11 @@ type origin struct {
 
 // What a thing is held back for.
 const (
-	holdIdentity = "identity"
-	holdGround   = "ground"
-	holdTable    = "table"
+	holdIdentity = view.HeldIdentity
+	holdGround   = view.HeldGround
+	holdTable    = view.HeldTable
+	holdOwn      = view.HeldOwn
 	holdVerdict  = "verdict"
-	holdOwn      = "own"
 	holdCaution  = "caution"
 )
 
@@ -136,20 +135,11 @@ func pickingOrigins(s *plot.State) (all []origin) {
 				all = append(all, from)
 				continue
 			}
-			why, holds := view.BasketHolds(s, p, picking)
-			if !holds {
+			if from.kind, from.why = view.BasketHolds(s, p, picking); from.kind == "" {
 				continue
 			}
-			from.why = why
-			switch recall, own := s.RecallOf(picking.ID, 0); {
-			case own:
-				from.kind, from.recall = holdOwn, recall
-			case p.IdentityState != identity.Sure:
-				from.kind = holdIdentity
-			case p.Ground != "":
-				from.kind = holdGround
-			default:
-				from.kind = holdTable
+			if from.kind == holdOwn {
+				from.recall, _ = s.RecallOf(picking.ID, 0)
 			}
 			all = append(all, from)
 		}

@@ -3,6 +3,7 @@ package plot
 import (
 	"cmp"
 	"slices"
+	"sort"
 	"sync"
 
 	"bramblyacre/core/keeping"
@@ -56,9 +57,8 @@ var (
 
 // runOf are the rows of one owner of a list that is in the owners' order.
 func runOf[Row any](list []Row, owner int64, of func(Row) int64) []Row {
-	by := func(r Row, id int64) int { return cmp.Compare(of(r), id) }
-	first, _ := slices.BinarySearchFunc(list, owner, by)
-	last, _ := slices.BinarySearchFunc(list, owner+1, by)
+	first := sort.Search(len(list), func(i int) bool { return of(list[i]) >= owner })
+	last := sort.Search(len(list), func(i int) bool { return of(list[i]) > owner })
 	return list[first:last]
 }
 

@@ -64,6 +64,8 @@ type State struct {
 	rows *rows
 	// water is each bed's water, made when first asked for; waterBefore are those of the state before.
 	water, waterBefore *sync.Map
+	// gone is the unsafe ground that plantings may have reached that are gone from the plan, made when first asked for.
+	gone *sync.Map
 	// others are the plot in other seasons, made when first asked for.
 	others *lru.Cache[calendar.Date, *otherSeason]
 	// usual are the forecasts of plants that nobody has looked at, made when first asked

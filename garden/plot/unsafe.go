@@ -89,6 +89,39 @@ func (s *State) findTree(p *Planting, it Item, tree suitability.Tree) {
 	p.Findings = append(p.Findings, Finding{Tree: &tree, Where: ItemName(tree.Name, it.Name), Plants: inside})
 }
 
+// GoneGround is ground that a planting may have stood on that is gone from the plan.
+type GoneGround struct {
+	Ground suitability.UnsafeGround
+	Where  string
+}
+
+// triedSpots is at how many places of a bed it is tried what a planting may have reached that is gone: where each of its
+// plants stood is not known any more.
+const triedSpots = 60
+
+// UnsafeOnceGone finds the unsafe ground that a planting may have reached that is gone from the plan, wherever in its bed
+// it stood: none where there is none, or its bed is gone too.
+func (s *State) UnsafeOnceGone(p *Planting) GoneGround {
+	if found, known := s.gone.Load(p.ID); known {
+		return found.(GoneGround)
+	}
+	var found GoneGround
+	form, stands := s.Forms[p.BedID]
+	if stands && !p.Aside {
+		tried := *p
+		tried.Spots = form.Samples(triedSpots)
+		s.findGround(&tried, func(string) (suitability.Tree, bool) { return suitability.Tree{}, false })
+		for _, f := range tried.Findings {
+			if f.Ground != "" {
+				found = GoneGround{f.Ground, f.Where}
+				break
+			}
+		}
+	}
+	s.gone.Store(p.ID, found)
+	return found
+}
+
 // TreeReachM is how far a tree's ground reaches from its stem, in metres.
 func (s *State) TreeReachM(it Item, tree suitability.Tree) float64 {
 	if it.Item.Traits.ReachM != nil {

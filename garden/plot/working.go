@@ -181,7 +181,7 @@ func (g *Plot) workOut(ctx context.Context, before *State, moved []movedBy, toda
 	if s.usual = (&sync.Map{}); before != nil && before.Sky == s.Sky && before.Lib == s.Lib {
 		s.usual = before.usual
 	}
-	s.water, s.others = &sync.Map{}, newOthers()
+	s.water, s.gone, s.others = &sync.Map{}, &sync.Map{}, newOthers()
 	if before != nil {
 		s.waterBefore = before.water
 	}

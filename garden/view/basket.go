@@ -2,6 +2,7 @@ package view
 
 import (
 	"encoding/json"
+	"fmt"
 	"slices"
 	"strings"
 
@@ -20,33 +21,47 @@ const (
 	BasketHeld = "held back"
 )
 
-// BasketHolds tells whether a picking is held back, and why.
-func BasketHolds(s *plot.State, p *plot.Planting, picking store.Picking) (why string, holds bool) {
+// What a picking is held back for.
+const (
+	HeldOwn      = "own"
+	HeldTable    = "table"
+	HeldIdentity = "identity"
+	HeldGround   = "ground"
+)
+
+// BasketHolds tells for what a picking is held back, and why; empty where it is not.
+func BasketHolds(s *plot.State, p *plot.Planting, picking store.Picking) (kind, why string) {
 	if recall, is := s.RecallOf(picking.ID, 0); is {
-		return "Held back since " + DayWords(recall.Day) + ": " + recall.Why, true
+		return HeldOwn, "Held back since " + DayWords(recall.Day) + ": " + recall.Why
 	}
 	for _, sorting := range s.Sortings[picking.ID] {
 		if !strings.Contains(sorting.Answers, string(identity.NotSeen)) {
 			continue // nothing else can be in it, and there are years of them to read
 		}
 		if answers, _ := TableAnswers(sorting.Answers); slices.Contains(answers, string(identity.NotSeen)) {
-			return "At the table something in it was not " + p.Species.Names.Name + ". None of it is for use.", true
+			return HeldTable, "At the table something in it was not " + p.Species.Names.Name + ". None of it is for use."
 		}
 	}
 	switch {
 	case p.IdentityState == identity.Excluded:
-		return "A check contradicted what it was picked as. None of it is for use.", true
+		return HeldIdentity, "A check contradicted what it was picked as. None of it is for use."
 	case p.IdentityState != identity.Sure:
-		return "The planting is not sure. None of it is for use until it is.", true
+		return HeldIdentity, "The planting is not sure. None of it is for use until it is."
 	case p.Ground != "":
-		return UnsafeWords(p), true
+		return HeldGround, UnsafeWords(p)
+	case p.RemovedOn == nil:
+		return "", ""
 	}
-	return "", false
+	if gone := s.UnsafeOnceGone(p); gone.Ground != "" {
+		return HeldGround, fmt.Sprintf("Its bed, %s, reaches unsafe ground (%s: %s), and where in it the plants stood is not known any "+
+			"more. None of it is for use.", p.Bed.Name, gone.Where, gone.Ground)
+	}
+	return "", ""
 }
 
 // BasketState tells what a picking is fit for, and why.
 func BasketState(s *plot.State, p *plot.Planting, picking store.Picking) (state, why string) {
-	if why, holds := BasketHolds(s, p, picking); holds {
+	if kind, why := BasketHolds(s, p, picking); kind != "" {
 		return BasketHeld, why
 	}
 	for _, sorting := range s.Sortings[picking.ID] {
