@@ -351,3 +351,75 @@ func TestAStrongSpiritIsFilledUpWithWater(t *testing.T) {
 		p.refused(err, field, words, before)
 	}
 }
+
+// A tea mixed of what is half a year old has half a year less before it; a jar of two lots is as old as its older one.
+func TestALabelTellsTheAgeOfTheOldestInIt(t *testing.T) {
+	p := newStocked(t)
+	*p.today = calendar.Must(2030, 9, 1)
+	_, _, old := p.dried(p.sage, "leaf", "200 g", "2030-09-01", "48 g") // sage leaf keeps 15 months: to December 2031
+	*p.today = calendar.Must(2031, 5, 27)
+	_, _, young := p.dried(p.meadowsweet, "flowering top", "120 g", "2031-05-20", "30 g")
+	_, err := p.Larder.Make(t.Context(), larder.MakeLotInput{
+		Making: "mix", Name: "Tea", Out: "20 g", From: []larder.FromInput{{JarID: old, Amount: "10 g"}, {JarID: young, Amount: "10 g"}},
+	})
+	check(t, err)
+	tea := p.jar(p.newestLot(), "1 l", "")
+	best := func(jar int64) string {
+		labels, err := p.Larder.Labels(t.Context(), larder.LabelsOf{JarIDs: []int64{jar}})
+		check(t, err)
+		_, after, _ := strings.Cut(strings.Join(labels[0].Lines, " "), "Best before ")
+		return after
+	}
+	sage, mixed := best(old), best(tea)
+	if !strings.HasPrefix(sage, "December 2031") || mixed != sage && !strings.HasPrefix(mixed, "November 2031") {
+		t.Errorf("the sage is best before %q, the tea with it before %q", sage, mixed)
+	}
+	lot := p.load(p.pick(p.sage, "leaf", "100 g", "2031-05-26"), 1, "", "2031-05-26T08:00")
+	p.dry(lot, "24 g", "2031-05-27T08:00")
+	_, err = p.Larder.FillJars(t.Context(), lot, []larder.FillInput{{JarID: old, Amount: "20 g"}})
+	check(t, err)
+	if again := best(old); again != sage {
+		t.Errorf("filled up it is best before %q, it was %q", again, sage)
+	}
+	// What is left over of the lot is thrown out by name, and is no more.
+	_, err = p.Larder.DiscardLot(t.Context(), lot, larder.DiscardInput{Why: "Crumbs."})
+	check(t, err)
+	if view, err := p.Larder.Lot(t.Context(), lot); err != nil || view.Line.Left != "" {
+		t.Errorf("%+v, %v", view.Line, err)
+	}
+	if _, err := p.Larder.DiscardLot(t.Context(), lot, larder.DiscardInput{Why: "Crumbs."}); !errors.As(err, new(say.ConflictError)) {
+		t.Errorf("thrown out twice: %v", err)
+	}
+	// Past its time it is asked about before it goes into anything.
+	*p.today = calendar.Must(2032, 3, 1)
+	_, err = p.Larder.Make(t.Context(), larder.MakeLotInput{Making: "powder", Out: "4 g", From: []larder.FromInput{{JarID: old, Amount: "5 g"}}})
+	if asked := say.Questions(err); len(asked) != 1 || !strings.Contains(asked[0], "past its time") {
+		t.Errorf("stale: %v", err)
+	}
+	p.balanced()
+}
+
+// An oil of fresh herb in one jar with one of dried herb is for the skin only: the careful caution holds for the jar.
+func TestAJarHasTheCautionsOfAllItsLots(t *testing.T) {
+	p := newStocked(t)
+	yarrow := p.pick(p.yarrow, "flowering top", "200 g", "2031-05-27")
+	_, _, dry := p.dried(p.yarrow, "flowering top", "120 g", "2031-05-20", "34 g")
+	var lots []int64
+	for _, from := range []larder.FromInput{{JarID: dry, Amount: "20 g"}, {PickingID: yarrow, Amount: "40 g"}} {
+		_, err := p.Larder.Make(t.Context(), larder.MakeLotInput{Making: "oil", From: []larder.FromInput{from}})
+		check(t, err)
+		lots = append(lots, p.newestLot())
+	}
+	for _, lot := range lots {
+		_, err := p.Larder.Finish(t.Context(), lot, larder.FinishInput{Out: "100 ml"})
+		check(t, err)
+	}
+	bottle := p.jar(lots[0], "500 ml", "")
+	_, err := p.Larder.FillJars(t.Context(), lots[1], []larder.FillInput{{JarID: bottle}})
+	check(t, err)
+	labels, err := p.Larder.Labels(t.Context(), larder.LabelsOf{JarIDs: []int64{bottle}})
+	check(t, err)
+	if all := strings.Join(labels[0].Cautions, " "); !strings.Contains(all, "never by mouth") || !strings.Contains(all, "botulism") {
+		t.Errorf("%s", all)
+	}
+}

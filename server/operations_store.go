@@ -292,13 +292,24 @@ func (o operations) registerRecalls(api huma.API) {
 
 // labelPage asks for labels.
 type labelPage struct {
-	Size   string `query:"size" default:"large" doc:"The sheet, as the store lists them"`
-	Jars   string `query:"jars" maxLength:"2000" doc:"Ids of jars, by commas"`
-	Lots   string `query:"lots" maxLength:"2000" doc:"Ids of lots, by commas"`
-	Each   int    `query:"each" minimum:"0" maximum:"100" doc:"How many of each; 0 for one"`
-	Gift   bool   `query:"gift" doc:"For someone who does not know the house"`
-	Skip   int    `query:"skip" minimum:"0" maximum:"60" doc:"How many labels of the first sheet are used already"`
-	Opened string `query:"opened" maxLength:"200" doc:"The address that the page was opened at"`
+	Size string `query:"size" default:"large" doc:"The sheet, as the store lists them"`
+	Jars string `query:"jars" maxLength:"2000" doc:"Ids of jars, by commas"`
+	Lots string `query:"lots" maxLength:"2000" doc:"Ids of lots, by commas"`
+	Each int    `query:"each" minimum:"0" maximum:"100" doc:"How many of each; 0 for one"`
+	Gift bool   `query:"gift" doc:"For someone who does not know the house"`
+	Skip int    `query:"skip" minimum:"0" maximum:"60" doc:"How many labels of the first sheet are used already"`
+	// opened is the address that the labels were asked for at.
+	opened string
+}
+
+// Resolve keeps the address that the labels were asked for at: what is printed leads there, and nobody else says where.
+func (p *labelPage) Resolve(ctx huma.Context) []error {
+	scheme := "http"
+	if ctx.TLS() != nil {
+		scheme = "https"
+	}
+	p.opened = scheme + "://" + ctx.Host()
+	return nil
 }
 
 func (o operations) registerLabels(api huma.API) {
@@ -331,7 +342,7 @@ func (o operations) jarLabels(ctx context.Context, in *labelPage) ([]byte, error
 	if err != nil {
 		return nil, err
 	}
-	address, err := o.garden.Larder.AddressOf(ctx, in.Opened)
+	address, err := o.garden.Larder.AddressOf(ctx, in.opened)
 	if err != nil {
 		return nil, err
 	}

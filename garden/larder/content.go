@@ -220,11 +220,26 @@ func lotsBefore(s *plot.State, lot store.Lot) (all []store.Lot) {
 	return all
 }
 
-// cautionsOf are the cautions of what a lot is: of each part in it as it is made here, and of the making itself.
-func cautionsOf(s *plot.State, lot store.Lot) (all []flora.Caution) {
-	st := stuffOf(s, lot)
-	preparation := flora.PreparationOf(st.making.Word)
-	parts := partsIn(s, lot)
+// cautionsOf are the cautions of what lots are that are in one jar: of each part in them as it is made here, and of the
+// making itself, those of fresh herb where any of them is of fresh herb.
+func cautionsOf(s *plot.State, lots ...store.Lot) (all []flora.Caution) {
+	making, fresh := stuffOf(s, lots[0]).making, false
+	var parts []partOf
+	for _, lot := range lots {
+		fresh = fresh || lot.Fresh != 0
+		for _, p := range partsIn(s, lot) {
+			if !slices.Contains(parts, p) {
+				parts = append(parts, p)
+			}
+		}
+	}
+	return append(plantCautions(parts, making), makingCautions(making, fresh)...)
+}
+
+// plantCautions are the cautions of parts of plants that are made into something, each with its plant's name where they
+// are several.
+func plantCautions(parts []partOf, making keeping.Making) (all []flora.Caution) {
+	preparation := flora.PreparationOf(making.Word)
 	for _, p := range parts {
 		for _, caution := range view.ConcernedCautions(p.species, p.part, preparation) {
 			if len(parts) > 1 {
@@ -233,7 +248,7 @@ func cautionsOf(s *plot.State, lot store.Lot) (all []flora.Caution) {
 			all = append(all, caution)
 		}
 	}
-	return append(all, makingCautions(st.making, lot.Fresh != 0)...)
+	return all
 }
 
 func makingCautions(m keeping.Making, fresh bool) (all []flora.Caution) {

@@ -39,7 +39,7 @@ func (st stuff) measureName(one string) string {
 	if st.lot.Making == makingDried {
 		return one + " dried"
 	}
-	return one + " of " + st.making.Name
+	return one + " of " + strings.TrimSuffix(st.making.Of, " of")
 }
 
 // measurePart is of what a measure is kept: of the part, or of a mix by its name.

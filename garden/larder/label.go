@@ -77,11 +77,11 @@ func (u *Uses) Labels(ctx context.Context, of LabelsOf) ([]LabelData, error) {
 	}
 	hold := heldOf(s)
 	var labels []LabelData
-	add := func(lots []store.Lot, held string, grams float64) error {
+	add := func(h holding, held string) error {
 		if held != "" {
 			return say.ConflictError{Why: "No label: it is held back. " + held}
 		}
-		label := labelOf(s, lots, grams, of.Gift)
+		label := labelOf(s, h, of.Gift)
 		for range max(1, of.Each) {
 			if len(labels) < mostLabels {
 				labels = append(labels, label)
@@ -94,7 +94,7 @@ func (u *Uses) Labels(ctx context.Context, of LabelsOf) ([]LabelData, error) {
 		if err != nil {
 			return nil, err
 		}
-		if err := add(h.lots, hold.why(keeping.Thing{Kind: keeping.Jar, ID: id}), h.grams); err != nil {
+		if err := add(h, hold.why(keeping.Thing{Kind: keeping.Jar, ID: id})); err != nil {
 			return nil, err
 		}
 	}
@@ -103,7 +103,7 @@ func (u *Uses) Labels(ctx context.Context, of LabelsOf) ([]LabelData, error) {
 		if !has {
 			return nil, say.NotFoundError{What: "lot"}
 		}
-		if err := add([]store.Lot{lot}, hold.why(keeping.Thing{Kind: keeping.Lot, ID: id}), 0); err != nil {
+		if err := add(holding{stuff: stuffOf(s, lot), lots: []store.Lot{lot}}, hold.why(keeping.Thing{Kind: keeping.Lot, ID: id})); err != nil {
 			return nil, err
 		}
 	}
@@ -113,9 +113,9 @@ func (u *Uses) Labels(ctx context.Context, of LabelsOf) ([]LabelData, error) {
 	return labels, nil
 }
 
-func labelOf(s *plot.State, lots []store.Lot, grams float64, gift bool) LabelData {
-	lot := lots[0]
-	st := stuffOf(s, lot)
+// labelOf is the label of a jar, or of a lot as if it were in one.
+func labelOf(s *plot.State, h holding, gift bool) LabelData {
+	st, lot, lots := h.stuff, h.lot, h.lots
 	label := LabelData{Title: say.Capital(st.plain()), LotID: lot.ID, Gift: gift, Ask: view.AskFirst}
 	if st.one {
 		label.Title = say.Capital(st.species.Names.Name)
@@ -154,8 +154,8 @@ func labelOf(s *plot.State, lots []store.Lot, grams float64, gift bool) LabelDat
 	if lot.Strength != nil && st.making.ID == "spirit" {
 		label.What += fmt.Sprintf(", made with %s %% alcohol", say.Number(*lot.Strength))
 	}
-	label.Lines = labelLines(s, st, lots, grams)
-	cautions := view.ViewCautions(s, cautionsOf(s, lot))
+	label.Lines = labelLines(s, h)
+	cautions := view.ViewCautions(s, cautionsOf(s, lots...))
 	var whom []string
 	for _, c := range cautions.List {
 		line := view.CautionLine(c)
@@ -177,8 +177,8 @@ func labelOf(s *plot.State, lots []store.Lot, grams float64, gift bool) LabelDat
 }
 
 // labelLines say where it is from, when it was picked and made, the lot, and until when it keeps.
-func labelLines(s *plot.State, st stuff, lots []store.Lot, grams float64) (lines []string) {
-	for _, lot := range lots {
+func labelLines(s *plot.State, h holding) (lines []string) {
+	for _, lot := range h.lots {
 		if lot.BoughtFrom != "" {
 			lines = append(lines, "Bought from "+lot.BoughtFrom+", "+madeOn(lot).DayMonthYear())
 			continue
@@ -199,14 +199,14 @@ func labelLines(s *plot.State, st stuff, lots []store.Lot, grams float64) (lines
 	}
 	lines = slices.Compact(lines)
 	last := ""
-	if grams > 0 {
-		last = amount(s, grams, st.lot.Density) + ". "
+	if h.grams > 0 {
+		last = amount(s, h.grams, h.lot.Density) + ". "
 	}
-	if st.lot.KeepsMonths > 0 {
-		until := madeOn(st.lot).AddDays(int(st.lot.KeepsMonths * 365.25 / 12))
+	// Of several lots in a jar the first that is past its time counts.
+	if until := keepsUntil(h); until != 0 {
 		last += "Best before " + until.Time().Format("January 2006") + "."
 	}
-	if opened := st.making.Opened; opened != nil {
+	if opened := h.making.Opened; opened != nil {
 		last += " Once opened, within " + keepsWords(opened.Value) + "."
 	}
 	if last != "" {

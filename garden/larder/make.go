@@ -56,7 +56,8 @@ type ingredient struct {
 	name   string
 	water  float64
 	room   float64
-	keeps  float64 // months
+	keeps  float64 // months from now on
+	past   bool    // past its time
 }
 
 // plannedMaking is a making with all its sums, before it is noted.
@@ -64,6 +65,7 @@ type plannedMaking struct {
 	making keeping.Making
 	recipe *recipe
 	from   []ingredient
+	parts  []partOf
 	at     time.Time
 	fresh  bool
 	herb   float64 // grams of what goes in
@@ -126,6 +128,7 @@ func (u *Uses) Make(ctx context.Context, in MakeLotInput) (journal.Entry, error)
 			return journal.Record{}, err
 		}
 		var c say.Checklist
+		m.askStale(&c, in.Affirmed)
 		out := -1.0
 		if text := strings.TrimSpace(in.Out); text != "" {
 			out = readOut(s, &c, "out", text, m.density, m.herb+m.liquid+sumOf(m.added))
@@ -160,6 +163,21 @@ func (u *Uses) Make(ctx context.Context, in MakeLotInput) (journal.Entry, error)
 		record.Summary = fmt.Sprintf("Made %s, %s", name, amount(s, out, lot.Density))
 		return record, endOf(ctx, d, lot, m.at, out, m.herb+m.liquid+sumOf(m.added), lossName(m.making))
 	})
+}
+
+// askStale asks back about what is past its time.
+func (m plannedMaking) askStale(c *say.Checklist, affirmed []string) {
+	for i, from := range m.from {
+		if from.past {
+			c.Ask(
+				fmt.Sprintf("from.%d.pickingId", i),
+				"stale",
+				affirmed,
+				"%s is past its time: what is made of it is stale from the beginning. Was it smelt, looked at for mould, and is fit all the same?",
+				say.Capital(from.name),
+			)
+		}
+	}
 }
 
 func sumOf(flows []flow) (grams float64) {
@@ -293,6 +311,10 @@ func readIngredient(
 		return from, say.ConflictError{Why: "It is held back. " + why}
 	}
 	from = ingredient{jar: &h, name: h.name(), keeps: h.lot.KeepsMonths, fresh: h.lot.Making == makingFrozen}
+	if until := keepsUntil(h); until != 0 {
+		from.keeps = math.Max(0, float64(until.DaysSince(s.Today))/daysOfMonth)
+		from.past = until < s.Today
+	}
 	for _, lot := range h.lots {
 		for _, p := range partsIn(s, lot) {
 			if !slices.Contains(from.parts, p) {
@@ -391,20 +413,19 @@ func (m *plannedMaking) name(c *say.Checklist, in MakeLotInput) {
 	if m.fresh {
 		m.row.Fresh = 1
 	}
-	var parts []partOf
 	for _, from := range m.from {
 		for _, p := range from.parts {
-			if !slices.Contains(parts, p) {
-				parts = append(parts, p)
+			if !slices.Contains(m.parts, p) {
+				m.parts = append(m.parts, p)
 			}
 		}
 	}
-	m.row.Cautions = toldCautions(parts, m.making)
+	m.row.Cautions = toldCautions(m.parts, m.making)
 	if m.recipe != nil {
 		m.row.RecipeID = &m.recipe.id
 	}
-	if len(parts) == 1 && m.making.ID != makingMix {
-		m.row.SpeciesID, m.row.Part = parts[0].species.ID, parts[0].part
+	if len(m.parts) == 1 && m.making.ID != makingMix {
+		m.row.SpeciesID, m.row.Part = m.parts[0].species.ID, m.parts[0].part
 		return
 	}
 	if m.row.Name == "" {
@@ -419,8 +440,11 @@ func (m *plannedMaking) sum(s *plot.State, c *say.Checklist, in MakeLotInput) {
 	for _, from := range m.from {
 		m.months = math.Min(m.months, from.keeps)
 	}
-	if keeps := m.making.Keeps; keeps != nil {
-		m.months = keeps.Value
+	switch keeps := m.making.Keeps; {
+	case keeps != nil && m.making.Liquid != "":
+		m.months = keeps.Value // what it is laid in keeps it, however long it was dry before
+	case keeps != nil:
+		m.months = math.Min(m.months, keeps.Value)
 	}
 	if m.fresh && m.making.FreshKeeps != nil {
 		m.months = m.making.FreshKeeps.Value
@@ -446,7 +470,7 @@ func (m *plannedMaking) sum(s *plot.State, c *say.Checklist, in MakeLotInput) {
 		m.expected += grams
 	}
 	if m.recipe != nil && m.recipe.KeepsMonths > 0 {
-		m.months = m.recipe.KeepsMonths
+		m.months = math.Min(m.months, m.recipe.KeepsMonths)
 	}
 	m.row.Days, m.row.KeepsMonths, m.row.Density, m.row.Strength = int64(m.days), m.months, m.density, m.strength
 }

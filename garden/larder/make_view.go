@@ -32,8 +32,11 @@ func viewSum(s *plot.State, m plannedMaking) MakingSumView {
 			volume(m.liquidML), liquid.Name, volume(math.Ceil(m.jarML/50)*50)))
 	}
 	if m.diluted != nil {
-		v.Lines = append(v.Lines, fmt.Sprintf("%s of the spirit, filled up with water to %s; they shrink a little as they mix",
-			volume(m.diluted.SpiritML), volume(m.liquidML)))
+		v.Lines = append(
+			v.Lines,
+			fmt.Sprintf("%s of the spirit, filled up with water to %s; they shrink a little as they mix",
+				volume(m.diluted.SpiritML), volume(m.liquidML)),
+		)
 	}
 	if m.strength != nil {
 		words := fmt.Sprintf("%s %% on the bottle", say.Number(*m.strength))
@@ -70,24 +73,7 @@ func viewSum(s *plot.State, m plannedMaking) MakingSumView {
 	if m.making.Opened != nil {
 		v.Keeps += ", opened " + keepsWords(m.making.Opened.Value)
 	}
-	var all []flora.Caution
-	var parts []partOf
-	for _, from := range m.from {
-		for _, p := range from.parts {
-			if !slices.Contains(parts, p) {
-				parts = append(parts, p)
-			}
-		}
-	}
-	for _, p := range parts {
-		for _, caution := range view.ConcernedCautions(p.species, p.part, flora.PreparationOf(m.making.Word)) {
-			if len(parts) > 1 {
-				caution.Text = say.Capital(p.species.Names.Name) + ": " + caution.Text
-			}
-			all = append(all, caution)
-		}
-	}
-	v.Cautions = view.ViewCautions(s, append(all, makingCautions(m.making, m.fresh)...))
+	v.Cautions = view.ViewCautions(s, append(plantCautions(m.parts, m.making), makingCautions(m.making, m.fresh)...))
 	v.Standing = m.standing()
 	return v
 }

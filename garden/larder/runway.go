@@ -139,6 +139,9 @@ func (l *line) needDried(s *plot.State) (grams float64, said bool) {
 	return fresh * share, said && known
 }
 
+// daysOfMonth is a month as keeping times are told in.
+const daysOfMonth = 365.25 / 12
+
 // keepsUntil is when a jar is past its time, 0 for nobody knows.
 func keepsUntil(h holding) (until calendar.Date) {
 	for _, lot := range h.lots {
@@ -146,10 +149,10 @@ func keepsUntil(h holding) (until calendar.Date) {
 		if lot.KeepsMonths <= 0 || at == 0 {
 			continue
 		}
-		day := at.AddDays(int(math.Round(lot.KeepsMonths * 365.25 / 12)))
+		day := at.AddDays(int(math.Round(lot.KeepsMonths * daysOfMonth)))
 		if opened := h.making.Opened; opened != nil && h.jar.OpenedOn != nil {
 			if open, err := calendar.Parse(*h.jar.OpenedOn); err == nil {
-				day = min(day, open.AddDays(int(math.Round(opened.Value*365.25/12))))
+				day = min(day, open.AddDays(int(math.Round(opened.Value*daysOfMonth))))
 			}
 		}
 		if until == 0 || day < until {

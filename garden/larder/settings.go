@@ -106,9 +106,5 @@ func (u *Uses) AddressOf(ctx context.Context, opened string) (string, error) {
 	if own := settingsOf(s).Address; own != "" {
 		return own, nil
 	}
-	at, err := url.Parse(opened)
-	if err != nil || at.Scheme != "http" && at.Scheme != "https" || at.Host == "" {
-		return "", nil
-	}
-	return at.Scheme + "://" + at.Host, nil
+	return opened, nil
 }

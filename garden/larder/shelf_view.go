@@ -205,7 +205,7 @@ func viewBrief(s *plot.State, l line, h holding, hold held, days int) brief {
 		ID: h.jar.ID, Name: h.name(), SpeciesID: h.lot.SpeciesID, Part: h.lot.Part, Making: h.lot.Making,
 		Dries: h.part.Keep.Dries, Vessel: h.jar.Vessel, Holds: s.Units.Volume(h.jar.Ml / 1000),
 		Amount: amount(s, h.grams, h.lot.Density), Held: hold.whyJar(h), Bought: h.lots[0].BoughtFrom != "",
-		Mixed: len(h.lots), Here: view.ViewCautions(s, cautionsOf(s, h.lot)).Here,
+		Mixed: len(h.lots), Here: view.ViewCautions(s, cautionsOf(s, h.lots...)).Here,
 	}
 	const litre, least, most = 1000.0, 0.66, 1.2
 	v.Size = say.Round2(math.Max(least, math.Min(most, math.Cbrt(h.jar.Ml/litre))))

@@ -292,12 +292,16 @@ type DiscardInput struct {
 	Why string `json:"why"`
 }
 
-// DiscardLot throws out what is under way: it moulded, was forgotten or fell.
+// DiscardLot throws out what is under way, or what of a lot is not in a jar: it moulded, was forgotten, fell, or was a
+// crumb left over.
 func (u *Uses) DiscardLot(ctx context.Context, lot int64, in DiscardInput) (journal.Entry, error) {
 	return u.plot.Change(ctx, func(s *plot.State, d *journal.Draft) (journal.Record, error) {
-		st, err := underWay(s, lot)
-		if err != nil {
-			return journal.Record{}, err
+		row, has := s.LotByID(lot)
+		if !has {
+			return journal.Record{}, say.NotFoundError{What: "lot"}
+		}
+		if !isLeft(s, row) {
+			return journal.Record{}, say.ConflictError{Why: "Nothing is left of this lot: it is in its jars. Throw those out."}
 		}
 		var c say.Checklist
 		why := c.Text("why", in.Why, say.LongestNote)
@@ -307,7 +311,11 @@ func (u *Uses) DiscardLot(ctx context.Context, lot int64, in DiscardInput) (jour
 		if err := c.Err(); err != nil {
 			return journal.Record{}, err
 		}
-		return journal.Record{Kind: kindStore, Summary: "Threw out " + st.name() + ": " + why},
-			end(ctx, s, d, st.lot, u.plot.Moment(), 0, "thrown out: "+why)
+		at := u.plot.Moment()
+		if row.EndedAt != nil {
+			at, _ = plot.ParseMoment(*row.EndedAt)
+		}
+		return journal.Record{Kind: kindStore, Summary: "Threw out " + stuffOf(s, row).name() + ": " + why},
+			end(ctx, s, d, row, at, s.FilledOf(lot), "thrown out: "+why)
 	})
 }

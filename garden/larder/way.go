@@ -470,7 +470,7 @@ func (u *Uses) Jar(ctx context.Context, id int64) (JarView, error) {
 	hold := heldOf(s)
 	v := JarView{
 		ShelfID: shelfOf(s, jar), Lots: []LotRef{}, Flows: []JarFlowView{}, Empty: jar.EndedOn != nil,
-		Cautions: view.ViewCautions(s, cautionsOf(s, h.lot)), NewCautions: []string{},
+		Cautions: view.ViewCautions(s, cautionsOf(s, h.lots...)), NewCautions: []string{},
 		Left: amount(s, h.grams, h.lot.Density), Measures: h.measures(s),
 		Sources: sourcesOf(s, hold, keeping.Thing{Kind: keeping.Jar, ID: id}),
 	}

@@ -53,8 +53,13 @@ func BasketHolds(s *plot.State, p *plot.Planting, picking store.Picking) (kind, 
 		return "", ""
 	}
 	if gone := s.UnsafeOnceGone(p); gone.Ground != "" {
-		return HeldGround, fmt.Sprintf("Its bed, %s, reaches unsafe ground (%s: %s), and where in it the plants stood is not known any "+
-			"more. None of it is for use.", p.Bed.Name, gone.Where, gone.Ground)
+		return HeldGround, fmt.Sprintf(
+			"Its bed, %s, reaches unsafe ground (%s: %s), and where in it the plants stood is not known any "+
+				"more. None of it is for use.",
+			p.Bed.Name,
+			gone.Where,
+			gone.Ground,
+		)
 	}
 	return "", ""
 }

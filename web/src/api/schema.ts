@@ -11309,8 +11309,6 @@ export interface operations {
                 gift?: boolean;
                 /** @description How many labels of the first sheet are used already */
                 skip?: number;
-                /** @description The address that the page was opened at */
-                opened?: string;
             };
             header?: never;
             path?: never;

@@ -24,7 +24,7 @@ interface Asked {
 
 /** labelsOf is where labels are printed from. */
 export function labelsOf({ jars = "", lots = "", size, each = "", skip = "", gift = false }: Asked) {
-  const query = new URLSearchParams({ size, opened: window.location.origin });
+  const query = new URLSearchParams({ size });
   if (jars) query.set("jars", jars);
   if (lots) query.set("lots", lots);
   if (each) query.set("each", each);

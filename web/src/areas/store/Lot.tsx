@@ -100,9 +100,9 @@ export function Lot() {
             To the drier
           </Button>
         )}
-        {!lot.done && (
+        {(!lot.done || lot.line.left) && (
           <Button color="error" onClick={() => setOpen("discard")}>
-            Throw it out
+            {lot.done ? `Throw out the ${lot.line.left} that is in no jar` : "Throw it out"}
           </Button>
         )}
         {lot.recall === 0 && (
