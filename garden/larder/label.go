@@ -103,7 +103,8 @@ func (u *Uses) Labels(ctx context.Context, of LabelsOf) ([]LabelData, error) {
 		if !has {
 			return nil, say.NotFoundError{What: "lot"}
 		}
-		if err := add(holding{stuff: stuffOf(s, lot), lots: []store.Lot{lot}}, hold.why(keeping.Thing{Kind: keeping.Lot, ID: id})); err != nil {
+		held := hold.why(keeping.Thing{Kind: keeping.Lot, ID: id})
+		if err := add(holding{stuff: stuffOf(s, lot), lots: []store.Lot{lot}}, held); err != nil {
 			return nil, err
 		}
 	}

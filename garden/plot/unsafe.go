@@ -95,12 +95,12 @@ type GoneGround struct {
 	Where  string
 }
 
-// triedSpots is at how many places of a bed it is tried what a planting may have reached that is gone: where each of its
-// plants stood is not known any more.
+// triedSpots is at how many places of a bed it is tried what a planting that is gone may have reached: where each of
+// its plants stood is not known any more.
 const triedSpots = 60
 
-// UnsafeOnceGone finds the unsafe ground that a planting may have reached that is gone from the plan, wherever in its bed
-// it stood: none where there is none, or its bed is gone too.
+// UnsafeOnceGone finds the unsafe ground that a planting which is gone from the plan may have reached, wherever in its
+// bed it stood: none where there is none, or its bed is gone too.
 func (s *State) UnsafeOnceGone(p *Planting) GoneGround {
 	if found, known := s.gone.Load(p.ID); known {
 		return found.(GoneGround)
