@@ -125,17 +125,18 @@ func isLeft(s *plot.State, lot store.Lot) bool {
 // pickingOrigins are the pickings in the larder that are not fit for use any more.
 func pickingOrigins(s *plot.State) (all []origin) {
 	for _, p := range s.EverPlanted {
+		fallen := map[string]bool{} // by part, since there are years of pickings of each
+		for _, part := range p.Species.Parts {
+			fallen[part.Name] = part.Harvest == nil || !mayBeUsed(part)
+		}
 		for _, picking := range p.Pickings {
-			if s.StoredOf(picking.ID) <= 0 {
-				continue
-			}
 			from := origin{thing: keeping.Thing{Kind: keeping.Picking, ID: picking.ID}}
-			if part, has := p.Species.Part(picking.Part); !p.Aside && (!has || part.Harvest == nil || !mayBeUsed(part)) {
+			if gone, has := fallen[picking.Part]; !p.Aside && (gone || !has) {
 				from.kind, from.why = holdVerdict, "It is not used any more, by what is known of it now."
-				all = append(all, from)
-				continue
+			} else {
+				from.kind, from.why = view.BasketHolds(s, p, picking)
 			}
-			if from.kind, from.why = view.BasketHolds(s, p, picking); from.kind == "" {
+			if from.kind == "" || s.StoredOf(picking.ID) <= 0 {
 				continue
 			}
 			if from.kind == holdOwn {

@@ -341,7 +341,7 @@ func rowOf[Row any](text json.RawMessage) (row Row, is bool, err error) {
 // readRows reads all tables, and the last entry of the ledger, in one transaction, so that
 // they agree.
 func (g *Plot) readRows(ctx context.Context) (r *rows, last int64, err error) {
-	r = &rows{kept: map[string]any{}, larder: &larder{}}
+	r = &rows{kept: map[string]any{}, larder: newLarder()}
 	err = g.Store.Reading(ctx, func(q *store.Queries) (err error) {
 		if last, err = q.LastLedgerID(ctx); err != nil {
 			return fmt.Errorf("read the ledger: %w", err)
@@ -365,9 +365,7 @@ func (r *rows) with(tables []held, changes []journal.RowChange) (*rows, error) {
 		if at < 0 {
 			continue // nothing of the plot follows from it
 		}
-		if slices.Contains(larderTables, c.Table) {
-			next.larder = &larder{}
-		}
+		next.larder = next.larder.after(c.Table)
 		if err := tables[at].change(&next, c); err != nil {
 			return nil, fmt.Errorf("take in %s %d: %w", c.Table, c.ID, err)
 		}

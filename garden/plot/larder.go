@@ -107,14 +107,18 @@ func (s *State) InJar(id int64) (grams float64) {
 	return max(0, grams)
 }
 
-// larder is what is found out of the larder's rows once, for all states in which those are the same.
+// larder is what is found out of the larder's rows once, for all states in which those are the same: each part when it
+// is first asked for.
 type larder struct {
-	once sync.Once
-	// stored is what was taken into the larder of each picking, in grams.
-	stored map[int64]float64
-	// filled is what of each lot was filled into jars, in grams, and into which.
-	filled map[int64]float64
-	jarsOf map[int64][]int64
+	// stored is what was taken into the larder of each picking, in grams. It follows from what went into lots alone, which
+	// a cup taken out of a jar does not change.
+	stored *stored
+
+	filledOnce sync.Once
+	// filled is what of each lot was filled into jars, and into which.
+	filled map[int64]filled
+
+	placesOnce sync.Once
 	// flowAt is where each flow of a jar stands among them.
 	flowAt map[int64]int
 
@@ -122,42 +126,69 @@ type larder struct {
 	flows     []keeping.Flow
 }
 
-// larderTables are the tables that it is found out of.
-var larderTables = []string{"lot_flows", "jar_flows"}
+// stored is what was taken into the larder of each picking, in grams, fresh.
+type stored struct {
+	once sync.Once
+	of   map[int64]float64
+}
 
-func (s *State) larder() *larder {
-	l := s.rows.larder
-	l.once.Do(func() {
-		flows := JarFlows.Of(s)
-		l.stored, l.filled, l.jarsOf = map[int64]float64{}, map[int64]float64{}, map[int64][]int64{}
-		l.flowAt = make(map[int64]int, len(flows))
-		for _, flow := range LotFlows.Of(s) {
-			if flow.PickingID != nil {
-				l.stored[*flow.PickingID] += flow.Grams
-			}
-		}
-		for i, flow := range flows {
-			l.flowAt[flow.ID] = i
-			if flow.Kind != "filled" || flow.LotID == nil {
-				continue
-			}
-			l.filled[*flow.LotID] += flow.Grams
-			if jars := l.jarsOf[*flow.LotID]; !slices.Contains(jars, flow.JarID) {
-				l.jarsOf[*flow.LotID] = append(jars, flow.JarID)
-			}
-		}
-	})
+// filled is what of a lot was filled into jars.
+type filled struct {
+	grams float64
+	jars  []int64
+}
+
+func newLarder() *larder { return &larder{stored: &stored{}} }
+
+// after is the larder after a change of a table: what does not follow from that table stays found out.
+func (l *larder) after(table string) *larder {
+	switch table {
+	case LotFlowsTable.Name():
+		return newLarder()
+	case JarFlowsTable.Name():
+		return &larder{stored: l.stored}
+	}
 	return l
 }
 
+func (s *State) filledOf(lot int64) filled {
+	l := s.rows.larder
+	l.filledOnce.Do(func() {
+		l.filled = make(map[int64]filled, len(Lots.Of(s)))
+		for _, flow := range JarFlows.Of(s) {
+			if flow.LotID == nil {
+				continue
+			}
+			of := l.filled[*flow.LotID]
+			of.grams += flow.Grams
+			if !slices.Contains(of.jars, flow.JarID) {
+				of.jars = append(of.jars, flow.JarID)
+			}
+			l.filled[*flow.LotID] = of
+		}
+	})
+	return l.filled[lot]
+}
+
 // StoredOf is what was taken into the larder of a picking, in grams, fresh.
-func (s *State) StoredOf(picking int64) float64 { return s.larder().stored[picking] }
+func (s *State) StoredOf(picking int64) float64 {
+	of := s.rows.larder.stored
+	of.once.Do(func() {
+		of.of = map[int64]float64{}
+		for _, flow := range LotFlows.Of(s) {
+			if flow.PickingID != nil {
+				of.of[*flow.PickingID] += flow.Grams
+			}
+		}
+	})
+	return of.of[picking]
+}
 
 // FilledOf is what of a lot was filled into jars, in grams.
-func (s *State) FilledOf(lot int64) float64 { return s.larder().filled[lot] }
+func (s *State) FilledOf(lot int64) float64 { return s.filledOf(lot).grams }
 
 // JarsOf are the jars that a lot was filled into.
-func (s *State) JarsOf(lot int64) []int64 { return s.larder().jarsOf[lot] }
+func (s *State) JarsOf(lot int64) []int64 { return s.filledOf(lot).jars }
 
 // RecallOf is why the household itself holds a picking or a lot back; false where it does not.
 func (s *State) RecallOf(picking, lot int64) (row store.Recall, has bool) {
@@ -171,7 +202,14 @@ func (s *State) RecallOf(picking, lot int64) (row store.Recall, has bool) {
 
 // JarFlowByID returns what went into a jar or out of it once.
 func (s *State) JarFlowByID(id int64) (store.JarFlow, bool) {
-	l := s.larder()
+	l := s.rows.larder
+	l.placesOnce.Do(func() {
+		flows := JarFlows.Of(s)
+		l.flowAt = make(map[int64]int, len(flows))
+		for i, flow := range flows {
+			l.flowAt[flow.ID] = i
+		}
+	})
 	at, has := l.flowAt[id]
 	if !has {
 		return store.JarFlow{}, false
@@ -182,7 +220,7 @@ func (s *State) JarFlowByID(id int64) (store.JarFlow, bool) {
 // LarderFlows are what went from pickings into lots, from lots into jars, from jars into lots and away, as it was
 // noted: what went away by the id of its flow. What was found to be more or less when it was weighed went nowhere.
 func (s *State) LarderFlows() []keeping.Flow {
-	l := s.larder()
+	l := s.rows.larder
 	l.flowsOnce.Do(func() {
 		type noted struct {
 			keeping.Flow
