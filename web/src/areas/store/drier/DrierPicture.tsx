@@ -70,7 +70,7 @@ export function DrierPicture({ drier, chosen, carried, onChoose, onDrop }: Props
         </text>
         {drier.trays.map((tray, i) => (
           <g key={i} transform={`translate(0 ${i * rowHeight})`}>
-            <Heap tray={tray} width={cabinet} />
+            <Heap tray={tray} width={cabinet} floor={rowHeight - (narrow ? 36 : 24)} />
             {tray.lot && <Course lot={tray.lot} x={x} />}
           </g>
         ))}
@@ -169,8 +169,7 @@ function Words({
   );
 }
 
-function Heap({ tray, width }: { tray: Schemas["DrierTray"]; width: number }) {
-  const floor = rowHeight - 24;
+function Heap({ tray, width, floor }: { tray: Schemas["DrierTray"]; width: number; floor: number }) {
   const left = 10;
   const right = width - 10;
   const lot = tray.lot;

@@ -37,6 +37,10 @@ export function Strip({ product: p, today, until, months, width, named, chosen, 
     p.line.length > 1
       ? `M${p.line.map((at) => `${x(at.day).toFixed(1)} ${y(at.middle).toFixed(1)}`).join("L")}`
       : "";
+  // What is missing stands before the next window where it has room there, and behind it where it has none.
+  const gapBefore = p.nextFirst ? x(p.nextFirst) - 6 - words > 7.4 * p.gap.length : true;
+  const wordsOfOut = words + 8 + 7.4 * p.out.length;
+  const outFrom = p.nextFirst && p.nextLast && x(p.nextFirst) < wordsOfOut ? x(p.nextLast) + 8 : words + 8;
   return (
     <Box
       component="button"
@@ -109,17 +113,17 @@ export function Strip({ product: p, today, until, months, width, named, chosen, 
         )}
         <path d={`M${words} ${high - 3}H${width}`} stroke="var(--ink)" strokeWidth={1.2} />
         {!middle && (
-          <text x={words + 8} y={high - 14} fontSize={13.5} fill="var(--softInk)">
+          <text x={outFrom} y={high - 14} fontSize={13.5} fill="var(--softInk)">
             {p.out}
           </text>
         )}
         {p.gap && p.nextFirst && (
           <text
-            x={Math.max(words + 60, x(p.nextFirst) - 6)}
+            x={gapBefore ? x(p.nextFirst) - 6 : x(p.nextLast || p.nextFirst) + 6}
             y={high - 9}
             fontSize={13}
             fontWeight={700}
-            textAnchor="end"
+            textAnchor={gapBefore ? "end" : "start"}
             fill="var(--clay)"
           >
             {p.gap}
