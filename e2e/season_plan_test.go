@@ -325,7 +325,7 @@ func TestABasketIsWashedAndTastedALittleFirst(t *testing.T) {
 	b.click("spun")
 	b.click("It is sorted")
 	b.sees("washed, spun")
-	b.click("Make something of Common sage leaf")
+	b.click("Use it fresh: Common sage leaf")
 	b.sees("Joss has not had common sage leaf yet")
 	b.click("Said to Joss")
 	b.sees("Said to Joss: a little of common sage leaf first")

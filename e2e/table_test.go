@@ -39,11 +39,11 @@ func TestAPickingIsSortedAndMadeIntoSomething(t *testing.T) {
 	b.fill("Rejected", "4")
 	b.click("It is sorted")
 	b.gone("[aria-label='Sort Common sage leaf']")
-	b.click("Make something of Common sage leaf")
-	b.choose("Make", "tea")
+	b.click("Use it fresh: Common sage leaf")
+	b.choose("As", "tea")
 	b.sees("Ask a doctor or pharmacist")
-	b.click("Note that it is made")
-	b.sees("made: tea")
+	b.click("Note that it is used")
+	b.sees("used: tea")
 }
 
 // A stranger in the basket holds that basket back, and says so where it stands.
@@ -56,7 +56,7 @@ func TestAStrangerInTheBasketHoldsItBack(t *testing.T) {
 	b.clickEach("section[aria-label='smell when crushed'] button[aria-label$=': not seen']")
 	b.click("It is sorted")
 	b.sees("held back")
-	b.gone("[aria-label='Make of Common sage leaf']")
+	b.gone("[aria-label='Use it fresh: Common sage leaf']")
 	b.click("Undo")
 	b.sees("Sort it")
 }

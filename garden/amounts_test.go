@@ -2,6 +2,7 @@ package garden
 
 import (
 	"math"
+	"slices"
 	"strings"
 	"testing"
 
@@ -197,22 +198,32 @@ func TestWhatIsThrownOutAndMadeLeavesTheBasket(t *testing.T) {
 	if taken := s.TakenGrams("common-sage", "leaf"); taken != 160 {
 		t.Errorf("%v g count towards the need, want 160", taken)
 	}
-	_, err = p.Gather.MakeOf(t.Context(), basket().PickingID, gather.MakingInput{Preparation: "tea", Amount: "100 g"})
+	_, err = p.Gather.UseFresh(t.Context(), basket().PickingID, gather.FreshUseInput{Preparation: "tea", Amount: "100 g"})
 	check(t, err)
 	before = p.entries()
-	_, err = p.Gather.MakeOf(t.Context(), basket().PickingID, gather.MakingInput{Preparation: "vinegar", Amount: "100 g"})
+	_, err = p.Gather.UseFresh(t.Context(), basket().PickingID, gather.FreshUseInput{Preparation: "steam", Amount: "100 g"})
 	p.refused(err, "amount", "Only 60 g is left", before)
-	_, err = p.Gather.MakeOf(t.Context(), basket().PickingID, gather.MakingInput{Preparation: "vinegar"})
+	_, err = p.Gather.UseFresh(t.Context(), basket().PickingID, gather.FreshUseInput{Preparation: "bath"})
 	check(t, err)
 	before = p.entries()
 	for _, again := range []string{"", "1 g"} {
-		_, err = p.Gather.MakeOf(t.Context(), basket().PickingID, gather.MakingInput{Preparation: "tea", Amount: again})
+		_, err = p.Gather.UseFresh(t.Context(), basket().PickingID, gather.FreshUseInput{Preparation: "tea", Amount: again})
 		p.refused(err, "amount", "Nothing is left", before)
 	}
 	if b := basket(); b.Left != 0 || len(b.Made) != 2 || !strings.Contains(b.Made[0], "100 g") {
 		t.Errorf("made of it: %v, %v g left", b.Made, b.Left)
 	}
-	// A label for what it may not become is refused as the making is.
+	// What is kept goes into a jar of the store, which has its own label.
+	before = p.entries()
+	for _, kept := range []string{"vinegar", "tincture", "infused oil", "salve", "syrup", "honey"} {
+		_, err = p.Gather.UseFresh(t.Context(), basket().PickingID, gather.FreshUseInput{Preparation: kept})
+		p.refused(err, "preparation", "make the "+kept+" in the store", before)
+		_, err = p.Gather.Label(t.Context(), basket().PickingID, kept)
+		p.refused(err, "preparation", "make the "+kept+" in the store", before)
+	}
+	if as := basket().FreshAs; !slices.Equal(as, []string{"food", "tea", "bath", "steam"}) {
+		t.Errorf("it may be used fresh as %v", as)
+	}
 	_, err = p.Gather.Label(t.Context(), basket().PickingID, "tea")
 	check(t, err)
 }
@@ -233,7 +244,7 @@ func TestALabelIsRefusedForWhatMayNotBeMade(t *testing.T) {
 	for _, made := range []string{"tincture", "tea", "soap"} { // sorrel leaf is food alone
 		_, err = p.Gather.Label(t.Context(), basket.PickingID, made)
 		p.refused(err, "preparation", "is not made into that here; choose from food", before)
-		_, err = p.Gather.MakeOf(t.Context(), basket.PickingID, gather.MakingInput{Preparation: made})
+		_, err = p.Gather.UseFresh(t.Context(), basket.PickingID, gather.FreshUseInput{Preparation: made})
 		p.refused(err, "preparation", "is not made into that here; choose from food", before)
 	}
 	_, err = p.Gather.Label(t.Context(), basket.PickingID, "food")

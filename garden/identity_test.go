@@ -166,7 +166,7 @@ func TestAContradictionReopensAndHoldsBackWhatWasPicked(t *testing.T) {
 	if _, err := p.Gather.Label(t.Context(), held.PickingID, ""); !errors.As(err, &conflict) {
 		t.Errorf("a label of what is held back: %v", err)
 	}
-	if _, err := p.Gather.MakeOf(t.Context(), held.PickingID, gather.MakingInput{Preparation: "food"}); !errors.As(err, &conflict) {
+	if _, err := p.Gather.UseFresh(t.Context(), held.PickingID, gather.FreshUseInput{Preparation: "food"}); !errors.As(err, &conflict) {
 		t.Errorf("something made of what is held back: %v", err)
 	}
 	if _, err := p.SortPicking(t.Context(), held.PickingID, gather.SortingInput{By: "Ida", Answers: answers}); !errors.As(err, &conflict) {

@@ -161,7 +161,7 @@ func (p *fixture) everyChange() []change {
 			return p.SortPicking(ctx, basket.PickingID, gather.SortingInput{By: "Ida", Answers: answers})
 		}},
 		{"made of it", func() (journal.Entry, error) {
-			return p.Gather.MakeOf(ctx, sorted, gather.MakingInput{Preparation: "tea", Amount: "10 g"})
+			return p.Gather.UseFresh(ctx, sorted, gather.FreshUseInput{Preparation: "tea", Amount: "10 g"})
 		}},
 		{"measure weighed", func() (journal.Entry, error) {
 			picked, err := p.Gather.NotePicking(ctx, p.planting, gather.PickingInput{Day: "2031-05-27", Part: "leaf", Amount: "1 handful", MeasureWeighs: "20 g", TookAnyway: true})

@@ -31,12 +31,12 @@ func (o operations) registerGather(api huma.API) {
 			return o.garden.Gather.SortPicking(ctx, in.ID, in.Body)
 		},
 	)
-	operation(api, http.MethodPost, "/api/pickings/{id}/makings", "makeOf", "Note what is made of a picking",
+	operation(api, http.MethodPost, "/api/pickings/{id}/makings", "useFresh", "Note what of a picking was used fresh",
 		func(ctx context.Context, in *struct {
 			ByID
-			Body gather.MakingInput
+			Body gather.FreshUseInput
 		}) (journal.Entry, error) {
-			return o.garden.Gather.MakeOf(ctx, in.ID, in.Body)
+			return o.garden.Gather.UseFresh(ctx, in.ID, in.Body)
 		})
 	operation(api, http.MethodPost, "/api/first-tastes", "tellFirst", "Note that someone was told to begin with a little",
 		func(ctx context.Context, in *struct{ Body gather.FirstTasteInput }) (journal.Entry, error) {

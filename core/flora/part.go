@@ -99,6 +99,14 @@ func (p Part) Preparations() []string {
 	return may
 }
 
+// usedFresh are the preparations that are used up as they are made. All others are kept, in a jar of the store.
+var usedFresh = []string{"food", "tea", "bath", "steam"}
+
+// UsedFresh are those of the part's Preparations that are used up as they are made.
+func (p Part) UsedFresh() []string {
+	return slices.DeleteFunc(p.Preparations(), func(made string) bool { return !slices.Contains(usedFresh, made) })
+}
+
 // HarvestRule says when and how much of a part may be taken.
 type HarvestRule struct {
 	// Verb is the grower's word: Cut, Pick, Lift.

@@ -27,7 +27,7 @@ type BasketView struct {
 	Questions  []view.CheckQuestion `json:"questions" doc:"The second check at the table; empty where no dangerous look-alike is named"`
 	Sorted     string               `json:"sorted" doc:"When and by whom it was sorted"`
 	Made       []string             `json:"made"`
-	MayMake    []string             `json:"mayMake" doc:"What may be made of it, by the verdict of its part"`
+	FreshAs    []string             `json:"freshAs" doc:"What it may be used as fresh, by the verdict of its part"`
 	Left       float64              `json:"left" doc:"What nothing was made of yet, in grams, fresh"`
 	LeftWeight string               `json:"leftWeight" doc:"The same in words; empty where nothing is left"`
 	Cautions   view.CautionsView    `json:"cautions"`
@@ -90,7 +90,7 @@ func viewBasket(s *plot.State, p *plot.Planting, picking store.Picking) BasketVi
 		Words:      view.PickingWords(s, p, picking),
 		Questions:  []view.CheckQuestion{},
 		Made:       []string{},
-		MayMake:    []string{},
+		FreshAs:    []string{},
 		Cautions:   view.CautionsOf(s, p.Species, picking.Part, ""),
 	}
 	v.State, v.Why = view.BasketState(s, p, picking)
@@ -120,7 +120,7 @@ func viewBasket(s *plot.State, p *plot.Planting, picking store.Picking) BasketVi
 		v.Left, v.LeftWeight = say.Round1(left), s.Units.Weight(left)
 	}
 	if part, has := p.Species.Part(picking.Part); has {
-		v.MayMake = part.Preparations()
+		v.FreshAs = part.UsedFresh()
 		v.ByMouth, v.First = byMouth(part), firstTastesOf(s, p.SpeciesID, part.Name)
 	}
 	v.Handling, v.HensToo = handlings, !p.Rules.NamesDanger()

@@ -1535,8 +1535,8 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Note what is made of a picking */
-        post: operations["makeOf"];
+        /** Note what of a picking was used fresh */
+        post: operations["useFresh"];
         delete?: never;
         options?: never;
         head?: never;
@@ -3804,6 +3804,8 @@ export interface components {
             cautions: components["schemas"]["CautionsView"];
             /** @description Who of the household was told to begin with a little, and who not yet */
             first: components["schemas"]["FirstTasteView"][];
+            /** @description What it may be used as fresh, by the verdict of its part */
+            freshAs: string[];
             /** @description What may be done with it at the table */
             handling: string[];
             /** @description What is rejected may go to the hens */
@@ -3816,8 +3818,6 @@ export interface components {
             /** @description The same in words; empty where nothing is left */
             leftWeight: string;
             made: string[];
-            /** @description What may be made of it, by the verdict of its part */
-            mayMake: string[];
             /** @description Plant and part */
             name: string;
             /** @description Where it was taken, what was left, in which weather */
@@ -5164,6 +5164,12 @@ export interface components {
             /** @description The plant of the library; empty for others */
             speciesId: string;
         };
+        FreshUseInput: {
+            /** @description How much of it, fresh, as typed; empty for all that is left */
+            amount?: string;
+            note?: string;
+            preparation: string;
+        };
         FromInput: {
             /** @description As typed; empty for all of it */
             amount?: string;
@@ -6064,12 +6070,6 @@ export interface components {
             recipeId?: number;
             /** @description In %, as it stands on the bottle */
             strength?: string;
-        };
-        MakingInput: {
-            /** @description How much of it, fresh, as typed; empty for all that is left */
-            amount?: string;
-            note?: string;
-            preparation: string;
         };
         MakingSumView: {
             cautions: components["schemas"]["CautionsView"];
@@ -12694,7 +12694,7 @@ export interface operations {
             };
         };
     };
-    makeOf: {
+    useFresh: {
         parameters: {
             query?: never;
             header?: never;
@@ -12705,7 +12705,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["MakingInput"];
+                "application/json": components["schemas"]["FreshUseInput"];
             };
         };
         responses: {

@@ -4,7 +4,7 @@ import { Link } from "react-router";
 
 import type { Schemas } from "../../api/client";
 import { useKept } from "../../parts/shownDay";
-import { MakeForm } from "./MakeForm";
+import { FreshForm } from "./FreshForm";
 import { SortForm } from "./SortForm";
 
 const colours: Record<string, string> = {
@@ -39,7 +39,7 @@ export function Baskets({ baskets }: { baskets: Schemas["BasketView"][] }) {
 
 function Basket({ basket: b }: { basket: Schemas["BasketView"] }) {
   const kept = useKept();
-  const [open, setOpen] = useState<"sort" | "make">();
+  const [open, setOpen] = useState<"sort" | "fresh">();
   const label = `/api/pickings/${b.pickingId}/label`;
   return (
     <Box
@@ -61,7 +61,7 @@ function Basket({ basket: b }: { basket: Schemas["BasketView"] }) {
             {b.why && `. ${b.why}`}
             {b.sorted && ` · ${b.sorted}`}
             {b.notes && ` · ${b.notes}`}
-            {b.made.length > 0 && ` · made: ${b.made.join("; ")}`}
+            {b.made.length > 0 && ` · used: ${b.made.join("; ")}`}
           </Box>
           {b.cautions.here && b.state !== "held back" && (
             <Box sx={{ fontSize: 14.5, color: "var(--forbid)" }}>{b.cautions.here}</Box>
@@ -79,14 +79,14 @@ function Basket({ basket: b }: { basket: Schemas["BasketView"] }) {
         )}
         {b.state === "fit for use" && (
           <>
-            {b.mayMake.length > 0 && (
+            {b.freshAs.length > 0 && (
               <Button
                 size="small"
                 variant="outlined"
-                onClick={() => setOpen(open ? undefined : "make")}
-                aria-label={`Make something of ${b.name}`}
+                onClick={() => setOpen(open ? undefined : "fresh")}
+                aria-label={`Use it fresh: ${b.name}`}
               >
-                Make something
+                Use it fresh
               </Button>
             )}
             {b.left > 0 && (
@@ -111,8 +111,8 @@ function Basket({ basket: b }: { basket: Schemas["BasketView"] }) {
         )}
       </Box>
       {open === "sort" && b.state === "to sort" && <SortForm basket={b} onClose={() => setOpen(undefined)} />}
-      {open === "make" && b.state === "fit for use" && (
-        <MakeForm basket={b} onClose={() => setOpen(undefined)} />
+      {open === "fresh" && b.state === "fit for use" && (
+        <FreshForm basket={b} onClose={() => setOpen(undefined)} />
       )}
     </Box>
   );

@@ -9,11 +9,11 @@ import { CautionList } from "../../parts/CautionList";
 import { same, SelectField } from "../../parts/SelectField";
 import { useSend } from "../../parts/useSend";
 
-/** MakeForm notes what is made of a picking, with the cautions of just that. */
-export function MakeForm({ basket, onClose }: { basket: Schemas["BasketView"]; onClose: () => void }) {
+/** FreshForm notes what of a picking was used fresh, with the cautions of just that. */
+export function FreshForm({ basket, onClose }: { basket: Schemas["BasketView"]; onClose: () => void }) {
   const { noted } = useUndo();
   const { send, sending, fault, fields, at } = useSend();
-  const [made, setMade] = useState(basket.mayMake[0] ?? "");
+  const [made, setMade] = useState(basket.freshAs[0] ?? "");
   const [amount, setAmount] = useState("");
   const cautions = useCautions(basket.pickingId, made).data;
   const onSave = async () => {
@@ -32,13 +32,7 @@ export function MakeForm({ basket, onClose }: { basket: Schemas["BasketView"]; o
   return (
     <Box sx={{ mt: 1, mb: 1.5, maxWidth: 760 }}>
       <Box sx={{ display: "flex", gap: 1.5, flexWrap: "wrap", alignItems: "flex-start" }}>
-        <SelectField
-          label="Make"
-          value={made}
-          onChange={setMade}
-          options={same(basket.mayMake)}
-          width={220}
-        />
+        <SelectField label="As" value={made} onChange={setMade} options={same(basket.freshAs)} width={220} />
         <TextField
           label="Of it"
           value={amount}
@@ -53,7 +47,7 @@ export function MakeForm({ basket, onClose }: { basket: Schemas["BasketView"]; o
       {(fault || fields.preparation) && <Alert severity="error">{fault || fields.preparation}</Alert>}
       <Box sx={{ display: "flex", gap: 1, mt: 1 }}>
         <Button variant="contained" disabled={sending} onClick={() => void onSave()}>
-          Note that it is made
+          Note that it is used
         </Button>
         <Button
           component="a"

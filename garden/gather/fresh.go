@@ -14,6 +14,23 @@ import (
 	"bramblyacre/store"
 )
 
+// checkFreshUse refuses what a picking may not be used as fresh: what the verdict of its part does not allow, and what is
+// kept, which is made in the store.
+func checkFreshUse(c *say.Checklist, p *plot.Planting, part, preparation string) {
+	described, _ := p.Species.Part(part)
+	switch {
+	case slices.Contains(described.UsedFresh(), preparation):
+	case slices.Contains(described.Preparations(), preparation):
+		c.Add(
+			"preparation",
+			"That is kept: make the %s in the store, where its steps, its jar and its label are.",
+			preparation,
+		)
+	default:
+		checkPreparation(c, p, part, preparation)
+	}
+}
+
 // checkPreparation refuses what a part may not be made into; nothing said is all of it.
 func checkPreparation(c *say.Checklist, p *plot.Planting, part, preparation string) {
 	described, _ := p.Species.Part(part)
@@ -28,17 +45,17 @@ func checkPreparation(c *say.Checklist, p *plot.Planting, part, preparation stri
 	}
 }
 
-// MakingInput is what is made of a picking.
-type MakingInput struct {
+// FreshUseInput is what of a picking is used fresh.
+type FreshUseInput struct {
 	Preparation string `json:"preparation"`
 	// Amount is how much of the picking, fresh, as typed; all that is left where it is empty.
 	Amount string `json:"amount,omitempty" doc:"How much of it, fresh, as typed; empty for all that is left"`
 	Note   string `json:"note,omitempty"`
 }
 
-// MakeOf notes what is made of a picking. Only what is fit for use may be made into
-// anything, and only into what the verdict of its part allows.
-func (u *Uses) MakeOf(ctx context.Context, pickingID int64, in MakingInput) (journal.Entry, error) {
+// UseFresh notes what a picking, or some of it, was used as fresh. Only what is fit for use may be used, and only as the
+// verdict of its part allows.
+func (u *Uses) UseFresh(ctx context.Context, pickingID int64, in FreshUseInput) (journal.Entry, error) {
 	return u.plot.Change(ctx, func(s *plot.State, d *journal.Draft) (journal.Record, error) {
 		p, picking, err := picking(s, pickingID)
 		if err != nil {
@@ -48,7 +65,7 @@ func (u *Uses) MakeOf(ctx context.Context, pickingID int64, in MakingInput) (jou
 			return journal.Record{}, say.ConflictError{Why: strings.TrimSpace("It is not fit for use. " + why)}
 		}
 		var c say.Checklist
-		checkPreparation(&c, p, picking.Part, in.Preparation)
+		checkFreshUse(&c, p, picking.Part, in.Preparation)
 		row := store.PutMakingParams{
 			PickingID:   pickingID,
 			Day:         s.Today.String(),
@@ -65,10 +82,10 @@ func (u *Uses) MakeOf(ctx context.Context, pickingID int64, in MakingInput) (jou
 		return journal.Record{
 			Kind: "making",
 			Summary: fmt.Sprintf(
-				"Made %s of %s, %s",
-				in.Preparation,
-				say.PartOf(p.Species.Names.Name, picking.Part),
+				"Used %s of %s fresh, as %s",
 				s.Units.Weight(*row.Grams),
+				say.PartOf(p.Species.Names.Name, picking.Part),
+				in.Preparation,
 			),
 			Bed:      &p.BedID,
 			Planting: &p.ID,
@@ -76,11 +93,11 @@ func (u *Uses) MakeOf(ctx context.Context, pickingID int64, in MakingInput) (jou
 	})
 }
 
-// readShare reads how much of a picking is made into something: no more than is left of it.
+// readShare reads how much of a picking is used: no more than is left of it.
 func readShare(s *plot.State, c *say.Checklist, p *plot.Planting, picking store.Picking, text string) *float64 {
 	left := s.LeftGrams(picking)
 	if left < view.LeastGrams {
-		c.Add("amount", "Nothing is left of it: all was made into something, or went to the compost.")
+		c.Add("amount", "Nothing is left of it: all was used, is in the store, or went to the compost.")
 		return nil
 	}
 	if strings.TrimSpace(text) == "" {
@@ -128,7 +145,7 @@ type LabelData struct {
 	Ask                                     string
 }
 
-// Label returns the label of a picking, or of what was made of it. One that is not fit
+// Label returns the label of a picking, or of what it is used as fresh. One that is not fit
 // for use gets none.
 func (u *Uses) Label(ctx context.Context, pickingID int64, preparation string) (LabelData, error) {
 	s, err := u.plot.State(ctx)
@@ -144,7 +161,7 @@ func (u *Uses) Label(ctx context.Context, pickingID int64, preparation string) (
 	}
 	if preparation != "" {
 		var c say.Checklist
-		checkPreparation(&c, p, picking.Part, preparation)
+		checkFreshUse(&c, p, picking.Part, preparation)
 		if err := c.Err(); err != nil {
 			return LabelData{}, err
 		}
