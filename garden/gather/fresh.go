@@ -14,8 +14,8 @@ import (
 	"bramblyacre/store"
 )
 
-// checkFreshUse refuses what a picking may not be used as fresh: what the verdict of its part does not allow, and what is
-// kept, which is made in the store.
+// checkFreshUse refuses what a picking may not be used as fresh: what the verdict of its part does not allow, and what
+// is kept, which is made in the store.
 func checkFreshUse(c *say.Checklist, p *plot.Planting, part, preparation string) {
 	described, _ := p.Species.Part(part)
 	switch {
@@ -53,8 +53,8 @@ type FreshUseInput struct {
 	Note   string `json:"note,omitempty"`
 }
 
-// UseFresh notes what a picking, or some of it, was used as fresh. Only what is fit for use may be used, and only as the
-// verdict of its part allows.
+// UseFresh notes what a picking, or some of it, was used as fresh. Only what is fit for use may be used, and only as
+// the verdict of its part allows.
 func (u *Uses) UseFresh(ctx context.Context, pickingID int64, in FreshUseInput) (journal.Entry, error) {
 	return u.plot.Change(ctx, func(s *plot.State, d *journal.Draft) (journal.Record, error) {
 		p, picking, err := picking(s, pickingID)
