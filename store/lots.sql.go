@@ -19,7 +19,7 @@ func (q *Queries) DropLot(ctx context.Context, id int64) error {
 }
 
 const getLot = `-- name: GetLot :one
-SELECT id, year, number, making, species_id, part, name, recipe_id, fresh, begun_at, ended_at, tray, days, grams, density, keeps_months, strength, bought_from, cautions, note FROM lots WHERE id = ?
+SELECT id, year, number, making, species_id, part, name, recipe_id, fresh, begun_at, ended_at, tray, days, grams, density, keeps_months, strength, bought_from, cautions, note, celsius, moving_air FROM lots WHERE id = ?
 `
 
 func (q *Queries) GetLot(ctx context.Context, id int64) (Lot, error) {
@@ -46,12 +46,14 @@ func (q *Queries) GetLot(ctx context.Context, id int64) (Lot, error) {
 		&i.BoughtFrom,
 		&i.Cautions,
 		&i.Note,
+		&i.Celsius,
+		&i.MovingAir,
 	)
 	return i, err
 }
 
 const listLots = `-- name: ListLots :many
-SELECT id, year, number, making, species_id, part, name, recipe_id, fresh, begun_at, ended_at, tray, days, grams, density, keeps_months, strength, bought_from, cautions, note FROM lots ORDER BY id
+SELECT id, year, number, making, species_id, part, name, recipe_id, fresh, begun_at, ended_at, tray, days, grams, density, keeps_months, strength, bought_from, cautions, note, celsius, moving_air FROM lots ORDER BY id
 `
 
 func (q *Queries) ListLots(ctx context.Context) ([]Lot, error) {
@@ -84,6 +86,8 @@ func (q *Queries) ListLots(ctx context.Context) ([]Lot, error) {
 			&i.BoughtFrom,
 			&i.Cautions,
 			&i.Note,
+			&i.Celsius,
+			&i.MovingAir,
 		); err != nil {
 			return nil, err
 		}
@@ -99,8 +103,8 @@ func (q *Queries) ListLots(ctx context.Context) ([]Lot, error) {
 }
 
 const putLot = `-- name: PutLot :one
-INSERT INTO lots (id, year, number, making, species_id, part, name, recipe_id, fresh, begun_at, ended_at, tray, days, grams, density, keeps_months, strength, bought_from, cautions, note)
-VALUES (?1, ?2, ?3, ?4, ?5, ?6, ?7, ?8, ?9, ?10, ?11, ?12, ?13, ?14, ?15, ?16, ?17, ?18, ?19, ?20)
+INSERT INTO lots (id, year, number, making, species_id, part, name, recipe_id, fresh, begun_at, ended_at, tray, days, grams, density, keeps_months, strength, bought_from, cautions, note, celsius, moving_air)
+VALUES (?1, ?2, ?3, ?4, ?5, ?6, ?7, ?8, ?9, ?10, ?11, ?12, ?13, ?14, ?15, ?16, ?17, ?18, ?19, ?20, ?21, ?22)
 ON CONFLICT (id) DO UPDATE SET
     year = excluded.year,
     number = excluded.number,
@@ -120,8 +124,10 @@ ON CONFLICT (id) DO UPDATE SET
     strength = excluded.strength,
     bought_from = excluded.bought_from,
     cautions = excluded.cautions,
-    note = excluded.note
-RETURNING id, year, number, making, species_id, part, name, recipe_id, fresh, begun_at, ended_at, tray, days, grams, density, keeps_months, strength, bought_from, cautions, note
+    note = excluded.note,
+    celsius = excluded.celsius,
+    moving_air = excluded.moving_air
+RETURNING id, year, number, making, species_id, part, name, recipe_id, fresh, begun_at, ended_at, tray, days, grams, density, keeps_months, strength, bought_from, cautions, note, celsius, moving_air
 `
 
 type PutLotParams struct {
@@ -145,6 +151,8 @@ type PutLotParams struct {
 	BoughtFrom  string   `json:"bought_from"`
 	Cautions    string   `json:"cautions"`
 	Note        string   `json:"note"`
+	Celsius     *float64 `json:"celsius"`
+	MovingAir   *int64   `json:"moving_air"`
 }
 
 // Put writes a whole row: a new one where id is null, else in place of the old.
@@ -171,6 +179,8 @@ func (q *Queries) PutLot(ctx context.Context, arg PutLotParams) (Lot, error) {
 		arg.BoughtFrom,
 		arg.Cautions,
 		arg.Note,
+		arg.Celsius,
+		arg.MovingAir,
 	)
 	var i Lot
 	err := row.Scan(
@@ -194,6 +204,8 @@ func (q *Queries) PutLot(ctx context.Context, arg PutLotParams) (Lot, error) {
 		&i.BoughtFrom,
 		&i.Cautions,
 		&i.Note,
+		&i.Celsius,
+		&i.MovingAir,
 	)
 	return i, err
 }

@@ -314,6 +314,8 @@ type Lot struct {
 	BoughtFrom  string   `json:"bought_from"`
 	Cautions    string   `json:"cautions"`
 	Note        string   `json:"note"`
+	Celsius     *float64 `json:"celsius"`
+	MovingAir   *int64   `json:"moving_air"`
 }
 
 type LotFlow struct {

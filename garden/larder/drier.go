@@ -269,7 +269,7 @@ func viewDrying(s *plot.State, t tray, now time.Time, hold held) DryingView {
 	}
 	kind, _ := s.Lib.Gather().Of(t.part.Keep.Dries)
 	v.Standing = kind.Rate.Standing.String()
-	if rates := ownRates(s, t.stuff); len(rates) > 0 || len(t.weights) > 0 {
+	if len(t.weights) > 0 || len(ownPaces(s, t.stuff)) > 0 {
 		v.Standing = "measured"
 	}
 	return v

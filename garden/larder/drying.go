@@ -5,6 +5,7 @@ import (
 	"time"
 
 	"bramblyacre/core/flora"
+	"bramblyacre/core/harvest"
 	"bramblyacre/core/keeping"
 	"bramblyacre/garden/plot"
 	"bramblyacre/store"
@@ -73,36 +74,53 @@ func dryingOf(s *plot.State, st stuff, fresh float64) (keeping.Drying, bool) {
 	if !known {
 		return drying, false
 	}
-	drying.Rate = keeping.RateAfter(drying.Rate, ownRates(s, st))
+	paces := ownPaces(s, st)
+	for i := range paces {
+		paces[i] *= drying.Rate.Value
+	}
+	drying.Rate = keeping.RateAfter(drying.Rate, paces)
 	return drying, true
 }
 
-// ownRates are the rates at which the household's own trays of a part dried.
-func ownRates(s *plot.State, st stuff) (rates []float64) {
+// ownPaces are how many times as quickly the household's own trays of a part dried as was expected of them in the drier
+// as it was then: what was told by a rack in the shade holds in a warm drier too.
+func ownPaces(s *plot.State, st stuff) (paces []float64) {
 	lots := plot.Lots.Of(s)
-	for i := len(lots) - 1; i >= 0 && len(rates) < mostOwnRuns; i-- {
+	for i := len(lots) - 1; i >= 0 && len(paces) < mostOwnRuns; i-- {
 		lot := lots[i]
 		if lot.Making != makingDried || lot.EndedAt == nil || lot.Grams == nil || lot.SpeciesID != st.lot.SpeciesID ||
 			lot.Part != st.lot.Part || lot.BoughtFrom != "" {
 			continue
 		}
-		if rate, told := ownRate(s, st.part, lot); told {
-			rates = append(rates, rate)
+		if pace, told := ownPace(s, st.part, lot); told {
+			paces = append(paces, pace)
 		}
 	}
-	return rates
+	return paces
 }
 
-// ownRate is the rate at which a tray dried; told is false for one that was never weighed while it dried: when it was
-// taken out says little of when it was dry.
-func ownRate(s *plot.State, part flora.Part, lot store.Lot) (rate float64, told bool) {
+// driedIn is the drier as it was when a lot was laid in; as it is now where that was not noted.
+func driedIn(s *plot.State, lot store.Lot) harvest.Drier {
+	drier := plot.DrierOf(s.GatherSettings())
+	if lot.Celsius != nil {
+		drier.Celsius = *lot.Celsius
+	}
+	if lot.MovingAir != nil {
+		drier.MovingAir = *lot.MovingAir != 0
+	}
+	return drier
+}
+
+// ownPace is the pace of one tray; told is false for one that was never weighed while it dried: when it was taken out
+// says little of when it was dry.
+func ownPace(s *plot.State, part flora.Part, lot store.Lot) (pace float64, told bool) {
 	weights := s.WeightsOfLot(lot.ID)
 	fresh := freshOf(s, lot.ID)
 	begun, err := plot.ParseMoment(lot.BegunAt)
 	if len(weights) == 0 || fresh <= 0 || err != nil {
 		return 0, false
 	}
-	drying, known := s.Lib.Gather().TrayDrying(part, plot.DrierOf(s.GatherSettings()), fresh)
+	drying, known := s.Lib.Gather().TrayDrying(part, driedIn(s, lot), fresh)
 	if !known {
 		return 0, false
 	}
@@ -112,7 +130,7 @@ func ownRate(s *plot.State, part flora.Part, lot store.Lot) (rate float64, told 
 			weighed = append(weighed, keeping.Weighing{Hours: at.Sub(begun).Hours(), Grams: w.Grams})
 		}
 	}
-	return keeping.ForecastDrying(drying, weighed).Rate(), true
+	return keeping.ForecastDrying(drying, weighed).Rate() / drying.Rate.Value, true
 }
 
 // hoursSince is how long a tray has been drying.

@@ -126,6 +126,7 @@ func (u *Uses) LoadTrays(ctx context.Context, in LoadInput) (journal.Entry, erro
 			planting = first.Planting.ID
 			row, making := u.newLot(s, makingDried, first)
 			row.BegunAt, row.Tray = plot.MomentText(at), &number
+			row.Celsius, row.MovingAir = &settings.Celsius, &settings.MovingAir
 			row.Cautions = toldCautions([]partOf{{first.Planting.Species, first.Picking.Part}}, making)
 			var flows []flow
 			total := 0.0

@@ -66,7 +66,7 @@ func lotParams(lot store.Lot) store.PutLotParams {
 		ID: &lot.ID, Year: lot.Year, Number: lot.Number, Making: lot.Making, SpeciesID: lot.SpeciesID, Part: lot.Part,
 		Name: lot.Name, RecipeID: lot.RecipeID, Fresh: lot.Fresh, BegunAt: lot.BegunAt, EndedAt: lot.EndedAt, Tray: lot.Tray,
 		Days: lot.Days, Grams: lot.Grams, Density: lot.Density, KeepsMonths: lot.KeepsMonths, Strength: lot.Strength,
-		BoughtFrom: lot.BoughtFrom, Cautions: lot.Cautions, Note: lot.Note,
+		BoughtFrom: lot.BoughtFrom, Cautions: lot.Cautions, Note: lot.Note, Celsius: lot.Celsius, MovingAir: lot.MovingAir,
 	}
 }
 

@@ -368,6 +368,10 @@ func (m *plannedMaking) checkState(c *say.Checklist, in MakeLotInput) {
 			}
 		case isOil || from.jar != nil && !isDried && !from.fresh:
 			c.Add(field, "This is made already: %s.", from.name)
+		case m.making.ID == makingFrozen && from.jar != nil && from.fresh:
+			c.Add(field, "It is frozen already: thawed, it is not frozen again.")
+		case m.making.ID == makingFrozen && len(m.from[0].parts) == 1 && from.parts[0] != m.from[0].parts[0]:
+			c.Add(field, "Freeze each kind by itself: they are not blanched alike.")
 		case from.fresh && !fresh:
 			c.Add(field, "It is made of what is dried: fresh herb brings water into it, and it spoils.")
 		case !from.fresh && !dried:

@@ -125,7 +125,7 @@ func fromJar(s *plot.State, hold held, h holding) FromView {
 	case makingDried, makingMix:
 		state = "dried"
 	case makingFrozen:
-		state = "fresh"
+		state = "thawed"
 	case makingOil:
 		state = "oil"
 	}
@@ -136,12 +136,12 @@ func fromJar(s *plot.State, hold held, h holding) FromView {
 	return f
 }
 
-// mayMakeOf are the makings that the verdicts of parts allow, for what is fresh, dried or an oil.
+// mayMakeOf are the makings that the verdicts of parts allow, for what is fresh, thawed, dried or an oil.
 func mayMakeOf(lore *keeping.Lore, parts []flora.Part, state string) []string {
 	may := []string{}
 	for _, m := range lore.Makings {
 		fresh, dried := m.Takes()
-		fits := state == "fresh" && fresh || state == "dried" && dried && m.ID != makingDried ||
+		fits := state == "fresh" && fresh || state == "thawed" && fresh && m.ID != makingFrozen || state == "dried" && dried && m.ID != makingDried ||
 			state == "oil" && m.From == "oil"
 		for _, part := range parts {
 			fits = fits && mayBeUsed(part) && (m.Word == "" || part.MayMake(m.Word))

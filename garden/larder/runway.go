@@ -67,9 +67,12 @@ func (u *Uses) lines(s *plot.State, hold held) []line {
 	}
 	const wasUsed = 3
 	for key, of := range histories {
-		if by[key] == nil && of.last.jar.ID != 0 && of.times() >= wasUsed &&
-			*of.last.jar.EndedOn >= s.Today.AddDays(-365).String() {
-			by[key] = &line{stuff: of.last.stuff, key: key, history: of}
+		if by[key] != nil || of.last == 0 || of.times() < wasUsed {
+			continue
+		}
+		jar, _ := s.JarByID(of.last)
+		if h, has := holdingOf(s, jar); has && jar.EndedOn != nil && *jar.EndedOn >= s.Today.AddDays(-365).String() {
+			by[key] = &line{stuff: h.stuff, key: key, history: of}
 		}
 	}
 	ahead := quarters(s.Today, horizonDays)

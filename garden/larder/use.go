@@ -22,8 +22,8 @@ type history struct {
 	takings []taking
 	// spells are the runs of days on which a jar of it stood.
 	spells [][2]calendar.Date
-	// last is the jar of it that was emptied last.
-	last holding
+	// last is the jar of it that was emptied last, 0 for none.
+	last int64
 }
 
 // yearsOfUse is how many years back use is learned from: habits change.
@@ -56,6 +56,7 @@ func (u *uses) histories(s *plot.State) map[string]*history {
 
 func historiesOf(s *plot.State) map[string]*history {
 	by := map[string]*history{}
+	emptied := map[string]string{} // when the last was
 	from := s.Today.AddDays(-365 * yearsOfUse)
 	fromText := from.String()
 	for _, jar := range plot.Jars.Of(s) {
@@ -74,8 +75,8 @@ func historiesOf(s *plot.State) map[string]*history {
 		last := s.Today
 		if jar.EndedOn != nil {
 			last, _ = calendar.Parse(*jar.EndedOn)
-			if of.last.jar.EndedOn == nil || *of.last.jar.EndedOn <= *jar.EndedOn {
-				of.last = h
+			if key := h.product(); emptied[key] <= *jar.EndedOn {
+				emptied[key], of.last = *jar.EndedOn, jar.ID
 			}
 		}
 		flows := s.FlowsOfJar(jar.ID)
