@@ -141,7 +141,8 @@ func mayMakeOf(lore *keeping.Lore, parts []flora.Part, state string) []string {
 	may := []string{}
 	for _, m := range lore.Makings {
 		fresh, dried := m.Takes()
-		fits := state == "fresh" && fresh || state == "thawed" && fresh && m.ID != makingFrozen || state == "dried" && dried && m.ID != makingDried ||
+		fits := state == "fresh" && fresh || state == "thawed" && fresh && m.ID != makingFrozen ||
+			state == "dried" && dried && m.ID != makingDried ||
 			state == "oil" && m.From == "oil"
 		for _, part := range parts {
 			fits = fits && mayBeUsed(part) && (m.Word == "" || part.MayMake(m.Word))
