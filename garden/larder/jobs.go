@@ -267,8 +267,10 @@ func ownStep(i int) string { return fmt.Sprintf("own%d", i) }
 
 // pastJob asks for a jar to be looked at that is past its time.
 func pastJob(h holding, until, on calendar.Date) area.Job {
+	// One that was overlooked for long waits a month more, not to today: nothing is lost at once.
+	last := max(until.AddDays(60), on.AddDays(30))
 	j := newJob(fmt.Sprintf("store:past:%d:%d", h.jar.ID, until.Year()), "Look at", "the jar of "+h.name(), until,
-		until.AddDays(60), on, 5, pastStake)
+		last, on, 5, pastStake)
 	j.View.JarID, j.View.SpeciesID, j.View.Part = h.jar.ID, h.lot.SpeciesID, h.lot.Part
 	j.View.Reason = "Past its time since " + until.DayMonthYear() +
 		": smell it, look for mould, and throw out what is stale."

@@ -121,6 +121,10 @@ func thisWeeks(jobs []area.Job, end calendar.Date) (this []area.Job, longer []We
 	return this, longer
 }
 
+// waitsForRain is how many days a job under a roof can still wait that is kept for a day of rain: what is to be done on
+// its day stands there.
+const waitsForRain = 3
+
 // fill writes a week that was fitted.
 func (v *WeekView) fill(s *plot.State, week agenda.Week, jobs []area.Job, days []agenda.Day) {
 	total, onDay := 0.0, make([][]area.Job, len(days))
@@ -129,7 +133,7 @@ func (v *WeekView) fill(s *plot.State, week agenda.Week, jobs []area.Job, days [
 		j := jobs[p.Job]
 		total += j.Minutes
 		used[p.Day] += j.Minutes
-		if j.Wants == agenda.UnderRoof {
+		if j.Wants == agenda.UnderRoof && j.Last.DaysSince(days[p.Day].Date) >= waitsForRain {
 			v.Rainy = append(v.Rainy, WeekJob{j.View, days[p.Day].Date.WeekdayDayMonth()})
 			continue
 		}
@@ -159,6 +163,8 @@ func (v *WeekView) fill(s *plot.State, week agenda.Week, jobs []area.Job, days [
 		switch j := jobs[i]; {
 		case j.Minutes > mostMinutes(days):
 			note = "It takes longer than any day there is. Part it, or find the time."
+		case j.View.Kind == storeKind && j.Last <= end:
+			note, lost = "Too late after "+j.Last.DayMonth()+".", true
 		case j.Last <= end && j.Irreversible:
 			note, lost = "Lost for good: its last day is "+j.Last.DayMonth()+".", true
 		case j.Last <= end:
@@ -190,8 +196,11 @@ func minutesOrNone(minutes float64) string {
 	return say.MinutesWords(minutes)
 }
 
-// theBench and elsewhere are where a job is done that is of no bed.
-const theBench, elsewhere = "The bench", "Elsewhere"
+// theBench, theStore and elsewhere are where a job is done that is of no bed.
+const theBench, theStore, elsewhere = "The bench", "The store", "Elsewhere"
+
+// The kinds of jobs that have a place of their own under a roof.
+const benchKind, storeKind = "bench", "store"
 
 // dayWalk puts a day's jobs into one walk: by bed, from the first on the round by the shortest way.
 func dayWalk(s *plot.State, jobs []area.Job) []WeekStop {
@@ -219,8 +228,9 @@ func dayWalk(s *plot.State, jobs []area.Job) []WeekStop {
 		name string
 		is   func(area.Job) bool
 	}{
-		{theBench, func(j area.Job) bool { return j.View.Kind == "bench" }},
-		{elsewhere, func(j area.Job) bool { return j.View.Kind != "bench" }},
+		{theBench, func(j area.Job) bool { return j.View.Kind == benchKind }},
+		{theStore, func(j area.Job) bool { return j.View.Kind == storeKind }},
+		{elsewhere, func(j area.Job) bool { return j.View.Kind != benchKind && j.View.Kind != storeKind }},
 	} {
 		var rest []WeekJob
 		for _, j := range jobs {
