@@ -39,7 +39,9 @@ export function Week() {
           Nobody has said how much time there is, so nothing falls off. Say it under Time there is.
         </Box>
       )}
+      {/* On paper each day's heading says the same. */}
       <Box
+        className="no-print"
         sx={{
           display: "grid",
           gridTemplateColumns: "repeat(7, minmax(0, 1fr))",
