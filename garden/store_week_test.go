@@ -53,3 +53,15 @@ func TestTheWeekDriesABasketOnItsDay(t *testing.T) {
 		t.Errorf("lost: %v", lost)
 	}
 }
+
+// A basket says how much of it lies in the store already: the rest is what there is still to use.
+func TestABasketSaysWhatOfItIsInTheStore(t *testing.T) {
+	p := newStocked(t)
+	picking := p.pick(p.sage, "leaf", "190 g", "2031-05-27")
+	p.load(picking, 1, "110 g", "2031-05-27T08:00")
+	for _, b := range must(p.Gather.Baskets(t.Context())) {
+		if b.PickingID == picking && (b.Left != 80 || !strings.Contains(b.Words, "110 g of it in the store")) {
+			t.Errorf("%q, %v g left", b.Words, b.Left)
+		}
+	}
+}

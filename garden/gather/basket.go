@@ -116,6 +116,9 @@ func viewBasket(s *plot.State, p *plot.Planting, picking store.Picking) BasketVi
 		}
 		v.Made = append(v.Made, words)
 	}
+	if stored := s.StoredOf(picking.ID); stored >= view.LeastGrams {
+		v.Words += ", " + s.Units.Weight(stored) + " of it in the store"
+	}
 	if left := s.LeftGrams(picking); left >= view.LeastGrams {
 		v.Left, v.LeftWeight = say.Round1(left), s.Units.Weight(left)
 	}

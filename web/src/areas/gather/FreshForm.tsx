@@ -34,7 +34,7 @@ export function FreshForm({ basket, onClose }: { basket: Schemas["BasketView"]; 
       <Box sx={{ display: "flex", gap: 1.5, flexWrap: "wrap", alignItems: "flex-start" }}>
         <SelectField label="As" value={made} onChange={setMade} options={same(basket.freshAs)} width={220} />
         <TextField
-          label="Of it"
+          label="How much of it"
           value={amount}
           onChange={(event) => setAmount(event.target.value)}
           placeholder={basket.leftWeight}
