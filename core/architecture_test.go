@@ -26,10 +26,11 @@ var mayImport = map[string][]string{
 	"store":   {"core"},
 	"garden":  {"core", "library", "store", "station"},
 	"format":  {"core", "garden", "store"},
-	"server":  {"core", "garden", "format"},
+	"share":   {"store"},
+	"server":  {"core", "garden", "format", "share"},
 	"demo":    {"core", "garden", "library", "store"},
 	"web":     {},
-	"cmd":     {"core", "library", "station", "store", "garden", "format", "server", "demo", "web"},
+	"cmd":     {"core", "library", "station", "store", "garden", "format", "share", "server", "demo", "web"},
 }
 
 // withinCore lists, for each subject of core, the subjects that it may import.

@@ -20,23 +20,27 @@ func TestAnUnchangedAnswerIsNotSentAgain(t *testing.T) {
 		t.Fatalf("answered %d with tag %q, %s", first.Code, tag, first.Header().Get("Cache-Control"))
 	}
 	again := ask(h, "GET", "/api/now", "")
-	if again.Code != 200 || !bytes.Equal(again.Body.Bytes(), first.Body.Bytes()) || again.Header().Get("ETag") != tag || again.Header().Get("Content-Type") != first.Header().Get("Content-Type") {
+	if again.Code != 200 || !bytes.Equal(again.Body.Bytes(), first.Body.Bytes()) || again.Header().Get("ETag") != tag ||
+		again.Header().Get("Content-Type") != first.Header().Get("Content-Type") {
 		t.Errorf("asked again: %d, %s", again.Code, again.Header())
 	}
 	unchanged := ask(h, "GET", "/api/now", "", "If-None-Match", `W/"other", `+tag)
 	if unchanged.Code != http.StatusNotModified || unchanged.Body.Len() != 0 {
 		t.Errorf("who has it is answered %d with %d bytes", unchanged.Code, unchanged.Body.Len())
 	}
-	if other := ask(h, "GET", "/api/now?on=2031-06-01", "", "If-None-Match", tag); other.Code != 200 || other.Header().Get("ETag") == tag {
+	if other := ask(h, "GET", "/api/now?on=2031-06-01", "", "If-None-Match", tag); other.Code != 200 ||
+		other.Header().Get("ETag") == tag {
 		t.Errorf("another day is answered %d with tag %s", other.Code, other.Header().Get("ETag"))
 	}
 	if noted := ask(h, "POST", "/api/beds", `{"name":"Long Bed","x":"10 m","y":"5 m","width":"8 m","depth":"1.2 m","moisture":"moist"}`); noted.Code != 200 {
 		t.Fatalf("%d: %s", noted.Code, noted.Body)
 	}
-	if after := ask(h, "GET", "/api/plot", "", "If-None-Match", tag); after.Code != 200 || !bytes.Contains(after.Body.Bytes(), []byte("Long Bed")) {
+	if after := ask(h, "GET", "/api/plot", "", "If-None-Match", tag); after.Code != 200 ||
+		!bytes.Contains(after.Body.Bytes(), []byte("Long Bed")) {
 		t.Errorf("after a change: %d", after.Code)
 	}
-	if after := ask(h, "GET", "/api/now", "", "If-None-Match", tag); after.Code != 200 || after.Header().Get("ETag") == tag {
+	if after := ask(h, "GET", "/api/now", "", "If-None-Match", tag); after.Code != 200 ||
+		after.Header().Get("ETag") == tag {
 		t.Errorf("after a change Now is answered %d", after.Code)
 	}
 }
@@ -53,7 +57,8 @@ func TestKeptBytesAreOfTheEncodingAskedFor(t *testing.T) {
 		if packed.Header().Get("Content-Encoding") != "gzip" || !bytes.Equal(text, plain.Body.Bytes()) {
 			t.Error("the packed answer is another")
 		}
-		if again := ask(h, "GET", "/api/plants", ""); again.Header().Get("Content-Encoding") != "" || !bytes.Equal(again.Body.Bytes(), plain.Body.Bytes()) {
+		if again := ask(h, "GET", "/api/plants", ""); again.Header().Get("Content-Encoding") != "" ||
+			!bytes.Equal(again.Body.Bytes(), plain.Body.Bytes()) {
 			t.Error("the plain answer is another")
 		}
 	}
@@ -80,7 +85,8 @@ func BenchmarkRepeatedRead(b *testing.B) {
 	for name, handler := range map[string]http.Handler{"ours": h, "bare Gin": bare} {
 		b.Run(name, func(b *testing.B) {
 			for b.Loop() {
-				if answer := ask(handler, "GET", "/api/now", "", "Accept-Encoding", "gzip"); answer.Code != 200 || answer.Body.Len() != len(body) {
+				if answer := ask(handler, "GET", "/api/now", "", "Accept-Encoding", "gzip"); answer.Code != 200 ||
+					answer.Body.Len() != len(body) {
 					b.Fatal(answer.Code, answer.Body.Len())
 				}
 			}

@@ -14,6 +14,7 @@ import (
 	"github.com/gin-gonic/gin"
 
 	"bramblyacre/garden/identity"
+	"bramblyacre/share"
 )
 
 // contentPolicy lets a page load from here alone and run no inline script.
@@ -47,13 +48,17 @@ func secured() gin.HandlerFunc {
 
 // onlyHost refuses requests that name another host than the server's own
 // address or this machine, and changes asked for by a page from elsewhere. It
-// keeps a foreign page from reaching the plot through a name that it points here.
-func onlyHost(address string) gin.HandlerFunc {
+// keeps a foreign page from reaching the plot through a name that it points here. Where TLS
+// vouches for it, the machine's name in the house is one of its own, too.
+func onlyHost(address string, toHouse bool) gin.HandlerFunc {
 	own, _, err := net.SplitHostPort(address)
 	if err != nil {
 		own = address
 	}
 	allowed := []string{own, "localhost", "127.0.0.1", "::1"}
+	if name := share.LocalName(); toHouse && name != "" {
+		allowed = append(allowed, name)
+	}
 	return func(c *gin.Context) {
 		host := c.Request.Host
 		if name, _, err := net.SplitHostPort(host); err == nil {
@@ -74,13 +79,23 @@ func onlyHost(address string) gin.HandlerFunc {
 		if origin := c.Request.Header.Get(
 			"Origin",
 		); origin != "" && c.Request.Method != http.MethodGet &&
-			origin != "http://"+c.Request.Host {
+			origin != schemeOf(c.Request)+c.Request.Host {
 			problem(c, http.StatusForbidden, "Changes can only be asked for by this program's own pages.")
 			return
 		}
 		c.Next()
 	}
 }
+
+func schemeOf(r *http.Request) string {
+	if r.TLS != nil {
+		return "https://"
+	}
+	return "http://"
+}
+
+// isUnder tells whether a path is another, or lies under it.
+func isUnder(path, above string) bool { return path == above || strings.HasPrefix(path, above+"/") }
 
 // plotHeader names the plot that a page was loaded from.
 const plotHeader = "Acre-Plot"

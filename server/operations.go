@@ -16,7 +16,12 @@ import (
 )
 
 // operations are what the browser can ask for.
-type operations struct{ garden *garden.Garden }
+type operations struct {
+	garden *garden.Garden
+	shared *Sharing
+	// address is where this machine itself reaches them.
+	address string
+}
 
 // answer is a JSON body.
 type answer[T any] struct{ Body T }

@@ -33,7 +33,8 @@ func TestAPlantIsPutFromItsForm(t *testing.T) {
 		check(t, err)
 		return string(text)
 	}
-	if answer := ask(h, "POST", "/api/own-plants", body(), "If-Match", versionFor(t, h, "/api/own-plants")); answer.Code != 422 || !strings.Contains(answer.Body.String(), `"location":"body.sheet.size.height"`) {
+	if answer := ask(h, "POST", "/api/own-plants", body(), "If-Match", versionFor(t, h, "/api/own-plants")); answer.Code != 422 ||
+		!strings.Contains(answer.Body.String(), `"location":"body.sheet.size.height"`) {
 		t.Errorf("a height that is none is answered %d: %s", answer.Code, answer.Body)
 	}
 	copied.Sheet["size"].(map[string]any)["height"] = "18 (12 to 25) cm measured"
@@ -43,7 +44,8 @@ func TestAPlantIsPutFromItsForm(t *testing.T) {
 	if !strings.Contains(turned.Text, "18 (12 to 25) cm measured") || len(turned.Sheet) != len(copied.Sheet) {
 		t.Errorf("turned into a file it is %.200s", turned.Text)
 	}
-	if answer := ask(h, "POST", "/api/own-plants", body(), "If-Match", versionFor(t, h, "/api/own-plants")); answer.Code != 200 || !strings.Contains(answer.Body.String(), `"garden-thyme-own"`) {
+	if answer := ask(h, "POST", "/api/own-plants", body(), "If-Match", versionFor(t, h, "/api/own-plants")); answer.Code != 200 ||
+		!strings.Contains(answer.Body.String(), `"garden-thyme-own"`) {
 		t.Fatalf("filled in it is answered %d: %s", answer.Code, answer.Body)
 	}
 	var page plants.PlantView
@@ -51,7 +53,8 @@ func TestAPlantIsPutFromItsForm(t *testing.T) {
 	if !page.Own || page.Botanical != "Thymus vulgaris L." {
 		t.Errorf("its page is %+v", page.PlantBrief)
 	}
-	if answer := ask(h, "GET", "/api/files/plant/garden-thyme-own", ""); answer.Code != 200 || !strings.Contains(answer.Body.String(), "garden-thyme-own") {
+	if answer := ask(h, "GET", "/api/files/plant/garden-thyme-own", ""); answer.Code != 200 ||
+		!strings.Contains(answer.Body.String(), "garden-thyme-own") {
 		t.Errorf("its file is answered %d", answer.Code)
 	}
 	if answer := ask(h, "DELETE", "/api/own-plants/garden-thyme-own", ""); answer.Code != 200 {

@@ -21,10 +21,20 @@ func TestAChangeThatIsSentTwiceCountsOnce(t *testing.T) {
 	}
 	steps := []struct{ method, path, body, other string }{
 		{"POST", "/api/beds", longBed, strings.Replace(longBed, "Long", "Wide", 1)},
-		{"POST", "/api/plantings", `{"bedId":1,"speciesId":"garden-sorrel","plants":9,"startedOn":"2029-04-10","origin":"seed"}`, `{"bedId":1,"speciesId":"lovage","plants":9,"startedOn":"2029-04-10","origin":"seed"}`},
+		{
+			"POST",
+			"/api/plantings",
+			`{"bedId":1,"speciesId":"garden-sorrel","plants":9,"startedOn":"2029-04-10","origin":"seed"}`,
+			`{"bedId":1,"speciesId":"lovage","plants":9,"startedOn":"2029-04-10","origin":"seed"}`,
+		},
 		{"POST", "/api/plants/hop/notes", `{"kind":"note","text":"Climbs."}`, `{"kind":"note","text":"Twines."}`},
 		{"POST", "/api/people", `{"name":"Ida","circumstances":[]}`, `{"name":"Joss","circumstances":[]}`},
-		{"PUT", "/api/beds/1", strings.Replace(longBed, "Long Bed", "Changed Bed", 1), strings.Replace(longBed, "Long Bed", "Other Bed", 1)},
+		{
+			"PUT",
+			"/api/beds/1",
+			strings.Replace(longBed, "Long Bed", "Changed Bed", 1),
+			strings.Replace(longBed, "Long Bed", "Other Bed", 1),
+		},
 		{"DELETE", "/api/people/1", "", ""},
 		{"POST", "/api/ledger/6/take-back", "", ""},
 	}
@@ -47,7 +57,8 @@ func TestAChangeThatIsSentTwiceCountsOnce(t *testing.T) {
 			check(t, json.Unmarshal(answer.Body.Bytes(), &noted))
 			entries[n] = fmt.Sprint(noted.Entry, noted.Within)
 		}
-		if entries[1] != entries[0] || entries[2] != entries[0] || entries[0] == fmt.Sprint(journal.Entry{}, journal.Entry{}) {
+		if entries[1] != entries[0] || entries[2] != entries[0] ||
+			entries[0] == fmt.Sprint(journal.Entry{}, journal.Entry{}) {
 			t.Errorf("%s %s is answered %q", step.method, step.path, entries)
 		}
 		var ledger journal.LedgerView
@@ -58,7 +69,8 @@ func TestAChangeThatIsSentTwiceCountsOnce(t *testing.T) {
 		if step.other == "" {
 			continue
 		}
-		if answer := ask(h, step.method, step.path, step.other, headers...); answer.Code != 409 || !strings.Contains(problemOf(t, answer).Detail, "noted already") {
+		if answer := ask(h, step.method, step.path, step.other, headers...); answer.Code != 409 ||
+			!strings.Contains(problemOf(t, answer).Detail, "noted already") {
 			t.Errorf("%s %s with something else is answered %d: %s", step.method, step.path, answer.Code, answer.Body)
 		}
 	}

@@ -5,7 +5,9 @@ package server
 import (
 	"bytes"
 	"context"
+	"crypto/tls"
 	"encoding/json"
+	"errors"
 	"io/fs"
 	"log/slog"
 	"net"
@@ -29,6 +31,10 @@ type Options struct {
 	Address string
 	Version string
 	Log     *slog.Logger
+	// Sharing is who may come in besides this machine; nil describes the operations alone.
+	Sharing *Sharing
+	// ToHouse is true for the handler that answers the house's network: devices that are paired, over TLS.
+	ToHouse bool
 }
 
 // mostBody is the largest body read, in bytes: more than the longest note.
@@ -36,8 +42,15 @@ const mostBody = 1 << 20
 
 // New returns the handler of all requests.
 func New(options Options) (http.Handler, error) {
+	if options.Sharing == nil {
+		return nil, errors.New("nobody said who may come in")
+	}
 	engine := newEngine(options)
 	describe(engine, options)
+	serveFeed(engine, options.Garden, options.Sharing)
+	if options.ToHouse {
+		servePairing(engine, options.Sharing)
+	}
 	if options.Front != nil {
 		if err := serveFront(engine, options.Front); err != nil {
 			return nil, err
@@ -64,7 +77,13 @@ func newEngine(options Options) *gin.Engine {
 		logged(options.Log),
 		recovered(options.Log),
 		secured(),
-		onlyHost(options.Address),
+		onlyHost(options.Address, options.ToHouse),
+	)
+	if options.ToHouse {
+		engine.Use(onlyTheHouse(), unlessUnpaired(paired(options.Sharing)))
+	}
+	engine.Use(
+		onlyHere(options.ToHouse),
 		ofPlot(plotOf(options)),
 		limited(),
 		sentOnce(),
@@ -104,12 +123,13 @@ var areas = []func(operations, huma.API){
 	operations.registerHousehold,
 	operations.registerLedger,
 	operations.registerFiles,
+	operations.registerSharing,
 }
 
 // describe registers every operation on an engine and returns their description.
 func describe(engine *gin.Engine, options Options) huma.API {
 	api := newAPI(engine, options.Version)
-	o := operations{options.Garden}
+	o := operations{options.Garden, options.Sharing, options.Address}
 	for _, register := range areas {
 		register(o, api)
 	}
@@ -131,12 +151,35 @@ func OpenAPI(version string) ([]byte, error) {
 // Serve answers on a listener until the context ends, then lets the requests
 // under way finish.
 func Serve(ctx context.Context, listener net.Listener, handler http.Handler) error {
+	return serve(ctx, handler, func(s *http.Server) error { return s.Serve(listener) })
+}
+
+// ServeTLS does the same over TLS.
+func ServeTLS(
+	ctx context.Context,
+	listener net.Listener,
+	handler http.Handler,
+	how *tls.Config,
+	log *slog.Logger,
+) error {
+	return serve(ctx, handler, func(s *http.Server) error {
+		s.TLSConfig = how
+		// Phones that do not trust the address yet end many a connection: no fault of ours.
+		s.ErrorLog = slog.NewLogLogger(log.Handler(), slog.LevelDebug)
+		return s.ServeTLS(listener, "", "")
+	})
+}
+
+func serve(ctx context.Context, handler http.Handler, begin func(*http.Server) error) error {
 	const slowestHeader, longestAnswer, farewell = 5 * time.Second, 60 * time.Second, 10 * time.Second
+	const longestIdle, mostHeader = 2 * time.Minute, 64 << 10
 	s := &http.Server{
 		Handler:           handler,
 		ReadHeaderTimeout: slowestHeader,
 		ReadTimeout:       longestAnswer,
 		WriteTimeout:      longestAnswer,
+		IdleTimeout:       longestIdle,
+		MaxHeaderBytes:    mostHeader,
 	}
 	stopped := make(chan error, 1)
 	go func() {
@@ -145,7 +188,7 @@ func Serve(ctx context.Context, listener net.Listener, handler http.Handler) err
 		defer cancel()
 		stopped <- s.Shutdown(last)
 	}()
-	if err := s.Serve(listener); err != http.ErrServerClosed {
+	if err := begin(s); err != http.ErrServerClosed {
 		return err
 	}
 	return <-stopped

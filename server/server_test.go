@@ -14,6 +14,7 @@ import (
 	"strings"
 	"testing"
 	"testing/fstest"
+	"time"
 
 	"bramblyacre/demo"
 	"bramblyacre/garden"
@@ -23,6 +24,7 @@ import (
 	"bramblyacre/garden/plants"
 	"bramblyacre/garden/plot"
 	"bramblyacre/library"
+	"bramblyacre/share"
 	"bramblyacre/store"
 )
 
@@ -42,7 +44,12 @@ func handler(t testing.TB) http.Handler {
 	t.Cleanup(func() { check(t, s.Close()) })
 	g, err := garden.Open(t.Context(), plot.Options{Store: s, Library: shipped, PinnedTo: &demo.Today, Seasons: 20})
 	check(t, err)
-	h, err := New(Options{Garden: g, Front: front, Address: address, Version: "test", Log: slog.New(slog.NewTextHandler(io.Discard, nil))})
+	quiet := slog.New(slog.NewTextHandler(io.Discard, nil))
+	house, err := share.OpenHouse(t.Context(), s, time.Now, quiet)
+	check(t, err)
+	h, err := New(
+		Options{Garden: g, Front: front, Address: address, Version: "test", Log: quiet, Sharing: &Sharing{House: house}},
+	)
 	check(t, err)
 	return h
 }
@@ -114,8 +121,22 @@ func TestBadRequestsAreProblems(t *testing.T) {
 		{"an unknown field", "POST", "/api/beds", strings.Replace(bed, `"name"`, `"colour":"red","name"`, 1), 422, "body"},
 		{"a field missing", "POST", "/api/beds", `{"name":"Long Bed"}`, 422, "body"},
 		{"a bed outside", "POST", "/api/beds", strings.Replace(bed, "10 m", "29 m", 1), 422, "body.x"},
-		{"text of 100 kB", "POST", "/api/beds", strings.Replace(bed, "Long Bed", strings.Repeat("x", 100_000), 1), 422, "body.name"},
-		{"more than a megabyte", "POST", "/api/beds", strings.Replace(bed, "Long Bed", strings.Repeat("x", 1<<21), 1), 413, "megabyte"},
+		{
+			"text of 100 kB",
+			"POST",
+			"/api/beds",
+			strings.Replace(bed, "Long Bed", strings.Repeat("x", 100_000), 1),
+			422,
+			"body.name",
+		},
+		{
+			"more than a megabyte",
+			"POST",
+			"/api/beds",
+			strings.Replace(bed, "Long Bed", strings.Repeat("x", 1<<21), 1),
+			413,
+			"megabyte",
+		},
 		{"an unknown planting", "GET", "/api/plantings/99", "", 404, "no such planting"},
 		{"an id that is none", "GET", "/api/plantings/first", "", 422, "path.id"},
 		{"a date that is none", "GET", "/api/now?on=2031-02-30", "", 422, "body.on"},
@@ -124,11 +145,32 @@ func TestBadRequestsAreProblems(t *testing.T) {
 		{"a change to a page", "POST", "/plot", "{}", 405, "Nothing can be changed"},
 		{"an unknown file", "GET", "/api/files/secrets", "", 422, "path.name"},
 		{"an unknown thing", "POST", "/api/plan/items", `{"kind":"dragon"}`, 422, "body.kind"},
-		{"a tree of 400 m", "POST", "/api/plan/items", `{"kind":"tree","x":"5 m","y":"5 m","width":"4 m","height":"400 m","leaf":"evergreen"}`, 422, "body.height"},
+		{
+			"a tree of 400 m",
+			"POST",
+			"/api/plan/items",
+			`{"kind":"tree","x":"5 m","y":"5 m","width":"4 m","height":"400 m","leaf":"evergreen"}`,
+			422,
+			"body.height",
+		},
 		{"nothing to move", "POST", "/api/plan/arrange", `{"things":[],"right":"1 m"}`, 422, "body.things"},
-		{"a bed that is none", "POST", "/api/plan/reshape", `{"what":"bed","id":9,"x":"5 m","y":"5 m","width":"4 m","depth":"1 m"}`, 404, "no such bed"},
+		{
+			"a bed that is none",
+			"POST",
+			"/api/plan/reshape",
+			`{"what":"bed","id":9,"x":"5 m","y":"5 m","width":"4 m","depth":"1 m"}`,
+			404,
+			"no such bed",
+		},
 		{"a thing that is none", "DELETE", "/api/plan/items/9", "", 404, "no such thing"},
-		{"a boundary that crosses itself", "PUT", "/api/plan/boundary", `{"bearingDeg":0,"points":[{"x":"0","y":"0"},{"x":"9 m","y":"9 m"},{"x":"9 m","y":"0"},{"x":"0","y":"9 m"}]}`, 422, "crosses itself"},
+		{
+			"a boundary that crosses itself",
+			"PUT",
+			"/api/plan/boundary",
+			`{"bearingDeg":0,"points":[{"x":"0","y":"0"},{"x":"9 m","y":"9 m"},{"x":"9 m","y":"0"},{"x":"0","y":"9 m"}]}`,
+			422,
+			"crosses itself",
+		},
 		{"a plan that is none", "POST", "/api/plan/import", `{"text":"hello"}`, 422, "body.text"},
 		{"an hour that is none", "GET", "/api/plan/shadows?hour=99", "", 422, "query.hour"},
 		{"a drag of nothing", "POST", "/api/plan/drag", `{"itemId":4,"xM":1,"yM":1,"hour":9}`, 404, "no such thing"},
@@ -137,16 +179,37 @@ func TestBadRequestsAreProblems(t *testing.T) {
 		{"an unknown plant", "GET", "/api/plants/mandrake", "", 404, "no such plant"},
 		{"an unknown use", "GET", "/api/plants?use=gold", "", 422, "one of the uses"},
 		{"one plant beside none", "GET", "/api/compare?ids=hop", "", 422, "from 2 to 4"},
-		{"a look at nothing", "POST", "/api/plantings/99/looks", `{"day":"2031-05-27","by":"Ida","answers":{"smell":"seen"},"speciesId":"hop","shown":{}}`, 404, "no such planting"},
+		{
+			"a look at nothing",
+			"POST",
+			"/api/plantings/99/looks",
+			`{"day":"2031-05-27","by":"Ida","answers":{"smell":"seen"},"speciesId":"hop","shown":{}}`,
+			404,
+			"no such planting",
+		},
 		{"the check of no planting", "GET", "/api/plantings/99/check", "", 404, "no such planting"},
 		{"the check of no find", "GET", "/api/finds/99/check", "", 404, "no such find"},
-		{"a find of a deadly plant", "POST", "/api/finds", `{"day":"2031-05-27","place":"here","speciesId":"hemlock","seen":{}}`, 422, "plant that is used"},
+		{
+			"a find of a deadly plant",
+			"POST",
+			"/api/finds",
+			`{"day":"2031-05-27","place":"here","speciesId":"hemlock","seen":{}}`,
+			422,
+			"plant that is used",
+		},
 		{"what has an aura", "POST", "/api/what-is-this", `{"seen":{"aura":"blue"}}`, 422, "is no character"},
 		{"what without anything", "POST", "/api/what-is-this", `{}`, 422, "body"},
 		{"a photograph that is none", "POST", "/api/photographs", `hello`, 422, "no JPEG, PNG or WebP"},
 		{"no photograph", "GET", "/api/photographs/" + strings.Repeat("0", 64), "", 404, "no such photograph"},
 		{"a photograph by a path", "GET", "/api/photographs/passwd", "", 422, "path.id"},
-		{"the sorting of nothing", "POST", "/api/pickings/99/sortings", `{"by":"Ida","answers":{},"rejected":"","speciesId":"hop","shown":{}}`, 404, "no such picking"},
+		{
+			"the sorting of nothing",
+			"POST",
+			"/api/pickings/99/sortings",
+			`{"by":"Ida","answers":{},"rejected":"","speciesId":"hop","shown":{}}`,
+			404,
+			"no such picking",
+		},
 		{"a plant's file that is none", "POST", "/api/plant-files", `{"text":"[names"}`, 422, "body.text"},
 		{"a plant's sheet of nothing", "POST", "/api/own-plants", `{"sheet":{}}`, 422, "body.sheet.names.botanical"},
 		{"a plant's sheet that is a word", "POST", "/api/own-plants", `{"sheet":"nettle"}`, 422, "body.sheet"},
@@ -155,24 +218,101 @@ func TestBadRequestsAreProblems(t *testing.T) {
 		{"a person without a name", "POST", "/api/people", `{"name":"","circumstances":[]}`, 422, "body.name"},
 		{"a person who is none", "DELETE", "/api/people/99", "", 404, "no such person"},
 		{"a plant file that is none", "POST", "/api/own-plants", `{"text":"hello"}`, 422, "line 1"},
-		{"a plant file without end", "POST", "/api/own-plants", `{"text":"` + strings.Repeat("x", 250_000) + `"}`, 422, "body.text"},
-		{"a figure of no plant", "PUT", "/api/plants/mandrake/figures", `{"key":"size.height","figure":"3 cm"}`, 404, "no such plant"},
-		{"a figure that is none", "PUT", "/api/plants/lovage/figures", `{"key":"size.height","figure":"tall"}`, 422, "body.figure"},
+		{
+			"a plant file without end",
+			"POST",
+			"/api/own-plants",
+			`{"text":"` + strings.Repeat("x", 250_000) + `"}`,
+			422,
+			"body.text",
+		},
+		{
+			"a figure of no plant",
+			"PUT",
+			"/api/plants/mandrake/figures",
+			`{"key":"size.height","figure":"3 cm"}`,
+			404,
+			"no such plant",
+		},
+		{
+			"a figure that is none",
+			"PUT",
+			"/api/plants/lovage/figures",
+			`{"key":"size.height","figure":"tall"}`,
+			422,
+			"body.figure",
+		},
 		{"the file of no plant", "GET", "/api/files/plant/mandrake", "", 404, "no such plant"},
-		{"a note of no kind", "POST", "/api/plants/lovage/notes", `{"kind":"rumour","text":"So they say."}`, 422, "body.kind"},
+		{
+			"a note of no kind",
+			"POST",
+			"/api/plants/lovage/notes",
+			`{"kind":"rumour","text":"So they say."}`,
+			422,
+			"body.kind",
+		},
 		{"practice of no pair", "GET", "/api/practice/specimen?species=oak&other=ash&seed=1", "", 404, "no such pair"},
-		{"a fourth decision", "POST", "/api/practice/decisions", `{"speciesId":"ramsons","otherId":"hemlock","seed":1,"looked":[],"decision":"maybe"}`, 422, "body.decision"},
+		{
+			"a fourth decision",
+			"POST",
+			"/api/practice/decisions",
+			`{"speciesId":"ramsons","otherId":"hemlock","seed":1,"looked":[],"decision":"maybe"}`,
+			422,
+			"body.decision",
+		},
 		{"a map of next century", "GET", "/api/spread?year=100", "", 422, "query.year"},
 		{"the holding of nothing", "GET", "/api/plantings/99/hold", "", 404, "no such planting"},
-		{"a sighting of nothing", "POST", "/api/plantings/99/sightings", `{"day":"2031-05-27","kind":"at most"}`, 404, "no such planting"},
+		{
+			"a sighting of nothing",
+			"POST",
+			"/api/plantings/99/sightings",
+			`{"day":"2031-05-27","kind":"at most"}`,
+			404,
+			"no such planting",
+		},
 		{"no sighting", "DELETE", "/api/sightings/99", "", 404, "no such sighting"},
-		{"a deed with nothing", "POST", "/api/volunteers/99/deed", `{"deed":"eat","day":"2031-05-27","plants":1}`, 404, "no such group"},
-		{"a deed that is none", "POST", "/api/volunteers/99/deed", `{"deed":"fry","day":"2031-05-27","plants":1}`, 422, "body.deed"},
-		{"the law of no plant", "PUT", "/api/species/mandrake/law", `{"listed":"no","day":"2031-05-27"}`, 404, "no such plant"},
+		{
+			"a deed with nothing",
+			"POST",
+			"/api/volunteers/99/deed",
+			`{"deed":"eat","day":"2031-05-27","plants":1}`,
+			404,
+			"no such group",
+		},
+		{
+			"a deed that is none",
+			"POST",
+			"/api/volunteers/99/deed",
+			`{"deed":"fry","day":"2031-05-27","plants":1}`,
+			422,
+			"body.deed",
+		},
+		{
+			"the law of no plant",
+			"PUT",
+			"/api/species/mandrake/law",
+			`{"listed":"no","day":"2031-05-27"}`,
+			404,
+			"no such plant",
+		},
 		{"the balance of no plant", "GET", "/api/spread/balance?species=mandrake", "", 422, "species"},
-		{"a clearing by geese", "POST", "/api/clearings", `{"bedId":1,"animal":"geese","head":1,"day":"2031-06-27","days":1,"then":"mulch"}`, 422, "body.animal"},
+		{
+			"a clearing by geese",
+			"POST",
+			"/api/clearings",
+			`{"bedId":1,"animal":"geese","head":1,"day":"2031-06-27","days":1,"then":"mulch"}`,
+			422,
+			"body.animal",
+		},
 		{"no clearing", "POST", "/api/clearings/99/end", "", 404, "no such clearing"},
-		{"a barrier without depth", "POST", "/api/plan/items", `{"kind":"root barrier","shape":"line","width":"3 cm","points":[{"x":"1 m","y":"1 m"},{"x":"2 m","y":"1 m"}]}`, 422, "body.deep"},
+		{
+			"a barrier without depth",
+			"POST",
+			"/api/plan/items",
+			`{"kind":"root barrier","shape":"line","width":"3 cm","points":[{"x":"1 m","y":"1 m"},{"x":"2 m","y":"1 m"}]}`,
+			422,
+			"body.deep",
+		},
 		{"an unknown ledger entry", "POST", "/api/ledger/7/take-back", "", 404, "no such ledger entry"},
 	}
 	for _, test := range tests {
@@ -248,18 +388,20 @@ func TestHeadersKeepForeignScriptsOut(t *testing.T) {
 func TestPagesAndAssetsAreServed(t *testing.T) {
 	h := handler(t)
 	for _, path := range []string{"/", "/plot", "/plantings/5"} {
-		if answer := ask(h, "GET", path, ""); answer.Code != 200 || !strings.Contains(answer.Body.String(), "<title>Brambly Acre") {
+		if answer := ask(h, "GET", path, ""); answer.Code != 200 ||
+			!strings.Contains(answer.Body.String(), "<title>Brambly Acre") {
 			t.Errorf("%s gives %d %s", path, answer.Code, answer.Body)
 		}
 	}
 	asset := ask(h, "GET", "/assets/main-abc.js", "", "Accept-Encoding", "gzip")
-	if asset.Code != 200 || !strings.Contains(asset.Header().Get("Cache-Control"), "immutable") || asset.Header().Get("Content-Encoding") != "gzip" {
+	if asset.Code != 200 || !strings.Contains(asset.Header().Get("Cache-Control"), "immutable") ||
+		asset.Header().Get("Content-Encoding") != "gzip" {
 		t.Errorf("the script is answered %d with %v", asset.Code, asset.Header())
 	}
 	if answer := ask(h, "GET", "/assets/missing.js", ""); answer.Code != 404 {
 		t.Errorf("a missing script is answered %d", answer.Code)
 	}
-	if _, err := New(Options{Front: fstest.MapFS{}, Address: address, Log: slog.Default()}); err == nil {
+	if _, err := New(Options{Front: fstest.MapFS{}, Address: address, Log: slog.Default(), Sharing: &Sharing{}}); err == nil {
 		t.Error("a front end that is not built is served")
 	}
 }
@@ -287,7 +429,8 @@ func TestFilesAreDownloads(t *testing.T) {
 	h := handler(t)
 	for name, begins := range map[string]string{"calendar": "BEGIN:VCALENDAR\r\n", "pickings": "day,bed,plant", "observations": "day,bed,plant"} {
 		answer := ask(h, "GET", "/api/files/"+name, "")
-		if answer.Code != 200 || !strings.HasPrefix(answer.Body.String(), begins) || !strings.HasPrefix(answer.Header().Get("Content-Disposition"), "attachment") {
+		if answer.Code != 200 || !strings.HasPrefix(answer.Body.String(), begins) ||
+			!strings.HasPrefix(answer.Header().Get("Content-Disposition"), "attachment") {
 			t.Errorf("%s is answered %d %v: %.60s", name, answer.Code, answer.Header(), answer.Body)
 		}
 	}
@@ -303,11 +446,15 @@ func TestPicturesPlantFilesAndLabelsAreServedAsSuch(t *testing.T) {
 	if kept.Code != 200 || json.Unmarshal(kept.Body.Bytes(), &id) != nil {
 		t.Fatalf("a picture is answered %d: %s", kept.Code, kept.Body)
 	}
-	if answer := ask(h, "GET", "/api/photographs/"+id.ID, ""); answer.Code != 200 || answer.Header().Get("Content-Type") != "image/png" || answer.Body.String() != picture.String() {
+	if answer := ask(h, "GET", "/api/photographs/"+id.ID, ""); answer.Code != 200 ||
+		answer.Header().Get("Content-Type") != "image/png" ||
+		answer.Body.String() != picture.String() {
 		t.Errorf("it comes back as %d %v", answer.Code, answer.Header())
 	}
 	file := ask(h, "GET", "/api/files/plant/ramsons", "")
-	if file.Code != 200 || !strings.HasPrefix(file.Header().Get("Content-Disposition"), `attachment; filename="ramsons.toml"`) || !strings.Contains(file.Body.String(), "Allium ursinum") {
+	if file.Code != 200 ||
+		!strings.HasPrefix(file.Header().Get("Content-Disposition"), `attachment; filename="ramsons.toml"`) ||
+		!strings.Contains(file.Body.String(), "Allium ursinum") {
 		t.Errorf("a plant's file is %d %v", file.Code, file.Header())
 	}
 	for _, step := range []struct{ method, path, body string }{
@@ -332,7 +479,8 @@ func TestPicturesPlantFilesAndLabelsAreServedAsSuch(t *testing.T) {
 	if answer := ask(h, "POST", "/api/plantings/1/pickings", `{"day":"2031-05-26","part":"leaf","amount":"12"}`); answer.Code != 200 {
 		t.Fatalf("a picking is answered %d: %s", answer.Code, answer.Body)
 	}
-	if answer := ask(h, "GET", "/api/pickings/1/label", ""); answer.Code != 409 || !strings.Contains(answer.Body.String(), "not fit for use") {
+	if answer := ask(h, "GET", "/api/pickings/1/label", ""); answer.Code != 409 ||
+		!strings.Contains(answer.Body.String(), "not fit for use") {
 		t.Errorf("the label of what was not sorted: %d %s", answer.Code, answer.Body)
 	}
 	var baskets []gather.BasketView
@@ -347,7 +495,8 @@ func TestPicturesPlantFilesAndLabelsAreServedAsSuch(t *testing.T) {
 		t.Fatalf("a sorting is answered %d: %s", answer.Code, answer.Body)
 	}
 	label := ask(h, "GET", "/api/pickings/1/label?preparation=food", "")
-	if label.Code != 200 || label.Header().Get("Content-Type") != "application/pdf" || !strings.HasPrefix(label.Body.String(), "%PDF-") {
+	if label.Code != 200 || label.Header().Get("Content-Type") != "application/pdf" ||
+		!strings.HasPrefix(label.Body.String(), "%PDF-") {
 		t.Errorf("the label is %d %v", label.Code, label.Header())
 	}
 }

@@ -37,9 +37,33 @@ func TestAFormThatWasOpenWhileThePlotMovedOnWritesNothing(t *testing.T) {
 	}
 	ok(ask(h, "POST", "/api/beds", longBed))
 	ok(ask(h, "POST", "/api/people", `{"name":"Ida","circumstances":[]}`))
-	ok(ask(h, "POST", "/api/plan/items", `{"kind":"tree","x":"5 m","y":"12 m","width":"4 m","height":"6 m","leaf":"evergreen"}`))
-	ok(ask(h, "POST", "/api/plantings", `{"bedId":1,"speciesId":"garden-sorrel","plants":9,"startedOn":"2029-04-10","origin":"seed"}`))
-	ok(ask(h, "POST", "/api/plantings", `{"bedId":1,"speciesId":"wild-strawberry","plants":5,"startedOn":"2029-04-10","origin":"division","affirmed":["`+runsAsked(t, h)+`"]}`))
+	ok(
+		ask(
+			h,
+			"POST",
+			"/api/plan/items",
+			`{"kind":"tree","x":"5 m","y":"12 m","width":"4 m","height":"6 m","leaf":"evergreen"}`,
+		),
+	)
+	ok(
+		ask(
+			h,
+			"POST",
+			"/api/plantings",
+			`{"bedId":1,"speciesId":"garden-sorrel","plants":9,"startedOn":"2029-04-10","origin":"seed"}`,
+		),
+	)
+	ok(
+		ask(
+			h,
+			"POST",
+			"/api/plantings",
+			`{"bedId":1,"speciesId":"wild-strawberry","plants":5,"startedOn":"2029-04-10","origin":"division","affirmed":["`+runsAsked(
+				t,
+				h,
+			)+`"]}`,
+		),
+	)
 	shown := func() map[string]string {
 		var plot place.PlotView
 		check(t, json.Unmarshal(ask(h, "GET", "/api/plot", "").Body.Bytes(), &plot))
@@ -76,21 +100,45 @@ func TestAFormThatWasOpenWhileThePlotMovedOnWritesNothing(t *testing.T) {
 			}
 		}
 		return map[string]string{
-			"/api/beds/1": string(plot.Beds[0].Version), "/api/people/1": string(household.People[0].Version), "/api/plan/items/1": string(plot.Items[0].Version),
-			"/api/plantings/1": string(planting.Version), "/api/needs": string(need.Version), "/api/plants/hop/figures": string(figure.Version),
+			"/api/beds/1": string(
+				plot.Beds[0].Version,
+			), "/api/people/1": string(household.People[0].Version), "/api/plan/items/1": string(plot.Items[0].Version),
+			"/api/plantings/1": string(
+				planting.Version,
+			), "/api/needs": string(need.Version), "/api/plants/hop/figures": string(figure.Version),
 			"/api/site": string(plot.Version), "/api/plan/boundary": string(plot.Version),
 			"/api/plantings/2/hold": string(hold.Version), "/api/spread/settings": string(costs.Version),
 			"/api/species/himalayan-balsam/law": string(law.Version),
 		}
 	}
 	forms := []struct{ path, first, second string }{
-		{"/api/beds/1", strings.Replace(longBed, "Long Bed", "First Bed", 1), strings.Replace(longBed, "Long Bed", "Second Bed", 1)},
+		{
+			"/api/beds/1",
+			strings.Replace(longBed, "Long Bed", "First Bed", 1),
+			strings.Replace(longBed, "Long Bed", "Second Bed", 1),
+		},
 		{"/api/people/1", `{"name":"Ida","circumstances":["pregnant"]}`, `{"name":"Ida B","circumstances":[]}`},
-		{"/api/plan/items/1", `{"kind":"tree","x":"5 m","y":"12 m","width":"4 m","height":"7 m","leaf":"evergreen"}`, `{"kind":"tree","x":"5 m","y":"12 m","width":"4 m","height":"8 m","leaf":"evergreen"}`},
-		{"/api/plantings/1", `{"bedId":1,"speciesId":"garden-sorrel","plants":8,"startedOn":"2029-04-10","origin":"seed"}`, `{"bedId":1,"speciesId":"garden-sorrel","plants":7,"startedOn":"2029-04-10","origin":"seed"}`},
-		{"/api/needs", `{"speciesId":"garden-sorrel","part":"leaf","amount":"400 g"}`, `{"speciesId":"garden-sorrel","part":"leaf","amount":"500 g"}`},
+		{
+			"/api/plan/items/1",
+			`{"kind":"tree","x":"5 m","y":"12 m","width":"4 m","height":"7 m","leaf":"evergreen"}`,
+			`{"kind":"tree","x":"5 m","y":"12 m","width":"4 m","height":"8 m","leaf":"evergreen"}`,
+		},
+		{
+			"/api/plantings/1",
+			`{"bedId":1,"speciesId":"garden-sorrel","plants":8,"startedOn":"2029-04-10","origin":"seed"}`,
+			`{"bedId":1,"speciesId":"garden-sorrel","plants":7,"startedOn":"2029-04-10","origin":"seed"}`,
+		},
+		{
+			"/api/needs",
+			`{"speciesId":"garden-sorrel","part":"leaf","amount":"400 g"}`,
+			`{"speciesId":"garden-sorrel","part":"leaf","amount":"500 g"}`,
+		},
 		{"/api/plants/hop/figures", `{"key":"size.height","figure":"500 cm"}`, `{"key":"size.height","figure":"600 cm"}`},
-		{"/api/site", `{"name":"Here","latitude":46.6,"altitude":"640 m","climateId":"hill-valley","width":"30 m","depth":"20 m","units":"metric"}`, `{"name":"There","latitude":46.6,"altitude":"640 m","climateId":"hill-valley","width":"30 m","depth":"20 m","units":"metric"}`},
+		{
+			"/api/site",
+			`{"name":"Here","latitude":46.6,"altitude":"640 m","climateId":"hill-valley","width":"30 m","depth":"20 m","units":"metric"}`,
+			`{"name":"There","latitude":46.6,"altitude":"640 m","climateId":"hill-valley","width":"30 m","depth":"20 m","units":"metric"}`,
+		},
 		{"/api/plantings/2/hold", `{"policy":"held","ways":["edge:1"]}`, `{"policy":"held","ways":["edge:2"]}`},
 		{"/api/spread/settings", `{"animals":["hens"]}`, `{"animals":["ducks"]}`},
 		{"/api/species/himalayan-balsam/law", `{"listed":"no","day":"2031-05-20"}`, `{"listed":"yes","day":"2031-05-20"}`},
@@ -105,7 +153,8 @@ func TestAFormThatWasOpenWhileThePlotMovedOnWritesNothing(t *testing.T) {
 		t.Run(form.path, func(t *testing.T) {
 			version := `"` + shown()[form.path] + `"`
 			before := entries()
-			if answer := ask(h, "PUT", form.path, form.first); answer.Code != 422 || !strings.Contains(answer.Body.String(), "If-Match") {
+			if answer := ask(h, "PUT", form.path, form.first); answer.Code != 422 ||
+				!strings.Contains(answer.Body.String(), "If-Match") {
 				t.Errorf("without a version it is answered %d: %s", answer.Code, answer.Body)
 			}
 			if answer := ask(h, "PUT", form.path, form.first, "If-Match", `"*"`); answer.Code != 412 {
@@ -135,7 +184,12 @@ func TestAFormThatWasOpenWhileThePlotMovedOnWritesNothing(t *testing.T) {
 // runsAsked is what is asked back before a strawberry is set in a bed that does not hold it.
 func runsAsked(t *testing.T, h http.Handler) string {
 	t.Helper()
-	answer := ask(h, "POST", "/api/plantings", `{"bedId":1,"speciesId":"wild-strawberry","plants":5,"startedOn":"2029-04-10","origin":"division"}`)
+	answer := ask(
+		h,
+		"POST",
+		"/api/plantings",
+		`{"bedId":1,"speciesId":"wild-strawberry","plants":5,"startedOn":"2029-04-10","origin":"division"}`,
+	)
 	for _, fault := range problemOf(t, answer).Errors {
 		if strings.Contains(fault.Message, "does not hold it") {
 			return fault.Message
@@ -149,12 +203,18 @@ func runsAsked(t *testing.T, h http.Handler) string {
 func TestSeveralWaysAreAskedForTogether(t *testing.T) {
 	h := handler(t)
 	ask(h, "POST", "/api/beds", longBed)
-	set := `{"bedId":1,"speciesId":"wild-strawberry","plants":5,"startedOn":"2029-04-10","origin":"division","affirmed":["` + runsAsked(t, h) + `"]}`
+	set := `{"bedId":1,"speciesId":"wild-strawberry","plants":5,"startedOn":"2029-04-10","origin":"division","affirmed":["` + runsAsked(
+		t,
+		h,
+	) + `"]}`
 	if answer := ask(h, "POST", "/api/plantings", set); answer.Code != 200 {
 		t.Fatalf("%d: %s", answer.Code, answer.Body)
 	}
 	var hold spread.HoldView
-	check(t, json.Unmarshal(ask(h, "GET", "/api/plantings/1/hold?with=edge%3A2&with=mow&with=pull", "").Body.Bytes(), &hold))
+	check(
+		t,
+		json.Unmarshal(ask(h, "GET", "/api/plantings/1/hold?with=edge%3A2&with=mow&with=pull", "").Body.Bytes(), &hold),
+	)
 	if hold.Tried == nil || len(hold.Tried.Ways) != 3 {
 		t.Errorf("%+v", hold.Tried)
 	}
@@ -172,7 +232,9 @@ func TestWhatWasKeptForAnotherPlotIsNotWrittenIntoThisOne(t *testing.T) {
 		t.Fatalf("the plot's id is %q", site.PlotID)
 	}
 	answer := ask(h, "POST", "/api/beds", longBed, plotHeader, strings.Repeat("0", 32))
-	if told := problemOf(t, answer); answer.Code != 409 || !strings.Contains(told.Detail, "Another plot") || len(told.Errors) != 1 || told.Errors[0].Location != "header.Acre-Plot" {
+	if told := problemOf(t, answer); answer.Code != 409 || !strings.Contains(told.Detail, "Another plot") ||
+		len(told.Errors) != 1 ||
+		told.Errors[0].Location != "header.Acre-Plot" {
 		t.Errorf("answered %d: %s", answer.Code, answer.Body)
 	}
 	if answer := ask(h, "GET", "/api/plot", "", plotHeader, strings.Repeat("0", 32)); answer.Code != 409 {
@@ -237,7 +299,10 @@ func TestPhotographsAreKeptToTheSizeThatIsSaid(t *testing.T) {
 	}
 	whole := photo(t, 1000)
 	var animated bytes.Buffer
-	check(t, gif.Encode(&animated, image.NewPaletted(image.Rect(0, 0, 4, 4), color.Palette{color.Black, color.White}), nil))
+	check(
+		t,
+		gif.Encode(&animated, image.NewPaletted(image.Rect(0, 0, 4, 4), color.Palette{color.Black, color.White}), nil),
+	)
 	wide := append([]byte{}, pngHead(30000, 30000)...)
 	for name, test := range map[string]struct {
 		body   []byte

@@ -42,7 +42,9 @@ func TestAFullDiskIsAnsweredAsSuch(t *testing.T) {
 			return struct{}{}, fmt.Errorf("write beds: %w", &fs.PathError{Op: "write", Path: "acre.db", Err: syscall.ENOSPC})
 		})
 	answer := ask(engine, http.MethodPost, "/api/full", "")
-	if told := problemOf(t, answer); answer.Code != http.StatusInsufficientStorage || !strings.Contains(told.Detail, "what you typed is still here") || strings.Contains(answer.Body.String(), "acre.db") {
+	if told := problemOf(t, answer); answer.Code != http.StatusInsufficientStorage ||
+		!strings.Contains(told.Detail, "what you typed is still here") ||
+		strings.Contains(answer.Body.String(), "acre.db") {
 		t.Errorf("it is answered %d: %+v", answer.Code, told)
 	}
 }

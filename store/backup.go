@@ -111,7 +111,26 @@ func settle(ctx context.Context, path string) error {
 	if err != nil {
 		return err
 	}
-	for _, statement := range []string{"PRAGMA journal_mode = DELETE", "PRAGMA user_version = 0"} {
+	db.SetMaxOpenConns(1) // what a pragma sets holds for its connection
+	statements := []string{"PRAGMA journal_mode = DELETE", "PRAGMA user_version = 0", "PRAGMA secure_delete = ON"}
+	// Who may come in is no part of a copy: a device that was put out is not let in again by restoring an older one.
+	for _, table := range ofThisMachine {
+		var has bool
+		err := db.QueryRowContext(
+			ctx,
+			`SELECT count(*) > 0 FROM sqlite_schema WHERE type = 'table' AND name = ?`,
+			table,
+		).Scan(
+			&has,
+		)
+		if err != nil {
+			return errors.Join(err, db.Close())
+		}
+		if has {
+			statements = append(statements, "DELETE FROM "+quoted(table))
+		}
+	}
+	for _, statement := range statements {
 		if _, err := db.ExecContext(ctx, statement); err != nil {
 			return errors.Join(err, db.Close())
 		}

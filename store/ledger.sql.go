@@ -10,9 +10,9 @@ import (
 )
 
 const addLedgerEntry = `-- name: AddLedgerEntry :one
-INSERT INTO ledger (at, day, kind, summary, bed_id, planting_id, changes, takes_back)
-VALUES (?, ?, ?, ?, ?, ?, ?, ?)
-RETURNING id, at, day, kind, summary, bed_id, planting_id, changes, takes_back, taken_back_by
+INSERT INTO ledger (at, day, kind, summary, bed_id, planting_id, changes, takes_back, by_whom, device)
+VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?)
+RETURNING id, at, day, kind, summary, bed_id, planting_id, changes, takes_back, taken_back_by, by_whom, device
 `
 
 type AddLedgerEntryParams struct {
@@ -24,6 +24,8 @@ type AddLedgerEntryParams struct {
 	PlantingID *int64 `json:"planting_id"`
 	Changes    string `json:"changes"`
 	TakesBack  *int64 `json:"takes_back"`
+	ByWhom     string `json:"by_whom"`
+	Device     string `json:"device"`
 }
 
 func (q *Queries) AddLedgerEntry(ctx context.Context, arg AddLedgerEntryParams) (Ledger, error) {
@@ -36,6 +38,8 @@ func (q *Queries) AddLedgerEntry(ctx context.Context, arg AddLedgerEntryParams) 
 		arg.PlantingID,
 		arg.Changes,
 		arg.TakesBack,
+		arg.ByWhom,
+		arg.Device,
 	)
 	var i Ledger
 	err := row.Scan(
@@ -49,12 +53,14 @@ func (q *Queries) AddLedgerEntry(ctx context.Context, arg AddLedgerEntryParams) 
 		&i.Changes,
 		&i.TakesBack,
 		&i.TakenBackBy,
+		&i.ByWhom,
+		&i.Device,
 	)
 	return i, err
 }
 
 const getLedgerEntry = `-- name: GetLedgerEntry :one
-SELECT id, at, day, kind, summary, bed_id, planting_id, changes, takes_back, taken_back_by FROM ledger WHERE id = ?
+SELECT id, at, day, kind, summary, bed_id, planting_id, changes, takes_back, taken_back_by, by_whom, device FROM ledger WHERE id = ?
 `
 
 func (q *Queries) GetLedgerEntry(ctx context.Context, id int64) (Ledger, error) {
@@ -71,6 +77,8 @@ func (q *Queries) GetLedgerEntry(ctx context.Context, id int64) (Ledger, error) 
 		&i.Changes,
 		&i.TakesBack,
 		&i.TakenBackBy,
+		&i.ByWhom,
+		&i.Device,
 	)
 	return i, err
 }
@@ -87,7 +95,7 @@ func (q *Queries) LastLedgerID(ctx context.Context) (int64, error) {
 }
 
 const listLedger = `-- name: ListLedger :many
-SELECT id, at, day, kind, summary, bed_id, planting_id, changes, takes_back, taken_back_by FROM ledger
+SELECT id, at, day, kind, summary, bed_id, planting_id, changes, takes_back, taken_back_by, by_whom, device FROM ledger
 WHERE (kind = ?1 OR CAST(?1 AS TEXT) = '' AND (kind <> 'practice' OR CAST(?2 AS TEXT) <> ''))
   AND (CAST(?3 AS INTEGER) = 0 OR planting_id = ?3)
   AND (CAST(?2 AS TEXT) = '' OR instr(lower(summary), lower(?2)) > 0)
@@ -130,6 +138,8 @@ func (q *Queries) ListLedger(ctx context.Context, arg ListLedgerParams) ([]Ledge
 			&i.Changes,
 			&i.TakesBack,
 			&i.TakenBackBy,
+			&i.ByWhom,
+			&i.Device,
 		); err != nil {
 			return nil, err
 		}

@@ -92,6 +92,12 @@ type Bench struct {
 	CellCm      float64  `json:"cell_cm"`
 }
 
+type CalendarFeed struct {
+	ID        int64  `json:"id"`
+	Secret    string `json:"secret"`
+	RenewedAt string `json:"renewed_at"`
+}
+
 type Clearing struct {
 	ID      int64   `json:"id"`
 	BedID   int64   `json:"bed_id"`
@@ -118,6 +124,16 @@ type DaysAway struct {
 	FirstDay string `json:"first_day"`
 	LastDay  string `json:"last_day"`
 	Note     string `json:"note"`
+}
+
+type Device struct {
+	ID        string `json:"id"`
+	TokenHash string `json:"token_hash"`
+	Name      string `json:"name"`
+	Person    string `json:"person"`
+	PairedAt  string `json:"paired_at"`
+	SeenAt    string `json:"seen_at"`
+	SeenFrom  string `json:"seen_from"`
 }
 
 type Fate struct {
@@ -270,6 +286,8 @@ type Ledger struct {
 	Changes     string `json:"changes"`
 	TakesBack   *int64 `json:"takes_back"`
 	TakenBackBy *int64 `json:"taken_back_by"`
+	ByWhom      string `json:"by_whom"`
+	Device      string `json:"device"`
 }
 
 type Lineage struct {

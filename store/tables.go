@@ -23,11 +23,14 @@ type Table struct {
 	Rows    [][]any
 }
 
-// ownTables are the tables that are the database's and the migrations' own or only made of others, and no part of
-// the plot.
-const ownTables = `name NOT LIKE 'sqlite_%' AND name NOT IN ('goose_db_version', 'thumbnails')`
+// ownTables are the tables that are the database's and the migrations' own, only made of others, or of who may come in on
+// this machine: no part of the plot.
+const ownTables = `name NOT LIKE 'sqlite_%' AND name NOT IN ('goose_db_version', 'thumbnails', 'devices', 'calendar_feed')`
 
-var notOfThePlot = []string{"goose_db_version", "thumbnails"}
+var notOfThePlot = []string{"goose_db_version", "thumbnails", "devices", "calendar_feed"}
+
+// ofThisMachine are the tables that a copy leaves behind.
+var ofThisMachine = []string{"devices", "calendar_feed"}
 
 // Form is the number of the form that the plot's tables have.
 func (s *Store) Form(ctx context.Context) (int64, error) {

@@ -32,8 +32,10 @@ const (
 // plot is what is served.
 type plotFolder struct {
 	dir, address string
-	today        *calendar.Date
-	sample       bool
+	// share is the address on the house's network, or empty where it is not shared.
+	share  string
+	today  *calendar.Date
+	sample bool
 }
 
 func serveCommand() *cobra.Command {
@@ -58,6 +60,7 @@ func serveCommand() *cobra.Command {
 	p.dataFlag(cmd)
 	cmd.Flags().StringVar(&p.address, "addr", ownAddress, "address to listen on")
 	cmd.Flags().StringVar(&today, "today", "", "fix today to a date, 2031-05-27")
+	p.shareFlag(cmd)
 	return cmd
 }
 
@@ -67,7 +70,7 @@ func demoCommand() *cobra.Command {
 		Use: "demo", Short: "Serve a fresh copy of the sample plot", Args: noArguments,
 		RunE: func(cmd *cobra.Command, _ []string) (err error) {
 			// Before the folder is touched: a slip in the address leaves everything as it was.
-			if err := onlyLoopback(p.address); err != nil {
+			if err := p.judgeAddresses(); err != nil {
 				return err
 			}
 			if p.dir == "" {
@@ -83,6 +86,7 @@ func demoCommand() *cobra.Command {
 	}
 	cmd.Flags().StringVar(&p.dir, "data", "", "folder for the sample plot; a temporary one where it is left out")
 	cmd.Flags().StringVar(&p.address, "addr", sampleAddress, "address to listen on")
+	p.shareFlag(cmd)
 	return cmd
 }
 
@@ -124,7 +128,7 @@ func onlyLoopback(address string) error {
 	if ip := net.ParseIP(host); host != "localhost" && (ip == nil || !ip.IsLoopback()) {
 		return usageError{
 			fmt.Errorf(
-				"--addr %s: other machines could reach it, and nobody is asked who they are: they would read what is noted of the household's health, and could write. Serve it on 127.0.0.1",
+				"--addr %s: other machines could reach it, and nobody is asked who they are: they would read what is noted of the household's health, and could write. Serve it on 127.0.0.1, and share it with the devices of the house by --share",
 				address,
 			),
 		}
@@ -134,7 +138,7 @@ func onlyLoopback(address string) error {
 
 // serve opens the plot and answers until the context ends.
 func (p plotFolder) serve(ctx context.Context) (err error) {
-	if err := onlyLoopback(p.address); err != nil {
+	if err := p.judgeAddresses(); err != nil {
 		return err
 	}
 	log := slog.New(slog.NewTextHandler(os.Stderr, nil))
@@ -153,23 +157,38 @@ func (p plotFolder) serve(ctx context.Context) (err error) {
 		return fmt.Errorf("listen on %s: %w", p.address, err)
 	}
 	address := listener.Addr().String()
-	handler, err := server.New(server.Options{Garden: g, Front: front, Address: address, Version: version, Log: log})
+	house, err := p.openHouse(ctx, s, log)
 	if err != nil {
 		return errors.Join(err, listener.Close())
+	}
+	options := server.Options{
+		Garden: g, Front: front, Address: address, Version: version, Log: log, Sharing: &house.Sharing,
+	}
+	handler, err := server.New(options)
+	if err != nil {
+		return errors.Join(err, listener.Close(), house.close())
 	}
 	for _, note := range s.Notes {
 		fmt.Println(note)
 	}
 	fmt.Printf("Brambly Acre is at http://%s\n", address)
+	if err := house.tell(os.Stdout); err != nil {
+		return errors.Join(err, listener.Close(), house.close())
+	}
 	log.Info("listening", "address", address, "data", p.dir, "today", g.Plot.Today().String(), "sample", p.sample)
-	keeping, stop := context.WithCancel(ctx)
+	serving, stop := context.WithCancel(ctx)
 	var kept sync.WaitGroup
-	kept.Go(func() { newKeeper(g, s, p.sample, log).run(keeping) })
-	err = server.Serve(ctx, listener, handler)
+	kept.Go(func() { newKeeper(g, s, p.sample, log).run(serving) })
+	var toHouse error
+	kept.Go(func() {
+		defer stop() // neither is served without the other
+		toHouse = house.serve(serving, options)
+	})
+	err = server.Serve(serving, listener, handler)
 	stop()
 	kept.Wait()
 	log.Info("stopped")
-	return err
+	return errors.Join(err, toHouse)
 }
 
 func (p plotFolder) open(ctx context.Context) (*garden.Garden, *store.Store, error) {

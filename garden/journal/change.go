@@ -131,10 +131,12 @@ func (j *Journal) note(ctx context.Context, d *Draft, noted Record) (Entry, erro
 	if err != nil {
 		return Entry{}, fmt.Errorf("note the change: %w", err)
 	}
+	writer := WriterOf(ctx)
 	row, err := d.AddLedgerEntry(ctx, store.AddLedgerEntryParams{
 		At: j.clock().UTC().Format(time.RFC3339), Day: j.day(),
 		Kind: noted.Kind, Summary: noted.Summary, BedID: noted.Bed, PlantingID: noted.Planting,
 		Changes: string(changes), TakesBack: noted.TakesBack,
+		ByWhom: writer.Person, Device: writer.Device,
 	})
 	if err != nil {
 		return Entry{}, fmt.Errorf("write the ledger: %w", err)

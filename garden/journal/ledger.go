@@ -23,6 +23,8 @@ type LedgerLine struct {
 	PlantingID int64  `json:"plantingId"`
 	TakenBack  bool   `json:"takenBack"`
 	TakesBack  int64  `json:"takesBack" doc:"The entry that this one takes back, 0 for none"`
+	ByWhom     string `json:"byWhom" doc:"Whose device it came from; empty where it was noted on the machine itself"`
+	Device     string `json:"device" doc:"The name of that device"`
 }
 
 // LedgerFilter narrows the ledger. Empty fields let everything through.
@@ -84,6 +86,8 @@ func (j *Journal) LedgerLines(ctx context.Context, filter LedgerFilter) ([]Ledge
 			PlantingID: orZero(row.PlantingID),
 			TakenBack:  row.TakenBackBy != nil,
 			TakesBack:  orZero(row.TakesBack),
+			ByWhom:     row.ByWhom,
+			Device:     row.Device,
 		})
 	}
 	return lines, nil

@@ -1,6 +1,6 @@
 -- name: AddLedgerEntry :one
-INSERT INTO ledger (at, day, kind, summary, bed_id, planting_id, changes, takes_back)
-VALUES (?, ?, ?, ?, ?, ?, ?, ?)
+INSERT INTO ledger (at, day, kind, summary, bed_id, planting_id, changes, takes_back, by_whom, device)
+VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?)
 RETURNING *;
 
 -- name: GetLedgerEntry :one

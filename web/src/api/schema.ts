@@ -2572,6 +2572,76 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/sharing": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** How the plot is shared in the house */
+        get: operations["getSharing"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sharing/codes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Make a code that lets one device in, once */
+        post: operations["makeCode"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sharing/devices/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Name a device, and say whose it is */
+        put: operations["changeDevice"];
+        post?: never;
+        /** Let a device in no more */
+        delete: operations["putDeviceOut"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sharing/feed": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Give the calendar an address, or a new one */
+        post: operations["renewFeed"];
+        /** Take the calendar's address away */
+        delete: operations["endFeed"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/shed": {
         parameters: {
             query?: never;
@@ -3224,6 +3294,24 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/this-device": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The device that asks */
+        get: operations["getThisDevice"];
+        put?: never;
+        post?: never;
+        /** Put this device out */
+        delete: operations["leave"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/trays": {
         parameters: {
             query?: never;
@@ -3626,6 +3714,10 @@ export interface components {
         AddressInput: {
             /** @description Such as http://192.168.0.10:8420; empty for the address that the page was opened at */
             address: string;
+        };
+        AddressView: {
+            address: string;
+            square: string[];
         };
         AfterBed: {
             bed: string;
@@ -4350,6 +4442,10 @@ export interface components {
             /** @enum {string} */
             state: "" | "sown" | "up" | "gone" | "failed" | "potted" | "out";
         };
+        ChangeDeviceRequest: {
+            device: string;
+            person: string;
+        };
         CharacterView: {
             ask: string;
             how: string;
@@ -4521,6 +4617,13 @@ export interface components {
             soil: string;
             zone: string;
             zoneWords: string;
+        };
+        CodeView: {
+            code: string;
+            /** @description The address that opens the pairing page with the code filled in */
+            pair: components["schemas"]["AddressView"];
+            /** @description The moment it ends, RFC 3339 */
+            until: string;
         };
         CompareCharacter: {
             /** @description It tells every pair that matters apart */
@@ -4719,6 +4822,17 @@ export interface components {
             goes: boolean;
             name: string;
             not: string[];
+        };
+        DeviceView: {
+            /** @description The address it was last seen at */
+            from: string;
+            id: string;
+            name: string;
+            /** @description The moment, RFC 3339 */
+            paired: string;
+            person: string;
+            /** @description The moment it was last seen, RFC 3339 */
+            seen: string;
         };
         DiscardInput: {
             why: string;
@@ -5746,7 +5860,11 @@ export interface components {
             at: string;
             /** Format: int64 */
             bedId: number;
+            /** @description Whose device it came from; empty where it was noted on the machine itself */
+            byWhom: string;
             day: string;
+            /** @description The name of that device */
+            device: string;
             /** Format: int64 */
             id: number;
             kind: string;
@@ -6014,6 +6132,10 @@ export interface components {
             steps: components["schemas"]["StepView"][];
             /** @description From the bed on */
             way: components["schemas"]["WayStep"][];
+        };
+        MakeCodeRequest: {
+            /** @description Whose device it will be; empty lets them say */
+            person: string;
         };
         MakeDoInput: {
             /** @description Of Monday to Sunday, as typed */
@@ -7984,6 +8106,21 @@ export interface components {
             toward: components["schemas"]["Point"];
             words: string;
         };
+        SharingView: {
+            /** @description Where devices reach it; the first is the one to type */
+            addresses: string[];
+            devices: components["schemas"]["DeviceView"][];
+            /** @description The calendar's addresses; none while there is no feed */
+            feed: components["schemas"]["AddressView"][];
+            /** @description SHA-256 of the authority's certificate */
+            fingerprint: string;
+            /** @description Whose a device may be: the household, and those that have one */
+            people: string[];
+            /** @description Whether it listens on the house's network */
+            shared: boolean;
+            /** @description The day the authority runs out */
+            until: string;
+        };
         ShedInput: {
             /** @description As typed */
             amount: string;
@@ -8561,6 +8698,13 @@ export interface components {
             version?: string;
             /** @enum {string} */
             what: "bed" | "item";
+        };
+        ThisDevice: {
+            id: string;
+            name: string;
+            /** @description Whether it came in through the house's network */
+            paired: boolean;
+            person: string;
         };
         TickView: {
             /** Format: double */
@@ -15050,6 +15194,192 @@ export interface operations {
             };
         };
     };
+    getSharing: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SharingView"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    makeCode: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MakeCodeRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CodeView"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    changeDevice: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ChangeDeviceRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SharingView"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    putDeviceOut: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SharingView"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    renewFeed: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SharingView"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    endFeed: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SharingView"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
     setShed: {
         parameters: {
             query?: never;
@@ -16465,6 +16795,64 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Entry"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    getThisDevice: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ThisDevice"];
+                };
+            };
+            /** @description Error */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ErrorModel"];
+                };
+            };
+        };
+    };
+    leave: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ThisDevice"];
                 };
             };
             /** @description Error */
