@@ -36,6 +36,7 @@ import (
 	"bramblyacre/garden/say"
 	"bramblyacre/library"
 	"bramblyacre/server"
+	"bramblyacre/share"
 	"bramblyacre/store"
 	"bramblyacre/web"
 )
@@ -97,8 +98,11 @@ func serve(t testing.TB, dir string) *served {
 	listener, err := net.Listen("tcp", "127.0.0.1:0")
 	check(t, err)
 	p := &served{garden: g, url: "http://" + listener.Addr().String()}
+	quiet := slog.New(slog.NewTextHandler(io.Discard, nil))
+	known, err := share.OpenHouse(t.Context(), s, time.Now, quiet)
+	check(t, err)
 	handler, err := server.New(server.Options{
-		Garden: g, Front: front, Address: listener.Addr().String(), Version: "test", Log: slog.New(slog.NewTextHandler(io.Discard, nil)),
+		Garden: g, Front: front, Address: listener.Addr().String(), Version: "test", Log: quiet, Sharing: &server.Sharing{House: known},
 	})
 	check(t, err)
 	p.handler = handler

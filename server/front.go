@@ -29,6 +29,7 @@ func serveFront(engine *gin.Engine, front fs.FS) error {
 			c.Header("Cache-Control", "public, max-age=31536000, immutable")
 			files.ServeHTTP(c.Writer, c.Request)
 		case strings.Contains(path[strings.LastIndex(path, "/")+1:], "."):
+			c.Header("Cache-Control", "no-cache")
 			files.ServeHTTP(c.Writer, c.Request)
 		default:
 			c.Header("Cache-Control", "no-cache")

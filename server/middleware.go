@@ -19,7 +19,7 @@ import (
 
 // contentPolicy lets a page load from here alone and run no inline script.
 // Inline styles are allowed: the component library writes its own.
-const contentPolicy = "default-src 'self'; script-src 'self'; style-src 'self' 'unsafe-inline'; img-src 'self' data:; font-src 'self'; connect-src 'self'; object-src 'none'; base-uri 'none'; form-action 'self'; frame-ancestors 'none'"
+const contentPolicy = "default-src 'self'; script-src 'self'; style-src 'self' 'unsafe-inline'; img-src 'self' data: blob:; font-src 'self'; connect-src 'self'; object-src 'none'; base-uri 'none'; form-action 'self'; frame-ancestors 'none'"
 
 var securityHeaders = map[string][]string{
 	"Content-Security-Policy":      {contentPolicy},

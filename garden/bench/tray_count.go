@@ -5,6 +5,8 @@ import (
 	"fmt"
 	"slices"
 
+	"bramblyacre/core/calendar"
+	"bramblyacre/garden/input"
 	"bramblyacre/garden/journal"
 	"bramblyacre/garden/plot"
 	"bramblyacre/garden/say"
@@ -22,6 +24,7 @@ type CellChange struct {
 // CountTrayInput is what was counted in a tray by tapping its cells.
 type CountTrayInput struct {
 	Changes []CellChange `json:"changes"`
+	Day     string       `json:"day,omitempty" doc:"The day it was counted, where a device kept it; today where it is left out"`
 }
 
 // CountTray notes what stands in cells now: what came up, went, was gapped up or potted on. The
@@ -33,6 +36,11 @@ func (u *Uses) CountTray(ctx context.Context, id int64, seen say.Version, in Cou
 			return journal.Record{}, err
 		}
 		if err := seen.IsOf(say.VersionOf(row), "The tray "+row.Name); err != nil {
+			return journal.Record{}, err
+		}
+		var c say.Checklist
+		day := input.ReadKeptDay(s, &c, in.Day)
+		if err := c.Err(); err != nil {
 			return journal.Record{}, err
 		}
 		before := cellsOf(row)
@@ -47,7 +55,7 @@ func (u *Uses) CountTray(ctx context.Context, id int64, seen say.Version, in Cou
 		if _, err := traysTable.Put(ctx, d, id, trayParams(row)); err != nil {
 			return journal.Record{}, err
 		}
-		summary, bed, err := noteCounts(ctx, s, d, row, before, after)
+		summary, bed, err := noteCounts(ctx, s, d, row, day, before, after)
 		if err != nil {
 			return journal.Record{}, err
 		}
@@ -96,6 +104,7 @@ func noteCounts(
 	s *plot.State,
 	d *journal.Draft,
 	row store.Tray,
+	day calendar.Date,
 	before, after []cell,
 ) (summary string, bed *int64, err error) {
 	var words []string
@@ -107,17 +116,18 @@ func noteCounts(
 		bed = b.BedID
 		p := progressOf(s, b.ID)
 		if up := is.up - was.up; up != 0 || !p.Counted && is.up > 0 {
-			if err := putCount(ctx, s, d, b.ID, countUp, max(0, p.Up+up)); err != nil {
+			// Counted elsewhere meanwhile, it is known of that later day.
+			if err := putCount(ctx, d, b.ID, max(day, p.UpOn), countUp, max(0, p.Up+up)); err != nil {
 				return "", nil, err
 			}
 		}
 		if gone := is.gone - was.gone; gone > 0 {
-			if err := putCount(ctx, s, d, b.ID, countGone, gone); err != nil {
+			if err := putCount(ctx, d, b.ID, day, countGone, gone); err != nil {
 				return "", nil, err
 			}
 		}
 		if potted := is.potted - was.potted; potted > 0 {
-			if err := putCount(ctx, s, d, b.ID, countPotted, potted); err != nil {
+			if err := putCount(ctx, d, b.ID, day, countPotted, potted); err != nil {
 				return "", nil, err
 			}
 		}
@@ -129,13 +139,15 @@ func noteCounts(
 	return say.Joined(words), bed, nil
 }
 
-// putCount writes a count of today; one of the same kind and day is counted on.
-func putCount(ctx context.Context, s *plot.State, d *journal.Draft, batch int64, kind string, plants int) error {
+// putCount writes a count of a day; one of the same kind and day is counted on.
+func putCount(
+	ctx context.Context, d *journal.Draft, batch int64, day calendar.Date, kind string, plants int,
+) error {
 	_, err := countsTable.Put(
 		ctx,
 		d,
 		0,
-		store.PutBatchCountParams{BatchID: batch, Day: s.Today.String(), Kind: kind, Plants: int64(plants)},
+		store.PutBatchCountParams{BatchID: batch, Day: day.String(), Kind: kind, Plants: int64(plants)},
 	)
 	return err
 }

@@ -18,6 +18,7 @@ import (
 // SortingInput is a picking sorted again at the table.
 type SortingInput struct {
 	By      string            `json:"by"`
+	Day     string            `json:"day,omitempty" doc:"The day it was sorted, where a device kept it; today where it is left out"`
 	Answers map[string]string `json:"answers" doc:"seen, not seen or cannot tell, by the characters asked for"`
 	view.Sight
 	Rejected string `json:"rejected,omitempty" doc:"How much went to the compost, as typed; empty for nothing"`
@@ -86,9 +87,12 @@ func (u *Uses) SortPicking(ctx context.Context, pickingID int64, in SortingInput
 		var c say.Checklist
 		row := store.PutSortingParams{
 			PickingID: pickingID,
-			Day:       s.Today.String(),
 			ByWhom:    c.Name("by", in.By),
 			Note:      c.Text("note", in.Note, say.LongestNote),
+		}
+		day := input.ReadKeptDay(s, &c, in.Day)
+		if row.Day = day.String(); row.Day < picking.Day {
+			c.Add("day", "It was only picked on %s.", view.DayWords(picking.Day))
 		}
 		if row.ByWhom == "" {
 			c.Add("by", "Say who sorted it.")

@@ -100,16 +100,13 @@ func coreLook(day calendar.Date, in LookInput) identity.Look {
 	return l
 }
 
-// longestKeptDays is how long a device may have kept a look.
-const longestKeptDays = 60
-
 // readLookDay reads the day of a look. It is noted on its day: only what a device kept
 // comes later. Two days typed in one sitting would prove nothing twice.
 func readLookDay(s *plot.State, c *say.Checklist, in LookInput) calendar.Date {
 	day := input.ReadDay(s, c, "day", in.Day)
 	switch {
-	case in.Kept && day < s.Today.AddDays(-longestKeptDays):
-		c.Add("day", "It was kept for longer than %d days: look again.", longestKeptDays)
+	case in.Kept && day < s.Today.AddDays(-input.LongestKeptDays):
+		c.Add("day", "It was kept for longer than %d days: look again.", input.LongestKeptDays)
 	case !in.Kept && day < s.Today:
 		c.Add("day", "A look is noted on its day. Today is %s.", s.Today.DayMonth())
 	}

@@ -38,6 +38,26 @@ func ReadPastDay(s *plot.State, c *say.Checklist, p *plot.Planting, text string)
 	return day
 }
 
+// LongestKeptDays is how long a device may have kept what was noted.
+const LongestKeptDays = 60
+
+// ReadKeptDay reads the day of something that is noted on its day, and comes later only where a device kept it: today
+// where nothing is said.
+func ReadKeptDay(s *plot.State, c *say.Checklist, text string) calendar.Date {
+	if text == "" {
+		return s.Today
+	}
+	day, read := parseDay(c, "day", text)
+	switch {
+	case !read:
+	case day > s.Today:
+		c.Add("day", "%s has not come yet. Today is %s.", day.DayMonthYear(), s.Today.DayMonth())
+	case day < s.Today.AddDays(-LongestKeptDays):
+		c.Add("day", "It was kept for longer than %d days.", LongestKeptDays)
+	}
+	return day
+}
+
 func parseDay(c *say.Checklist, field, text string) (day calendar.Date, read bool) {
 	day, err := calendar.Parse(text)
 	if err != nil {

@@ -1,11 +1,13 @@
 import createClient from "openapi-fetch";
 
+import { thisDevice } from "./device";
 import type { components, paths } from "./schema";
+import { answerFetch } from "./stored";
 
 export type Schemas = components["schemas"];
 export type Problem = Schemas["ErrorModel"];
 
-export const api = createClient<paths>({ baseUrl: "" });
+export const api = createClient<paths>({ baseUrl: "", fetch: answerFetch });
 
 let plot = "";
 
@@ -35,6 +37,8 @@ export function underKey<T>(sent: string, change: () => Promise<T>): Promise<T> 
 api.use({
   onRequest({ request }) {
     if (plot) request.headers.set("Acre-Plot", plot);
+    const device = thisDevice();
+    if (device) request.headers.set("Acre-Device", device);
     if (key && request.method !== "GET") request.headers.set("Idempotency-Key", key);
     return request;
   },

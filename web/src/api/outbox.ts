@@ -1,158 +1,306 @@
-import { useMemo, useSyncExternalStore } from "react";
+import { useSyncExternalStore } from "react";
 
-import { api, newKey, plotShown, Refusal, answerOf, Unreachable, type Schemas } from "./client";
+import {
+  answerOf,
+  api,
+  newKey,
+  plotShown,
+  Refusal,
+  shownVersion,
+  underKey,
+  Unreachable,
+  type Schemas,
+} from "./client";
+import { thisDevice } from "./device";
+import { allEntries, dropEntry, putEntry } from "./deviceStore";
+import { isWaiting, sentPhotographs } from "./photographs";
+import { givenBefore } from "./reach";
 
-/** A look or a picking that was noted without a network: kept on this device until it is sent. */
-export type Kept = KeptLook | KeptPicking;
-
-interface KeptLook extends Waiting {
-  kind?: "look";
-  note: Schemas["ObservationInput"];
+/** What is noted outside, and so kept on this device where the plot cannot be reached. */
+interface Bodies {
+  look: Schemas["ObservationInput"];
+  picking: Schemas["PickingInput"];
+  sorting: Schemas["SortingInput"];
+  count: Schemas["CountTrayInput"];
+  check: Schemas["LookInput"];
+  findCheck: Schemas["LookInput"];
 }
 
-export interface KeptPicking extends Waiting {
-  kind: "picking";
-  note: Schemas["PickingInput"];
+interface Answers {
+  look: Schemas["Observed"];
+  picking: Schemas["Picked"];
+  sorting: Schemas["Entry"];
+  count: Schemas["Entry"];
+  check: Schemas["Entry"];
+  findCheck: Schemas["Entry"];
 }
 
-interface Waiting {
-  /** The plot that it was noted in: it is never sent to another. */
-  plot?: string;
-  plantingId: number;
+export type Kind = keyof Bodies;
+
+/** An entry that waits on this device. */
+interface KeptAs<K extends Kind> {
+  /** It counts once, however often it is sent under this key. */
+  key: string;
+  /** The plot that it was noted in, and the device: it is never sent to another, nor as another's. */
+  plot: string;
+  device: string;
+  kind: K;
+  /** The id of what it is noted of: a planting, a picking, a tray, a find. */
+  to: number;
+  /** What it is, in words: "elder, Long bed: in bud". */
+  words: string;
+  body: Bodies[K];
+  /** The version of what the page showed, where it matters. */
+  version: string;
+  /** The moment it was noted, and its place among the others. */
+  order: number;
   /** Why the plot did not take it in, once it has said so. */
   refused?: string;
-  /** The questions it was asked back with, word for word: affirmed, it is taken in. */
-  asked?: string[];
+  /** The questions it was asked back with: affirmed, it is taken in. */
+  asked?: { code: string; words: string }[];
+  /** It was made from something that was changed meanwhile. */
+  stale?: boolean;
+  /** It was noted while this device was paired otherwise. */
+  anothers?: boolean;
 }
 
-const place = "brambly-acre-outbox";
+export type Kept = { [K in Kind]: KeptAs<K> }[Kind];
+
+/** What is said when an entry was kept on this device. */
+export const keptWords = "Kept on this device, and sent as soon as the plot can be reached";
+
+const at = (id: number) => ({ params: { path: { id } } });
+
+const posts: { [K in Kind]: (kept: KeptAs<K>) => Promise<Answers[K]> } = {
+  look: ({ to, body }) => answerOf(api.POST("/api/plantings/{id}/observations", { ...at(to), body })),
+  picking: ({ to, body }) => answerOf(api.POST("/api/plantings/{id}/pickings", { ...at(to), body })),
+  sorting: ({ to, body }) => answerOf(api.POST("/api/pickings/{id}/sortings", { ...at(to), body })),
+  count: ({ to, body, version }) =>
+    answerOf(
+      api.POST("/api/trays/{id}/counts", {
+        params: { path: { id: to }, header: shownVersion(version) },
+        body,
+      }),
+    ),
+  check: ({ to, body }) => answerOf(api.POST("/api/plantings/{id}/looks", { ...at(to), body })),
+  findCheck: ({ to, body }) => answerOf(api.POST("/api/finds/{id}/looks", { ...at(to), body })),
+};
+
+/** Kinds whose body carries the key itself. */
+const keyed: readonly Kind[] = ["look", "picking", "check", "findCheck"];
+
+/** post sends an entry under its key: begun at once, as underKey asks. */
+const post = <K extends Kind>(kept: KeptAs<K>): Promise<Answers[K]> =>
+  underKey(keyed.includes(kept.kind) ? "" : kept.key, () => posts[kept.kind](kept));
+
+let entries: Kept[] = [];
 const listeners = new Set<() => void>();
+const others =
+  typeof BroadcastChannel === "undefined" ? undefined : new BroadcastChannel("brambly-acre-outbox");
 
-const stored = () => localStorage.getItem(place) ?? "[]";
-
-function parse(text: string): Kept[] {
-  try {
-    const kept: unknown = JSON.parse(text);
-    return Array.isArray(kept) ? (kept as Kept[]) : [];
-  } catch {
-    return [];
-  }
-}
-
-const read = () => parse(stored());
-
-function write(kept: Kept[]) {
-  localStorage.setItem(place, JSON.stringify(kept));
+const show = (now: Kept[]) => {
+  entries = now;
   listeners.forEach((tell) => tell());
+};
+
+async function reload() {
+  show(await allEntries());
 }
 
-function listen(tell: () => void) {
-  listeners.add(tell);
-  window.addEventListener("storage", tell);
-  return () => {
-    listeners.delete(tell);
-    window.removeEventListener("storage", tell);
-  };
+if (others) others.onmessage = () => void reload().catch(() => undefined);
+
+async function changed() {
+  await reload();
+  others?.postMessage("changed");
+}
+
+/** Where earlier versions of this program kept what waits. */
+const earlierPlace = "brambly-acre-outbox";
+
+interface EarlierEntry {
+  kind?: "picking";
+  plot?: string;
+  plantingId: number;
+  note: { clientKey?: string; day: string };
+}
+
+/** takeOver brings over what an earlier version kept, and lets go of it there once it lies here. */
+async function takeOver() {
+  const text = localStorage.getItem(earlierPlace);
+  if (text === null) return;
+  let order = Date.now();
+  for (const one of JSON.parse(text) as EarlierEntry[]) {
+    const key = one.note.clientKey ?? newKey();
+    await putEntry({
+      key,
+      plot: one.plot ?? "",
+      device: "",
+      kind: one.kind ?? "look",
+      to: one.plantingId,
+      words: `of ${one.note.day}`,
+      body: { ...one.note, clientKey: key },
+      version: "",
+      order: order++,
+    } as Kept);
+  }
+  localStorage.removeItem(earlierPlace);
+}
+
+let loading: Promise<void> | undefined;
+
+/** loadKept reads what waits on this device, once. */
+export function loadKept(): Promise<void> {
+  loading ??= takeOver()
+    .catch(() => undefined) // what cannot be read stays where it lies
+    .then(reload);
+  loading.catch(() => (loading = undefined));
+  return loading;
 }
 
 const isOurs = (kept: Kept) => kept.plot === plotShown();
 
-const isPicking = (kept: Kept): kept is KeptPicking => kept.kind === "picking";
-const isLook = (kept: Kept): kept is KeptLook => !isPicking(kept);
+function listen(tell: () => void) {
+  listeners.add(tell);
+  return () => void listeners.delete(tell);
+}
+
+const useEntries = () => useSyncExternalStore(listen, () => entries);
 
 /** useKept returns all that this device keeps for this plot: what is to be sent, and what was refused. */
-export function useKept(): Kept[] {
-  const text = useSyncExternalStore(listen, stored);
-  return useMemo(() => parse(text).filter(isOurs), [text]);
+export const useKept = (): Kept[] => useEntries().filter(isOurs);
+
+/** useForeign returns how many entries this device keeps for other plots: they wait until those are served again. */
+export const useForeign = (): number => useEntries().filter((kept) => !isOurs(kept)).length;
+
+const photographsOf = (body: Kept["body"]) => ("photos" in body ? (body.photos ?? []) : []);
+
+/** discard throws an entry away that was refused. */
+export async function discard(kept: Kept) {
+  await dropEntry(kept.key, photographsOf(kept.body).filter(isWaiting));
+  await changed();
 }
-
-/** useKeptLooks returns the looks that this device keeps for this plot, useKeptPickings the pickings. */
-export const useKeptLooks = () => useKept().filter(isLook);
-export const useKeptPickings = () => useKept().filter(isPicking);
-
-/** useForeignLooks returns how many looks this device keeps for other plots: they wait until those are served again. */
-export function useForeignLooks(): number {
-  const text = useSyncExternalStore(listen, stored);
-  return useMemo(() => parse(text).filter((kept) => !isOurs(kept)).length, [text]);
-}
-
-/** discard throws a look away that was refused. */
-export const discard = (kept: Kept) =>
-  write(read().filter((other) => other.note.clientKey !== kept.note.clientKey));
 
 /** affirm says that what was asked back about is no slip: it is sent again. */
-export const affirm = (kept: Kept) =>
-  write(
-    read().map((other): Kept => {
-      if (other.note.clientKey !== kept.note.clientKey) return other;
-      const { plot, plantingId } = other;
-      return isPicking(other)
-        ? { kind: "picking", plot, plantingId, note: { ...other.note, tookAnyway: true } }
-        : { plot, plantingId, note: { ...other.note, affirmed: kept.asked ?? [] } };
-    }),
-  );
-
-const sendLook = ({ plantingId, note }: KeptLook) =>
-  answerOf(
-    api.POST("/api/plantings/{id}/observations", { params: { path: { id: plantingId } }, body: note }),
-  );
-
-const sendPicking = ({ plantingId, note }: KeptPicking) =>
-  answerOf(api.POST("/api/plantings/{id}/pickings", { params: { path: { id: plantingId } }, body: note }));
-
-const send = (kept: Kept): Promise<unknown> => (isPicking(kept) ? sendPicking(kept) : sendLook(kept));
-
-/** orKept sends something, or keeps it on this device where the plot cannot be reached: then it returns null. */
-async function orKept<K extends Kept, Answer>(kept: K, post: (kept: K) => Promise<Answer>) {
-  try {
-    return await post(kept);
-  } catch (reason) {
-    if (!(reason instanceof Unreachable)) throw reason;
-    write([...read(), kept]);
-    return null;
-  }
+export async function affirm(kept: Kept) {
+  const body =
+    kept.kind === "picking"
+      ? { ...kept.body, tookAnyway: true }
+      : { ...kept.body, affirmed: (kept.asked ?? []).map((one) => one.words) };
+  await mend(kept, { body } as Partial<Kept>);
 }
 
-/** noteLook sends a look, or keeps it on this device where the plot cannot be reached: then it returns null. */
-export const noteLook = (plantingId: number, note: Schemas["ObservationInput"]) =>
-  orKept(
-    { plot: plotShown(), plantingId, note: { ...note, clientKey: note.clientKey ?? newKey() } },
-    sendLook,
-  );
+/** mend changes an entry that was refused: it waits to be sent again. */
+export async function mend(kept: Kept, piece: Partial<Kept>) {
+  const blank = { refused: undefined, asked: undefined, stale: undefined, anothers: undefined };
+  await putEntry({ ...kept, ...blank, ...piece } as Kept);
+  await changed();
+}
 
-/** notePicking sends a picking, or keeps it on this device where the plot cannot be reached: then it returns null. */
-export const notePicking = (plantingId: number, note: Schemas["PickingInput"]) =>
-  orKept(
-    {
-      kind: "picking" as const,
-      plot: plotShown(),
-      plantingId,
-      note: { ...note, clientKey: note.clientKey ?? newKey() },
-    },
-    sendPicking,
-  );
+/** adopt makes an entry that this device kept before it was paired anew one of the device that it is now. */
+export const adopt = (kept: Kept) => mend(kept, { device: thisDevice() });
 
-/** sendWaiting sends what waits, the oldest first, and returns how many were taken in. */
-export async function sendWaiting(): Promise<number> {
-  let sent = 0;
-  for (const kept of read().filter((k) => isOurs(k) && !k.refused)) {
+/** What is noted: of what, in words, and what. */
+export interface Noting<K extends Kind> {
+  kind: K;
+  to: number;
+  words: string;
+  body: Bodies[K];
+  version?: string;
+  /** The key that it is sent under; one is made where it has none. */
+  key?: string;
+}
+
+/** noteOrKeep sends an entry, or keeps it on this device where the plot cannot be reached: then it returns null. */
+export async function noteOrKeep<K extends Kind>(noting: Noting<K>): Promise<Answers[K] | null> {
+  const key = noting.key ?? newKey();
+  const kept: KeptAs<K> = {
+    key,
+    plot: plotShown(),
+    device: thisDevice(),
+    kind: noting.kind,
+    to: noting.to,
+    words: noting.words,
+    body: keyed.includes(noting.kind) ? { ...noting.body, clientKey: key } : noting.body,
+    version: noting.version ?? "",
+    order: Date.now(),
+  };
+  if (!photographsOf(kept.body as Kept["body"]).some(isWaiting)) {
     try {
-      await send(kept);
+      return await post(kept);
     } catch (reason) {
-      // Where another plot is served now, they wait for their own.
-      if (reason instanceof Unreachable || (reason instanceof Refusal && reason.otherPlot)) break;
-      // What the plot refuses stays here with its reason, so that nothing is lost unseen.
-      const refused = reason instanceof Error ? reason.message : String(reason);
-      const asked = reason instanceof Refusal ? reason.asked.map((question) => question.words) : [];
-      write(
-        read().map((other) =>
-          other.note.clientKey === kept.note.clientKey ? { ...other, refused, asked } : other,
-        ),
-      );
-      continue;
+      if (!(reason instanceof Unreachable)) throw reason;
     }
-    discard(kept);
-    sent++;
   }
-  return sent;
+  // A check that is kept is of its day, and says so.
+  const body = kept.kind === "check" || kept.kind === "findCheck" ? { ...kept.body, kept: true } : kept.body;
+  await putEntry({ ...kept, body } as unknown as Kept);
+  await changed();
+  return null;
+}
+
+/** sendOne sends an entry with its photographs. What they are called at the plot is kept before it is sent. */
+async function sendOne(kept: Kept) {
+  const waiting = photographsOf(kept.body).filter(isWaiting);
+  let { body } = kept;
+  if (waiting.length > 0) body = { ...body, photos: await sentPhotographs(photographsOf(body)) };
+  await post({ ...kept, body } as Kept);
+  await dropEntry(kept.key, waiting);
+}
+
+/** sendWaiting sends what waits, the oldest first, and returns how many were taken in. Only one page of a device sends at a time. */
+export async function sendWaiting(): Promise<number> {
+  await loadKept();
+  if (!entries.some((kept) => isOurs(kept) && !kept.refused)) return 0;
+  return navigator.locks.request("brambly-acre-sending", { ifAvailable: true }, async (mine) => {
+    if (!mine) return 0;
+    let sent = 0;
+    for (const kept of await allEntries()) {
+      if (!isOurs(kept) || kept.refused) continue;
+      if (kept.device !== thisDevice()) {
+        await putEntry({
+          ...kept,
+          refused:
+            "It was noted while this device was paired otherwise. Send it as this device, or throw it away.",
+          anothers: true,
+        });
+        continue;
+      }
+      try {
+        await sendOne(kept);
+      } catch (reason) {
+        // Where another plot is served now, or this device is out, they wait.
+        const waits =
+          reason instanceof Unreachable ||
+          (reason instanceof Refusal && (reason.otherPlot || reason.status === 401));
+        if (waits) break;
+        // What the plot refuses stays here with its reason, so that nothing is lost unseen.
+        await putEntry({
+          ...kept,
+          refused: reason instanceof Error ? reason.message : String(reason),
+          asked: reason instanceof Refusal ? reason.asked : [],
+          stale: reason instanceof Refusal && reason.stale,
+        });
+        continue;
+      }
+      sent++;
+    }
+    await changed();
+    return sent;
+  });
+}
+
+/**
+ * dayNoted is the day that something is noted on now: today as the plot told it, and where the plot told it on an earlier
+ * day and cannot be reached, the day of this device's own clock. A plot whose today is fixed keeps it.
+ */
+export function dayNoted(today: string, isFixed: boolean): string {
+  const given = givenBefore();
+  if (given === undefined || isFixed) return today;
+  const day = (at: number) => {
+    const date = new Date(at);
+    const two = (n: number) => String(n).padStart(2, "0");
+    return `${date.getFullYear()}-${two(date.getMonth() + 1)}-${two(date.getDate())}`;
+  };
+  const now = day(Date.now());
+  return now > today ? now : today;
 }

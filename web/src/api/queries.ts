@@ -35,18 +35,22 @@ export const plotQuery = (day?: string) =>
 
 export const usePlot = (day?: string) => useQuery({ ...plotQuery(day), placeholderData: keepPreviousData });
 
+export const gatherQuery = (day?: string) =>
+  queryOptions({ queryKey: ["gather", day], queryFn: () => answerOf(api.GET("/api/gather", onDay(day))) });
+
 export const useGather = (day?: string) =>
-  useQuery({
-    queryKey: ["gather", day],
-    queryFn: () => answerOf(api.GET("/api/gather", onDay(day))),
-    placeholderData: keepPreviousData,
+  useQuery({ ...gatherQuery(day), placeholderData: keepPreviousData });
+
+export const plantingQuery = (id: number | undefined, day?: string) =>
+  queryOptions({
+    queryKey: ["planting", id, day],
+    queryFn: () =>
+      answerOf(api.GET("/api/plantings/{id}", { params: { path: { id: id ?? 0 }, query: { on: day } } })),
   });
 
 export const usePlanting = (id: number | undefined, day?: string) =>
   useQuery({
-    queryKey: ["planting", id, day],
-    queryFn: () =>
-      answerOf(api.GET("/api/plantings/{id}", { params: { path: { id: id ?? 0 }, query: { on: day } } })),
+    ...plantingQuery(id, day),
     enabled: id !== undefined,
     placeholderData: (before) => (before?.id === id ? before : undefined),
   });
@@ -190,21 +194,25 @@ export const useCompare = (ids: string[], day?: string) =>
     enabled: ids.length > 1,
   });
 
-export const useCheck = (id: number, day: string | undefined, by: string) =>
-  useQuery({
+export const checkQuery = (id: number, day: string | undefined, by: string) =>
+  queryOptions({
     queryKey: ["check", id, day, by],
     queryFn: () =>
       answerOf(api.GET("/api/plantings/{id}/check", { params: { path: { id }, query: { on: day, by } } })),
-    placeholderData: keepPreviousData,
   });
 
-export const useFindCheck = (id: number, day: string | undefined, by: string) =>
-  useQuery({
+export const useCheck = (id: number, day: string | undefined, by: string) =>
+  useQuery({ ...checkQuery(id, day, by), placeholderData: keepPreviousData });
+
+export const findCheckQuery = (id: number, day: string | undefined, by: string) =>
+  queryOptions({
     queryKey: ["findCheck", id, day, by],
     queryFn: () =>
       answerOf(api.GET("/api/finds/{id}/check", { params: { path: { id }, query: { on: day, by } } })),
-    placeholderData: keepPreviousData,
   });
+
+export const useFindCheck = (id: number, day: string | undefined, by: string) =>
+  useQuery({ ...findCheckQuery(id, day, by), placeholderData: keepPreviousData });
 
 export const useCharacters = () =>
   useQuery({
@@ -227,11 +235,19 @@ export const useWhatIsThis = (seen: Record<string, string>, skipped: string[]) =
     placeholderData: keepPreviousData,
   });
 
-export const useFinds = () =>
-  useQuery({ queryKey: ["finds"], queryFn: () => answerOf(api.GET("/api/finds")) });
+export const findsQuery = queryOptions({
+  queryKey: ["finds"],
+  queryFn: () => answerOf(api.GET("/api/finds")),
+});
 
-export const useBaskets = () =>
-  useQuery({ queryKey: ["baskets"], queryFn: () => answerOf(api.GET("/api/baskets")) });
+export const useFinds = () => useQuery(findsQuery);
+
+export const basketsQuery = queryOptions({
+  queryKey: ["baskets"],
+  queryFn: () => answerOf(api.GET("/api/baskets")),
+});
+
+export const useBaskets = () => useQuery(basketsQuery);
 
 export const useCautions = (pickingId: number, preparation: string) =>
   useQuery({
@@ -245,8 +261,12 @@ export const useCautions = (pickingId: number, preparation: string) =>
     placeholderData: keepPreviousData,
   });
 
-export const useHousehold = () =>
-  useQuery({ queryKey: ["household"], queryFn: () => answerOf(api.GET("/api/household")) });
+export const householdQuery = queryOptions({
+  queryKey: ["household"],
+  queryFn: () => answerOf(api.GET("/api/household")),
+});
+
+export const useHousehold = () => useQuery(householdQuery);
 
 export const usePractice = () =>
   useQuery({ queryKey: ["practice"], queryFn: () => answerOf(api.GET("/api/practice")) });

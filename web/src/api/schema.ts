@@ -4685,6 +4685,8 @@ export interface components {
         };
         CountTrayInput: {
             changes: components["schemas"]["CellChange"][];
+            /** @description The day it was counted, where a device kept it; today where it is left out */
+            day?: string;
         };
         CustomDayInput: {
             /** Format: int64 */
@@ -8286,6 +8288,8 @@ export interface components {
                 [key: string]: string;
             };
             by: string;
+            /** @description The day it was sorted, where a device kept it; today where it is left out */
+            day?: string;
             /** @description washed, not washed, spun, stripped, sorted by size */
             handling?: string[];
             note?: string;

@@ -2,6 +2,7 @@ import { Alert, Box, DialogContent, DialogTitle, LinearProgress } from "@mui/mat
 import { Suspense, useLayoutEffect, useMemo, useRef, useState } from "react";
 import { Link, matchPath, Outlet, useLocation } from "react-router";
 
+import { useIsOut } from "../api/device";
 import { useSite } from "../api/queries";
 import { Boundary } from "../parts/Boundary";
 import { fullDay } from "../parts/dates";
@@ -11,8 +12,11 @@ import { LikenessProvider } from "../parts/likeness/LikenessProvider";
 import { SprigSheet } from "../parts/Sprig";
 import { Trouble } from "../parts/Trouble";
 import { screens } from "./areas";
+import { AsOf } from "./AsOf";
 import { Cane } from "./Cane";
 import { FindDialog } from "./FindDialog";
+import { PutOut } from "./PutOut";
+import { useAtHome } from "./useAtHome";
 import { useFocusOn } from "./useFocusOn";
 import { keyHelp, useKeys } from "./keys";
 import { NotOpened } from "./NotOpened";
@@ -28,12 +32,15 @@ export function Shell() {
   const open = useMemo(() => ({ help: () => setHelp(true), find: () => setFind(true) }), []);
   useKeys(open);
   useSendWaiting();
+  useAtHome();
+  const isOut = useIsOut();
   const screen = screens.find((one) => matchPath(one.path, pathname));
   const main = useRef<HTMLElement>(null);
   useFocusOn(main, pathname);
   useLayoutEffect(() => {
     document.title = `${screen?.title ?? "No such page"} · Brambly Acre`;
   }, [screen, pathname]);
+  if (isOut) return <PutOut />;
   return (
     <Box sx={{ display: "flex", minHeight: "100vh", color: "var(--ink)" }}>
       <a className="skip" href="#page" onClick={() => main.current?.focus()}>
@@ -42,6 +49,7 @@ export function Shell() {
       <SprigSheet />
       <Cane open={open} />
       <Box className="beside-the-cane" sx={{ flex: 1, minWidth: 0, pb: { xs: 18, md: 8 } }}>
+        <AsOf />
         <SampleNote />
         {site.data?.damage && (
           <Alert severity="error" sx={{ borderRadius: 0, overflowWrap: "anywhere" }}>

@@ -1,6 +1,7 @@
 import { useEffect } from "react";
 
 import { sendWaiting, useKept } from "../api/outbox";
+import { onReturn } from "../api/reach";
 import { useRefresh } from "../api/queries";
 
 const retryMs = 15_000;
@@ -21,9 +22,11 @@ export function useSendWaiting() {
         if (sent > 0) void refresh();
       });
     };
+    const stop = onReturn(tryNow);
     window.addEventListener("online", tryNow);
     const timer = window.setInterval(tryNow, retryMs);
     return () => {
+      stop();
       window.removeEventListener("online", tryNow);
       window.clearInterval(timer);
     };

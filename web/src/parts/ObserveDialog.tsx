@@ -2,7 +2,8 @@ import { Box, Button, DialogActions, DialogContent, DialogTitle, TextField } fro
 import { useEffect, useState } from "react";
 
 import { Fault } from "./DialogEnd";
-import { api, newKey, answerOf } from "../api/client";
+import { newKey, type Schemas } from "../api/client";
+import { dayNoted, keptWords, noteOrKeep } from "../api/outbox";
 import { usePlanting, useSite } from "../api/queries";
 import { useUndo } from "./Undo";
 import { AskBack } from "./AskBack";
@@ -22,7 +23,7 @@ import { Dialog } from "./Dialog";
 export function ObserveDialog({ plantingId, onClose }: { plantingId: number; onClose: () => void }) {
   const planting = usePlanting(plantingId).data;
   const site = useSite().data;
-  const { noted, undo, line } = useUndo();
+  const { noted, undo, say, line } = useUndo();
   const { send, sending, fields, fault, asked, at } = useSend();
   const speciesId = useFirst(planting)?.speciesId;
   const [clientKey] = useState(newKey);
@@ -35,31 +36,36 @@ export function ObserveDialog({ plantingId, onClose }: { plantingId: number; onC
   const [note, setNote] = useState("");
   const [count, setCount] = useState("");
   const [photos, setPhotos] = useState<string[]>([]);
-  const [moved, setMoved] = useState<Awaited<ReturnType<typeof save>>>();
+  const [moved, setMoved] = useState<Schemas["Observed"]>();
 
   const save = (affirmed: string[]) =>
-    answerOf(
-      api.POST("/api/plantings/{id}/observations", {
-        params: { path: { id: plantingId } },
-        body: {
-          speciesId,
-          clientKey,
-          day: day ?? site?.today ?? "",
-          stage: stage ?? planting?.expected ?? "",
-          share,
-          height,
-          width,
-          marks,
-          count,
-          photos,
-          note,
-          affirmed,
-        },
-      }),
-    );
+    noteOrKeep({
+      kind: "look",
+      to: plantingId,
+      key: clientKey,
+      words: `${planting?.name}, ${planting?.bed}: ${stage ?? planting?.expected}`,
+      body: {
+        speciesId,
+        day: day ?? dayNoted(site?.today ?? "", site?.pinned ?? false),
+        stage: stage ?? planting?.expected ?? "",
+        share,
+        height,
+        width,
+        marks,
+        count,
+        photos,
+        note,
+        affirmed,
+      },
+    });
   const onSave = async (affirmed: string[] = []) => {
     const answer = await send(() => save(affirmed));
-    if (!answer) return;
+    if (answer === undefined) return;
+    if (answer === null) {
+      say(keptWords);
+      onClose();
+      return;
+    }
     noted(answer.entry);
     if (answer.moved) setMoved(answer);
     else onClose();

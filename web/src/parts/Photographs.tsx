@@ -1,22 +1,12 @@
 import { Box, Button } from "@mui/material";
-import { useRef, useState } from "react";
+import { useEffect, useRef, useState } from "react";
 
-import { plotShown, type Problem } from "../api/client";
+import { keepPhotograph, pictureOf } from "../api/photographs";
 
 interface Props {
   photos: string[];
   onChange: (photos: string[]) => void;
   fault?: string;
-}
-
-/** whyNot is what the plot says of a photograph that it did not keep. */
-async function whyNot(reply: Response | undefined): Promise<string> {
-  try {
-    const problem = (await reply?.json()) as Problem | undefined;
-    return problem?.errors?.[0]?.message ?? problem?.detail ?? "The plot cannot be reached just now.";
-  } catch {
-    return "The plot cannot be reached just now.";
-  }
 }
 
 /** Photographs adds pictures to a look: they are kept at once, and belong to it when it is noted. */
@@ -29,17 +19,12 @@ export function Photographs({ photos, onChange, fault }: Props) {
     setBusy(true);
     const kept = [...photos];
     for (const file of files ?? []) {
-      const reply = await fetch("/api/photographs", {
-        method: "POST",
-        headers: { "Content-Type": "application/octet-stream", "Acre-Plot": plotShown() },
-        body: file,
-      }).catch(() => undefined);
-      if (!reply?.ok) {
-        setTrouble(`${file.name} was not kept. ${await whyNot(reply)}`);
-        continue;
+      try {
+        const id = await keepPhotograph(file);
+        if (!kept.includes(id)) kept.push(id);
+      } catch (reason) {
+        setTrouble(`${file.name} was not kept. ${reason instanceof Error ? reason.message : ""}`);
       }
-      const { id } = (await reply.json()) as { id: string };
-      if (!kept.includes(id)) kept.push(id);
     }
     setBusy(false);
     onChange(kept);
@@ -60,14 +45,7 @@ export function Photographs({ photos, onChange, fault }: Props) {
           onChange={(event) => void add(event.target.files)}
         />
         {photos.map((id) => (
-          <img
-            key={id}
-            src={`/api/photographs/${id}/small`}
-            alt="Photograph of this look"
-            width={72}
-            height={54}
-            style={{ objectFit: "cover" }}
-          />
+          <Picture key={id} id={id} />
         ))}
       </Box>
       {(trouble || fault) && (
@@ -76,5 +54,29 @@ export function Photographs({ photos, onChange, fault }: Props) {
         </Box>
       )}
     </Box>
+  );
+}
+
+/** Picture is a photograph in small, also one that waits on this device. */
+function Picture({ id }: { id: string }) {
+  const [from, setFrom] = useState<string>();
+  useEffect(() => {
+    let isGone = false;
+    let made = "";
+    void pictureOf(id).then((address) => {
+      if (address.startsWith("blob:")) made = address;
+      if (isGone) URL.revokeObjectURL(made);
+      else setFrom(address);
+    });
+    return () => {
+      isGone = true;
+      URL.revokeObjectURL(made);
+    };
+  }, [id]);
+  const size = { width: 72, height: 54 };
+  return from ? (
+    <img src={from} alt="Photograph of this look" {...size} style={{ objectFit: "cover" }} />
+  ) : (
+    <span style={{ display: "inline-block", ...size }} />
   );
 }

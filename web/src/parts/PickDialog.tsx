@@ -2,7 +2,8 @@ import { Checkbox, DialogContent, DialogTitle, FormControlLabel, MenuItem, TextF
 import { useState } from "react";
 
 import { DialogEnd, Fault } from "./DialogEnd";
-import { api, newKey, answerOf } from "../api/client";
+import { newKey } from "../api/client";
+import { dayNoted, keptWords, noteOrKeep } from "../api/outbox";
 import { usePlanting, useSite } from "../api/queries";
 import { useUndo } from "./Undo";
 import { AllowanceBox, Cautions } from "./AllowanceBox";
@@ -23,7 +24,7 @@ export function PickDialog({
 }) {
   const planting = usePlanting(plantingId).data;
   const site = useSite().data;
-  const { noted } = useUndo();
+  const { noted, say } = useUndo();
   const { send, sending, fields, fault, asked: askedBack, at } = useSend();
   const speciesId = useFirst(planting)?.speciesId;
   const [clientKey] = useState(newKey);
@@ -41,25 +42,26 @@ export function PickDialog({
   const allowance = planting.allowances.find((a) => a.part === part);
   const onSave = async () => {
     const answer = await send(() =>
-      answerOf(
-        api.POST("/api/plantings/{id}/pickings", {
-          params: { path: { id: plantingId } },
-          body: {
-            speciesId,
-            clientKey,
-            day: day ?? site.today,
-            part,
-            amount,
-            note,
-            tookAnyway,
-            measureWeighs,
-            crownsBack: crownsBack && allowance?.crowns,
-          },
-        }),
-      ),
+      noteOrKeep({
+        kind: "picking",
+        to: plantingId,
+        key: clientKey,
+        words: `${planting.name}, ${planting.bed}: ${amount} of ${part}`,
+        body: {
+          speciesId,
+          day: day ?? dayNoted(site.today, site.pinned),
+          part,
+          amount,
+          note,
+          tookAnyway,
+          measureWeighs,
+          crownsBack: crownsBack && allowance?.crowns,
+        },
+      }),
     );
-    if (!answer) return;
-    noted(answer.entry);
+    if (answer === undefined) return;
+    if (answer) noted(answer.entry);
+    else say(keptWords);
     onClose();
   };
   const over = askedBack.some((question) => question.code === "took anyway") || tookAnyway;

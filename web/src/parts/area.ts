@@ -36,4 +36,6 @@ export interface Node {
 export interface Area {
   node?: Node;
   screens: Screen[];
+  /** Asks for what the area shows and notes out in the garden, so that a device of the house has it with it where there is no network. */
+  takeAlong?: (client: QueryClient) => Promise<unknown>;
 }

@@ -3,6 +3,8 @@ import { useState } from "react";
 import { Link, useParams } from "react-router";
 
 import { answerOf, api, shownVersion, type Schemas } from "../../api/client";
+import { dayNoted, keptWords, noteOrKeep, useKept } from "../../api/outbox";
+import { useSite } from "../../api/queries";
 import { Choice, ChoiceRow } from "../../parts/Choices";
 import { Trouble } from "../../parts/Trouble";
 import { useUndo } from "../../parts/Undo";
@@ -35,7 +37,8 @@ const tools = [
 ] as const;
 
 function TrayOf({ tray }: { tray: Schemas["TrayView"] }) {
-  const { noted } = useUndo();
+  const { noted, say } = useUndo();
+  const site = useSite().data;
   const { send, sending, fault, fields, stale, settle } = useSend();
   const [version, setVersion] = useState(tray.version);
   const [tool, setTool] = useState<(typeof tools)[number]["name"]>("up");
@@ -44,7 +47,12 @@ function TrayOf({ tray }: { tray: Schemas["TrayView"] }) {
   const [opened, setOpened] = useState<"sow" | "tray">();
   // What was noted meanwhile, here or elsewhere, is shown; taps that were not noted stay on it.
   if (version !== tray.version && changes.length === 0) setVersion(tray.version);
-  const shown = applied(tray.cells, changes);
+  // What waits on this device stands on the tray, too: nobody taps it twice.
+  const waiting = useKept().flatMap((kept) =>
+    kept.kind === "count" && kept.to === tray.id && !kept.refused ? kept.body.changes : [],
+  );
+  const cells = applied(tray.cells, waiting);
+  const shown = applied(cells, changes);
   const tap = (cell: number) => {
     if (tool === "gap") {
       const at = shown[cell];
@@ -58,20 +66,22 @@ function TrayOf({ tray }: { tray: Schemas["TrayView"] }) {
       return;
     }
     // A quick thumb taps again before the page has drawn the last tap: each goes on from the one before.
-    setChanges((before) => tapped(tray.cells, before, cell, tool));
+    setChanges((before) => tapped(cells, before, cell, tool));
   };
   const put = async (of = version) => {
     const entry = await send(() =>
-      answerOf(
-        api.POST("/api/trays/{id}/counts", {
-          params: { path: { id: tray.id }, header: shownVersion(of) },
-          body: { changes },
-        }),
-      ),
+      noteOrKeep({
+        kind: "count",
+        to: tray.id,
+        words: `Tray ${tray.name}: ${changes.length} ${changes.length === 1 ? "cell" : "cells"} counted`,
+        body: { changes, day: dayNoted(site?.today ?? "", site?.pinned ?? false) },
+        version: of,
+      }),
     );
-    if (!entry) return;
+    if (entry === undefined) return;
     setChanges([]);
-    noted(entry);
+    if (entry) noted(entry);
+    else say(keptWords);
   };
   const empty = async () => {
     const entry = await send(() =>

@@ -1,4 +1,5 @@
 import type { Area } from "../../parts/area";
+import { trayQuery, traysQuery } from "./queries";
 import { Waiting } from "./Waiting";
 
 export const area: Area = {
@@ -23,4 +24,8 @@ export const area: Area = {
     },
     { path: "/bench/family", title: "Family", load: () => import("./Family").then((m) => m.Family) },
   ],
+  takeAlong: async (client) => {
+    const trays = await client.fetchQuery(traysQuery);
+    for (const tray of trays.trays) await client.prefetchQuery(trayQuery(tray.id));
+  },
 };

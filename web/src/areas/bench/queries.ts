@@ -1,4 +1,4 @@
-import { keepPreviousData, useQuery } from "@tanstack/react-query";
+import { keepPreviousData, queryOptions, useQuery } from "@tanstack/react-query";
 
 import { answerOf, api } from "../../api/client";
 
@@ -24,14 +24,20 @@ export const useWays = (ask: Ask) =>
     placeholderData: keepPreviousData,
   });
 
-export const useTrays = () =>
-  useQuery({ queryKey: ["trays"], queryFn: () => answerOf(api.GET("/api/trays")) });
+export const traysQuery = queryOptions({
+  queryKey: ["trays"],
+  queryFn: () => answerOf(api.GET("/api/trays")),
+});
 
-export const useTray = (id: number) =>
-  useQuery({
+export const useTrays = () => useQuery(traysQuery);
+
+export const trayQuery = (id: number) =>
+  queryOptions({
     queryKey: ["tray", id],
     queryFn: () => answerOf(api.GET("/api/trays/{id}", { params: { path: { id } } })),
   });
+
+export const useTray = (id: number) => useQuery(trayQuery(id));
 
 export const useSeeds = () =>
   useQuery({ queryKey: ["seeds"], queryFn: () => answerOf(api.GET("/api/seeds")) });

@@ -2,8 +2,10 @@ import { Alert, Box, Button, Chip, TextField, Typography } from "@mui/material";
 import { useState, type FormEvent } from "react";
 import { Link, useParams } from "react-router";
 
-import { api, newKey, answerOf, type Schemas } from "../../api/client";
-import { useCheck, useFindCheck } from "../../api/queries";
+import { newKey, type Schemas } from "../../api/client";
+import { dayNoted, keptWords, noteOrKeep } from "../../api/outbox";
+import { lastLooker, rememberLooker } from "../../api/device";
+import { useCheck, useFindCheck, useSite } from "../../api/queries";
 import { useKept, useShownDay } from "../../parts/shownDay";
 import { useUndo } from "../../parts/Undo";
 import { DrawnStates } from "../../parts/CharacterDrawing";
@@ -52,7 +54,7 @@ export function Check() {
       key={id}
       view={query.data}
       onBy={setBy}
-      note={(body) => answerOf(api.POST("/api/plantings/{id}/looks", { params: { path: { id } }, body }))}
+      note={(body, words) => noteOrKeep({ kind: "check", to: id, words, body, key: body.clientKey })}
     />
   );
 }
@@ -70,27 +72,24 @@ export function FindCheck() {
       key={id}
       view={query.data}
       onBy={setBy}
-      note={(body) => answerOf(api.POST("/api/finds/{id}/looks", { params: { path: { id } }, body }))}
+      note={(body, words) => noteOrKeep({ kind: "findCheck", to: id, words, body, key: body.clientKey })}
     />
   );
 }
 
-const lookerPlace = "brambly-acre-looker";
-
-/** lastLooker is who looked last on this device; empty where nobody did. */
-const lastLooker = () => localStorage.getItem(lookerPlace) ?? "";
-
 interface PageProps {
   view: View;
   onBy: (who: string) => void;
-  note: (look: Look) => Promise<Schemas["Entry"]>;
+  note: (look: Look, words: string) => Promise<Schemas["Entry"] | null>;
 }
 
 /** CheckPage asks for one character after another, the one that excludes most danger first. */
 function CheckPage({ view, onBy, note }: PageProps) {
   const kept = useKept();
   const { isToday } = useShownDay();
-  const { noted } = useUndo();
+  const site = useSite().data;
+  const today = dayNoted(view.today, site?.pinned ?? false);
+  const { noted, say } = useUndo();
   const { send, sending, fault, at, fields } = useSend();
   const [draft, change, done] = useDraft(`look:${view.plantingId}:${view.findId}`, {
     day: view.today,
@@ -115,9 +114,7 @@ function CheckPage({ view, onBy, note }: PageProps) {
   const setGiven = (answered: Record<string, Given>) =>
     change({
       given: answered,
-      ...(isBegun
-        ? {}
-        : { day: view.today, speciesId: view.speciesId, name: view.name, clientKey: newKey() }),
+      ...(isBegun ? {} : { day: today, speciesId: view.speciesId, name: view.name, clientKey: newKey() }),
     });
   const open = view.questions.filter((q) => q.needed && !(q.id in given));
   const question = open[0];
@@ -126,7 +123,7 @@ function CheckPage({ view, onBy, note }: PageProps) {
   const onNote = async () => {
     const look = {
       day,
-      kept: day !== view.today,
+      kept: day !== today,
       by: view.by,
       answers: Object.fromEntries(Object.entries(given).map(([id, one]) => [id, one.answer])),
       shown: Object.fromEntries(Object.entries(given).map(([id, one]) => [id, one.shown])),
@@ -135,9 +132,12 @@ function CheckPage({ view, onBy, note }: PageProps) {
       photos,
       note: words,
     };
-    const entry = await send(() => note(look));
-    if (!entry) return;
-    noted(entry);
+    const entry = await send(() =>
+      note(look, `${view.name}, ${view.where}: ${Object.keys(given).length} characters`),
+    );
+    if (entry === undefined) return;
+    if (entry) noted(entry);
+    else say(keptWords);
     done();
   };
   return (
@@ -336,7 +336,7 @@ interface WhoProps {
 function WhoLooks({ view, onBy, fault, locked }: WhoProps) {
   const [other, setOther] = useState("");
   const choose = (who: string) => {
-    localStorage.setItem(lookerPlace, who);
+    rememberLooker(who);
     onBy(who);
   };
   const people = view.people.includes(view.by) || view.by === "" ? view.people : [...view.people, view.by];

@@ -1,3 +1,5 @@
+import { lastLooker } from "../../api/device";
+import { checkQuery, findCheckQuery, findsQuery, plotQuery } from "../../api/queries";
 import type { Area } from "../../parts/area";
 
 export const area: Area = {
@@ -20,4 +22,12 @@ export const area: Area = {
       load: () => import("./Characters").then((m) => m.Characters),
     },
   ],
+  takeAlong: async (client) => {
+    const plot = await client.fetchQuery(plotQuery());
+    const by = lastLooker();
+    for (const { id } of plot.beds.flatMap((bed) => bed.plantings))
+      await client.prefetchQuery(checkQuery(id, undefined, by));
+    for (const find of await client.fetchQuery(findsQuery))
+      await client.prefetchQuery(findCheckQuery(find.id, undefined, by));
+  },
 };

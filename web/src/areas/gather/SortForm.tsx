@@ -1,8 +1,10 @@
 import { Alert, Box, Button, Checkbox, FormControlLabel, TextField } from "@mui/material";
 import { useState } from "react";
 
-import { api, answerOf, type Schemas } from "../../api/client";
-import { useHousehold } from "../../api/queries";
+import type { Schemas } from "../../api/client";
+import { myName } from "../../api/device";
+import { dayNoted, keptWords, noteOrKeep } from "../../api/outbox";
+import { useHousehold, useSite } from "../../api/queries";
 import { useUndo } from "../../parts/Undo";
 import { DrawnStates } from "../../parts/CharacterDrawing";
 import { Choice, ChoiceRow } from "../../parts/Choices";
@@ -13,10 +15,11 @@ const answers = ["seen", "not seen", "cannot tell"] as const;
 
 /** SortForm is the second, short check at the table. */
 export function SortForm({ basket, onClose }: { basket: Schemas["BasketView"]; onClose: () => void }) {
-  const { noted } = useUndo();
+  const { noted, say } = useUndo();
+  const site = useSite().data;
   const { send, sending, fault, fields, at } = useSend();
   const people = useHousehold().data?.people ?? [];
-  const [by, setBy] = useState("");
+  const [by, setBy] = useState(myName);
   const [rejected, setRejected] = useState("");
   const [rejectedTo, setRejectedTo] = useState<"compost" | "hens">("compost");
   const [handling, setHandling] = useState<string[]>([]);
@@ -26,15 +29,25 @@ export function SortForm({ basket, onClose }: { basket: Schemas["BasketView"]; o
   const [speciesId] = useState(basket.speciesId);
   const onSave = async () => {
     const entry = await send(() =>
-      answerOf(
-        api.POST("/api/pickings/{id}/sortings", {
-          params: { path: { id: basket.pickingId } },
-          body: { by, answers: given, shown, speciesId, rejected, rejectedTo, handling },
-        }),
-      ),
+      noteOrKeep({
+        kind: "sorting",
+        to: basket.pickingId,
+        words: `${basket.name}, ${basket.part}: sorted at the table`,
+        body: {
+          by,
+          day: dayNoted(site?.today ?? "", site?.pinned ?? false),
+          answers: given,
+          shown,
+          speciesId,
+          rejected,
+          rejectedTo,
+          handling,
+        },
+      }),
     );
-    if (!entry) return;
-    noted(entry);
+    if (entry === undefined) return;
+    if (entry) noted(entry);
+    else say(keptWords);
     onClose();
   };
   return (

@@ -1,5 +1,6 @@
+import { basketsQuery, gatherQuery } from "../../api/queries";
 import type { Area } from "../../parts/area";
-import { seasonPlanQuery } from "./queries";
+import { outQuery, seasonPlanQuery } from "./queries";
 import { Waiting } from "./Waiting";
 
 export const area: Area = {
@@ -27,4 +28,9 @@ export const area: Area = {
       load: () => import("./roots/Roots").then((m) => m.Roots),
     },
   ],
+  takeAlong: async (client) => {
+    await client.prefetchQuery(outQuery);
+    await client.prefetchQuery(basketsQuery);
+    await client.prefetchQuery(gatherQuery());
+  },
 };

@@ -20,6 +20,13 @@ export const useSeasonPlan = (on: string | undefined, against: number) =>
       state.data && (state.data.working || state.data.reckoning) ? pollMs : false,
   });
 
+/** outQuery is what may be picked with one hand. */
+export const outQuery = queryOptions({
+  queryKey: ["out to pick"],
+  queryFn: () => answerOf(api.GET("/api/out-to-pick")),
+  staleTime: Infinity, // the walk's own order: what is noted meanwhile does not move it
+});
+
 export const useMakeDo = () =>
   useQuery({ queryKey: ["make do"], queryFn: () => answerOf(api.GET("/api/make-do")) });
 

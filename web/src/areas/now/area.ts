@@ -22,4 +22,5 @@ export const area: Area = {
     },
     { path: "/week", title: "The week", load: () => import("./Week").then((m) => m.Week), days: true },
   ],
+  takeAlong: (client) => client.prefetchQuery(nowQuery()),
 };

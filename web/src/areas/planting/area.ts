@@ -1,3 +1,4 @@
+import { plantingQuery, plotQuery } from "../../api/queries";
 import type { Area } from "../../parts/area";
 
 export const area: Area = {
@@ -9,4 +10,9 @@ export const area: Area = {
       days: true,
     },
   ],
+  takeAlong: async (client) => {
+    const plot = await client.fetchQuery(plotQuery());
+    for (const { id } of plot.beds.flatMap((bed) => bed.plantings))
+      await client.prefetchQuery(plantingQuery(id));
+  },
 };

@@ -12,4 +12,5 @@ export const area: Area = {
       ask: (client, day) => client.prefetchQuery(plotQuery(day)),
     },
   ],
+  takeAlong: (client) => client.prefetchQuery(plotQuery()),
 };

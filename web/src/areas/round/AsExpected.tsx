@@ -1,7 +1,7 @@
 import { Box, Button } from "@mui/material";
 
-import { newKey, type Schemas } from "../../api/client";
-import { noteLook } from "../../api/outbox";
+import type { Schemas } from "../../api/client";
+import { dayNoted, noteOrKeep } from "../../api/outbox";
 import { useSite } from "../../api/queries";
 import { Fault } from "../../parts/DialogEnd";
 import { useSend } from "../../parts/useSend";
@@ -21,17 +21,21 @@ export function AsExpected({ stops, onDone }: Props) {
     const looked: Schemas["Stop"][] = [];
     for (const stop of stops) {
       const answer = await send(() =>
-        noteLook(stop.id, {
-          speciesId: stop.speciesId,
-          clientKey: newKey(),
-          day: site?.today ?? "",
-          stage: stop.expected,
-          share: stop.expectedShare,
-          height: "",
-          width: "",
-          marks: [],
-          note: "",
-          affirmed: [],
+        noteOrKeep({
+          kind: "look",
+          to: stop.id,
+          words: `${stop.name}, ${stop.bed}: ${stop.expected}`,
+          body: {
+            speciesId: stop.speciesId,
+            day: dayNoted(site?.today ?? "", site?.pinned ?? false),
+            stage: stop.expected,
+            share: stop.expectedShare,
+            height: "",
+            width: "",
+            marks: [],
+            note: "",
+            affirmed: [],
+          },
         }),
       );
       if (answer === undefined) break; // what was refused is asked by itself

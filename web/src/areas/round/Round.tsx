@@ -1,10 +1,11 @@
 import { Alert, Box, Button, Typography, useMediaQuery, useTheme } from "@mui/material";
 import { useMemo, useState } from "react";
 
-import { useRefresh, useRound } from "../../api/queries";
-import { affirm, discard, sendWaiting, useForeignLooks, useKeptLooks } from "../../api/outbox";
+import { useRound } from "../../api/queries";
+import { useKept } from "../../api/outbox";
 import { useGo } from "../../parts/shownDay";
 import { CameUpDialog } from "../../parts/CameUpDialog";
+import { RefusedHere, WaitingHere } from "../../parts/RefusedHere";
 import { Trouble } from "../../parts/Trouble";
 import { PageLine, useUndo } from "../../parts/Undo";
 import { AsExpected } from "./AsExpected";
@@ -12,16 +13,12 @@ import { Done } from "./Done";
 import { OrderDialog } from "./OrderDialog";
 import { StopForm } from "./StopForm";
 
-/** How often looks that wait are tried again. */
+const looks = ["look"] as const;
 
 /** Round is the walk: one planting at a time, bed by bed, the expected answer marked. */
 export function Round() {
   const query = useRound();
-  const refresh = useRefresh();
-  const kept = useKeptLooks();
-  const refused = kept.filter((k) => k.refused);
-  const waiting = kept.length - refused.length;
-  const foreign = useForeignLooks();
+  const waiting = useKept().filter((kept) => kept.kind === "look" && !kept.refused).length;
   const go = useGo();
   const { line } = useUndo();
   const narrow = useMediaQuery(useTheme().breakpoints.down("md"));
@@ -79,9 +76,7 @@ export function Round() {
             <Button size="small" onClick={() => setOrdering(true)}>
               Order
             </Button>
-            <span role="status" style={{ textAlign: "right" }}>
-              {waiting > 0 ? `saved on this device · ${waiting} to send` : "all sent"}
-            </span>
+            <WaitingHere kinds={looks} />
           </>
         )}
       </Box>
@@ -95,37 +90,7 @@ export function Round() {
           }}
         />
       </Box>
-      {foreign > 0 && (
-        <Alert severity="info" variant="outlined" sx={{ mb: 1 }}>
-          {foreign === 1 ? "A look" : `${foreign} looks`} of another plot {foreign === 1 ? "waits" : "wait"}{" "}
-          on this device until that plot is served here again.
-        </Alert>
-      )}
-      {refused.map((look) => (
-        <Alert
-          key={look.note.clientKey}
-          severity="error"
-          variant="outlined"
-          sx={{ mb: 1 }}
-          action={
-            <>
-              {(look.asked ?? []).length > 0 && (
-                <Button
-                  onClick={() => {
-                    affirm(look);
-                    void sendWaiting().then(refresh);
-                  }}
-                >
-                  Seen so
-                </Button>
-              )}
-              <Button onClick={() => discard(look)}>Throw away</Button>
-            </>
-          }
-        >
-          A look of {look.note.day} ({look.note.stage}) was not taken in: {look.refused}
-        </Alert>
-      ))}
+      <RefusedHere kinds={looks} yes="Seen so" />
       {noting && <CameUpDialog bedId={stop?.bedId} onClose={() => setNoting(false)} />}
       {stop && (stop.missed || stop.worth) && (
         <Box sx={{ color: "var(--clay)", fontSize: 15 }}>

@@ -3,7 +3,7 @@ import { useState, type ReactNode } from "react";
 
 import { Fault } from "../../parts/DialogEnd";
 import { newKey, type Schemas } from "../../api/client";
-import { noteLook } from "../../api/outbox";
+import { dayNoted, noteOrKeep } from "../../api/outbox";
 import { useSite } from "../../api/queries";
 import { useUndo } from "../../parts/Undo";
 import { AskBack } from "../../parts/AskBack";
@@ -48,18 +48,24 @@ export function StopForm({ stop, marks, next, onBack, onDone, children }: Props)
   const typed = (value: number | undefined) => (value === undefined ? "" : `${value} ${stop.sizeStep}`);
   const onNext = async (affirmed: string[] = []) => {
     const answer = await send(() =>
-      noteLook(stop.id, {
-        ...begun,
-        day: site?.today ?? "",
-        stage,
-        share,
-        height: typed(height),
-        width: typed(width),
-        marks: wrong,
-        count,
-        photos,
-        note,
-        affirmed,
+      noteOrKeep({
+        kind: "look",
+        to: stop.id,
+        key: begun.clientKey,
+        words: `${stop.name}, ${stop.bed}: ${stage}`,
+        body: {
+          speciesId: begun.speciesId,
+          day: dayNoted(site?.today ?? "", site?.pinned ?? false),
+          stage,
+          share,
+          height: typed(height),
+          width: typed(width),
+          marks: wrong,
+          count,
+          photos,
+          note,
+          affirmed,
+        },
       }),
     );
     if (answer === undefined) return;

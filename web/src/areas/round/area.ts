@@ -12,4 +12,5 @@ export const area: Area = {
       ask: (client) => client.prefetchQuery(roundQuery),
     },
   ],
+  takeAlong: (client) => client.prefetchQuery(roundQuery),
 };

@@ -2,10 +2,11 @@ import { Box, Typography } from "@mui/material";
 import { useQuery } from "@tanstack/react-query";
 import { Link, useParams, useSearchParams } from "react-router";
 
-import { answerOf, api, Refusal } from "../../api/client";
+import { Refusal } from "../../api/client";
 import { dayMonth } from "../../parts/dates";
 import { TroubleDrawing } from "../../parts/drawings/TroubleDrawing";
 import { Trouble } from "../../parts/Trouble";
+import { troubleQuery } from "./queries";
 
 const urgency: Record<string, string> = {
   today: "See to it today",
@@ -18,11 +19,7 @@ export function TroublePage() {
   const { mark = "" } = useParams();
   const [params] = useSearchParams();
   const planting = Number(params.get("planting")) || undefined;
-  const query = useQuery({
-    queryKey: ["trouble", mark, planting],
-    queryFn: () =>
-      answerOf(api.GET("/api/troubles/{mark}", { params: { path: { mark }, query: { planting } } })),
-  });
+  const query = useQuery(troubleQuery(mark, planting));
   const t = query.data;
   if (query.error instanceof Refusal && query.error.status === 404)
     return (

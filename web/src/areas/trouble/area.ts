@@ -1,4 +1,6 @@
+import { roundQuery } from "../../api/queries";
 import type { Area } from "../../parts/area";
+import { troubleQuery } from "./queries";
 
 export const area: Area = {
   screens: [
@@ -8,4 +10,8 @@ export const area: Area = {
       load: () => import("./TroublePage").then((m) => m.TroublePage),
     },
   ],
+  takeAlong: async (client) => {
+    const round = await client.fetchQuery(roundQuery);
+    for (const mark of round.marks) await client.prefetchQuery(troubleQuery(mark));
+  },
 };

@@ -2,7 +2,7 @@ import { Alert, Box, Button, Checkbox, FormControlLabel, TextField, Typography }
 import { useEffect, useRef, useState } from "react";
 
 import { newKey, type Schemas } from "../../../api/client";
-import { notePicking } from "../../../api/outbox";
+import { noteOrKeep } from "../../../api/outbox";
 import { Beside, Cautions } from "../../../parts/AllowanceBox";
 import { Choice, ChoiceRow } from "../../../parts/Choices";
 import { useDraft } from "../../../parts/useDraft";
@@ -58,18 +58,23 @@ export function Basket({ kind, day, onBack, onDone }: Props) {
   ];
   const note = async () => {
     const answer = await send(() =>
-      notePicking(kind.plantingId, {
-        speciesId: kind.speciesId,
-        clientKey: typed.clientKey,
-        day,
-        part: a.part,
-        amount: `${typed.n} ${typed.measure}`,
-        measureWeighs: typed.weighs,
-        where: typed.where,
-        left: typed.left,
-        weather: typed.weather,
-        crownsBack: typed.crownsBack && a.crowns,
-        tookAnyway: typed.tookAnyway,
+      noteOrKeep({
+        kind: "picking",
+        to: kind.plantingId,
+        key: typed.clientKey,
+        words: `${kind.name}, ${kind.bed}: ${typed.n} ${typed.measure} of ${a.part}`,
+        body: {
+          speciesId: kind.speciesId,
+          day,
+          part: a.part,
+          amount: `${typed.n} ${typed.measure}`,
+          measureWeighs: typed.weighs,
+          where: typed.where,
+          left: typed.left,
+          weather: typed.weather,
+          crownsBack: typed.crownsBack && a.crowns,
+          tookAnyway: typed.tookAnyway,
+        },
       }),
     );
     if (answer === undefined) return;

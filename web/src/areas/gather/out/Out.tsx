@@ -1,27 +1,23 @@
-import { Alert, Box, Button, Typography } from "@mui/material";
+import { Box, Button, Typography } from "@mui/material";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 
-import { affirm, discard, sendWaiting, useKeptPickings } from "../../../api/outbox";
-import { answerOf, api } from "../../../api/client";
-import { useRefresh } from "../../../api/queries";
+import { dayNoted } from "../../../api/outbox";
+import { useSite } from "../../../api/queries";
+import { RefusedHere, WaitingHere } from "../../../parts/RefusedHere";
 import { Reckoning } from "../../../parts/Reckoning";
 import { useGo } from "../../../parts/shownDay";
 import { Trouble } from "../../../parts/Trouble";
+import { outQuery } from "../queries";
 import { Basket } from "./Basket";
+
+const pickings = ["picking"] as const;
 
 /** Out is picking with one hand, one kind at a time: all that it needs came with the page, so no network is needed on the way. */
 export function Out() {
-  const { data, error } = useQuery({
-    queryKey: ["out to pick"],
-    queryFn: () => answerOf(api.GET("/api/out-to-pick")),
-    staleTime: Infinity, // the walk's own order: what is noted meanwhile does not move it
-  });
+  const { data, error } = useQuery(outQuery);
+  const site = useSite().data;
   const go = useGo();
-  const refresh = useRefresh();
-  const kept = useKeptPickings();
-  const refused = kept.filter((one) => one.refused);
-  const waiting = kept.length - refused.length;
   const [at, setAt] = useState<number>();
   const [picked, setPicked] = useState<ReadonlySet<number>>(new Set());
   if (error && !data) return <Trouble reason={error} />;
@@ -45,37 +41,17 @@ export function Out() {
         }}
       >
         <span>{data.words}</span>
-        <span role="status" style={{ textAlign: "right" }}>
-          {waiting > 0 ? `saved on this device · ${waiting} to send` : "all sent"}
-        </span>
+        <WaitingHere kinds={pickings} />
       </Box>
-      {refused.map((one) => (
-        <Alert
-          key={one.note.clientKey}
-          severity="error"
-          variant="outlined"
-          sx={{ mb: 1 }}
-          action={
-            <>
-              {(one.asked ?? []).length > 0 && (
-                <Button
-                  onClick={() => {
-                    affirm(one);
-                    void sendWaiting().then(refresh);
-                  }}
-                >
-                  I took it
-                </Button>
-              )}
-              <Button onClick={() => discard(one)}>Throw away</Button>
-            </>
-          }
-        >
-          A picking of {one.note.day} ({one.note.amount} of {one.note.part}) was not taken in: {one.refused}
-        </Alert>
-      ))}
+      <RefusedHere kinds={pickings} yes="I took it" />
       {kind && at !== undefined ? (
-        <Basket key={at} kind={kind} day={data.day} onBack={() => setAt(undefined)} onDone={() => done(at)} />
+        <Basket
+          key={at}
+          kind={kind}
+          day={dayNoted(data.day, site?.pinned ?? false)}
+          onBack={() => setAt(undefined)}
+          onDone={() => done(at)}
+        />
       ) : (
         <>
           <Typography variant="h1" sx={{ mb: 1 }}>

@@ -1,0 +1,23 @@
+import { isAtHome } from "../api/device";
+import { forgetOtherBuilds } from "../api/stored";
+
+/**
+ * register has this device keep the program, so that it opens without a network. On the machine that serves the plot there is
+ * nothing to keep.
+ */
+export async function register() {
+  if (!isAtHome() || !("serviceWorker" in navigator)) return;
+  try {
+    await navigator.serviceWorker.register("/worker.js", { updateViaCache: "none" });
+    await forgetOtherBuilds();
+    await navigator.storage?.persist?.();
+  } catch {
+    // A device that does not trust the plot's authority yet keeps nothing: the page works as long as there is a network.
+  }
+}
+
+/** forgetProgram ends that this device keeps the program. */
+export async function forgetProgram() {
+  for (const one of (await navigator.serviceWorker?.getRegistrations?.()) ?? []) await one.unregister();
+  for (const name of await caches.keys()) await caches.delete(name);
+}
