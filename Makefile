@@ -20,10 +20,11 @@ web/node_modules/.installed: web/package.json web/package-lock.json
 	cd web && npm ci --no-audit --no-fund --loglevel=error
 	touch $@
 
-web/dist/index.html: web/node_modules/.installed $(shell find web/src web/public web/index.html web/vite.config.ts web/tsconfig.json -type f) go.mod tools/notices/main.go
+web/dist/index.html: web/node_modules/.installed $(shell find web/src web/public web/index.html web/vite.config.ts web/pack.js web/tsconfig.json -type f) go.mod tools/notices/main.go
 	cd web && npm run --silent build
 	cd tools && go run ./notices .. ../web/dist/licences.json ../web/dist/notices.json
 	rm web/dist/licences.json
+	cd web && npm run --silent pack
 	touch $@
 
 # Pages beside the program's own, for tests and measurements.

@@ -157,7 +157,7 @@ func TestALookRefusedLaterIsShownWithItsReason(t *testing.T) {
 	p.cut.Store(false)
 	_, err = chromedp.Run(b.ctx, chromedp.Evaluate[bool](`window.dispatchEvent(new Event("online"))`))
 	check(t, err)
-	b.sees("A look of 2031-05-27 (full leaf) was not taken in: Lovage was removed from Long Bed.")
+	b.sees("Lovage, Long Bed: full leaf, was not taken in: Lovage was removed from Long Bed.")
 	b.click("Throw away")
 	b.seesNo("was not taken in")
 	b.sees("all sent")

@@ -56,6 +56,7 @@ type served struct {
 	other atomic.Pointer[http.Handler]
 	// handler is what answers for this plot.
 	handler http.Handler
+	sharing server.Sharing
 }
 
 func TestMain(m *testing.M) {
@@ -101,31 +102,35 @@ func serve(t testing.TB, dir string) *served {
 	quiet := slog.New(slog.NewTextHandler(io.Discard, nil))
 	known, err := share.OpenHouse(t.Context(), s, time.Now, quiet)
 	check(t, err)
+	p.sharing.House = known
 	handler, err := server.New(server.Options{
-		Garden: g, Front: front, Address: listener.Addr().String(), Version: "test", Log: quiet, Sharing: &server.Sharing{House: known},
+		Garden: g, Front: front, Address: listener.Addr().String(), Version: "test", Log: quiet, Sharing: &p.sharing,
 	})
 	check(t, err)
 	p.handler = handler
+	t.Cleanup(func() { check(t, s.Close()) })
+	p.begin(t, func(ctx context.Context) error { return server.Serve(ctx, listener, p.cuttable(handler)) })
+	return p
+}
+
+// begin runs a server until the test ends.
+func (p *served) begin(t testing.TB, run func(context.Context) error) {
+	t.Helper()
 	ctx, stop := context.WithCancel(context.Background())
 	ended := make(chan error, 1)
-	go func() { ended <- server.Serve(ctx, listener, p.cuttable(handler)) }()
+	go func() { ended <- run(ctx) }()
 	t.Cleanup(func() {
 		stop()
 		if err := <-ended; err != nil {
 			t.Errorf("the server ended with %v", err)
 		}
-		check(t, s.Close())
 	})
-	return p
 }
 
 func (p *served) cuttable(next http.Handler) http.Handler {
 	return http.HandlerFunc(func(w http.ResponseWriter, r *http.Request) {
 		if p.cut.Load() {
-			if connection, _, err := w.(http.Hijacker).Hijack(); err == nil {
-				_ = connection.Close()
-			}
-			return
+			panic(http.ErrAbortHandler)
 		}
 		if other := p.other.Load(); other != nil {
 			// The other plot's server is asked as at its own address.
@@ -137,10 +142,7 @@ func (p *served) cuttable(next http.Handler) http.Handler {
 		}
 		if p.lost.Load() && r.Method != http.MethodGet {
 			next.ServeHTTP(httptest.NewRecorder(), r)
-			if connection, _, err := w.(http.Hijacker).Hijack(); err == nil {
-				_ = connection.Close()
-			}
-			return
+			panic(http.ErrAbortHandler)
 		}
 		next.ServeHTTP(w, r)
 	})
@@ -170,6 +172,8 @@ var chromium = sync.OnceValues(func() (context.Context, error) {
 		chromedp.Flag("disable-background-networking", true), chromedp.Flag("disable-component-update", true), chromedp.Flag("disable-sync", true),
 		chromedp.Flag("disable-background-timer-throttling", true), chromedp.Flag("disable-renderer-backgrounding", true), chromedp.Flag("disable-backgrounding-occluded-windows", true),
 		chromedp.Flag("hide-scrollbars", true),
+		// The plots of these tests have one authority, which a phone would have been told to trust.
+		chromedp.Flag("ignore-certificate-errors-spki-list", trusted()),
 	)
 	allocator, stopAllocator := chromedp.NewExecAllocator(context.Background(), options...)
 	ctx, stop := chromedp.NewContext(allocator)
@@ -413,7 +417,7 @@ func (b *browser) keys(text string) {
 // text is what the page says, an open dialog's words first.
 func (b *browser) text() string {
 	b.t.Helper()
-	text, err := chromedp.Run(b.ctx, chromedp.Evaluate[string](`[...document.querySelectorAll("[role=dialog]"), document.body].map((e) => e.innerText).join(" / ").replace(/\s+/g, " ")`))
+	text, err := chromedp.Run(b.ctx, chromedp.Evaluate[string](`[...document.querySelectorAll("[role=dialog]"), document.body].filter(Boolean).map((e) => e.innerText).join(" / ").replace(/\s+/g, " ")`))
 	check(b.t, err)
 	return text
 }

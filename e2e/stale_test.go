@@ -129,7 +129,7 @@ func TestLooksKeptForOnePlotAreNotSentToAnother(t *testing.T) {
 	p.other.Store(&other.handler)
 	p.cut.Store(false)
 	b.visit("/round")
-	b.sees("A look of another plot waits on this device until that plot is served here again.")
+	b.sees("An entry of another plot waits on this device until that plot is served here again.")
 	b.sees("all sent")
 	if after := other.newest(t); after != entries {
 		t.Errorf("the other plot's ledger says %q", after.Summary)

@@ -54,6 +54,8 @@ func servePairing(engine *gin.Engine, sharing *Sharing) {
 
 func showPairing(c *gin.Context, sharing *Sharing, status int, view pairingView) {
 	c.Header("Cache-Control", "no-store")
+	// A page that never says where it is sends its form without saying whose it is.
+	c.Header("Referrer-Policy", "same-origin")
 	c.Data(status, "text/html; charset=utf-8", []byte(view.page(sharing.Authority.Fingerprint())))
 }
 

@@ -88,7 +88,11 @@ func newEngine(options Options) *gin.Engine {
 		limited(),
 		sentOnce(),
 		keptAnswers(options.Garden, options.Version),
-		gzip.Gzip(gzip.DefaultCompression, gzip.WithExcludedPaths([]string{"/api/files/archive", "/api/photographs"})),
+		gzip.Gzip(
+			gzip.DefaultCompression,
+			gzip.WithExcludedPaths([]string{"/api/files/archive", "/api/photographs", "/assets/"}),
+			gzip.WithExcludedExtensions(packedAlready),
+		),
 	)
 	return engine
 }
@@ -105,6 +109,9 @@ func newAPI(engine *gin.Engine, version string) huma.API {
 	config.Info.Description = "The plan of a plot of wild medicinal and edible plants: what stands, what may be taken, what comes next."
 	return humagin.New(engine, config)
 }
+
+// packedAlready are the endings of files that lie packed, or are packed by their nature.
+var packedAlready = []string{".js", ".css", ".svg", ".json", ".webmanifest", ".png", ".woff2"}
 
 // areas are the parts of the household's work, each with its operations in a file of its name.
 var areas = []func(operations, huma.API){

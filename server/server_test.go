@@ -32,7 +32,8 @@ const address = "127.0.0.1:8420"
 
 var front = fstest.MapFS{
 	"index.html":         {Data: []byte("<!doctype html><title>Brambly Acre</title>")},
-	"assets/main-abc.js": {Data: []byte("console.log(1)")},
+	"assets/main-abc.js": {Data: []byte("console.log(1)")}, "assets/main-abc.js.br": {Data: []byte("as br")}, "assets/main-abc.js.gz": {Data: []byte("as gzip")},
+	"manifest.webmanifest": {Data: []byte("{}")},
 }
 
 func handler(t testing.TB) http.Handler {
@@ -393,10 +394,18 @@ func TestPagesAndAssetsAreServed(t *testing.T) {
 			t.Errorf("%s gives %d %s", path, answer.Code, answer.Body)
 		}
 	}
-	asset := ask(h, "GET", "/assets/main-abc.js", "", "Accept-Encoding", "gzip")
-	if asset.Code != 200 || !strings.Contains(asset.Header().Get("Cache-Control"), "immutable") ||
-		asset.Header().Get("Content-Encoding") != "gzip" {
-		t.Errorf("the script is answered %d with %v", asset.Code, asset.Header())
+	for accepted, want := range map[string][2]string{
+		"gzip": {"gzip", "as gzip"}, "gzip, deflate, br": {"br", "as br"}, "br;q=0, gzip": {"gzip", "as gzip"}, "": {"", "console.log(1)"}, "brave": {"", "console.log(1)"},
+	} {
+		asset := ask(h, "GET", "/assets/main-abc.js", "", "Accept-Encoding", accepted)
+		header := asset.Header()
+		if asset.Code != 200 || !strings.Contains(header.Get("Cache-Control"), "immutable") || header.Get("Content-Encoding") != want[0] ||
+			asset.Body.String() != want[1] || !strings.HasPrefix(header.Get("Content-Type"), "text/javascript") || header.Get("Vary") != "Accept-Encoding" {
+			t.Errorf("the script for one who takes %q is answered %d %q with %v", accepted, asset.Code, asset.Body, header)
+		}
+	}
+	if kind := ask(h, "GET", "/manifest.webmanifest", "").Header().Get("Content-Type"); kind != "application/manifest+json" {
+		t.Errorf("the manifest is %q", kind)
 	}
 	if answer := ask(h, "GET", "/assets/missing.js", ""); answer.Code != 404 {
 		t.Errorf("a missing script is answered %d", answer.Code)

@@ -5,6 +5,7 @@ import (
 	"errors"
 	"net/http"
 	"net/netip"
+	"strings"
 
 	"github.com/danielgtaylor/huma/v2"
 	"github.com/gin-gonic/gin"
@@ -69,10 +70,11 @@ func paired(sharing *Sharing) gin.HandlerFunc {
 	}
 }
 
-// isPage tells whether a page is opened, rather than something asked for by one.
+// isPage tells whether a page is opened, rather than something asked for by one. A page's worker that opens it says no
+// more of it than what kind of answer it takes.
 func isPage(c *gin.Context) bool {
-	mode := c.Request.Header.Get("Sec-Fetch-Mode")
-	return c.Request.Method == http.MethodGet && (mode == "navigate" || mode == "" && c.Request.URL.Path == "/")
+	return c.Request.Method == http.MethodGet && !isUnder(c.Request.URL.Path, "/api") &&
+		strings.Contains(c.Request.Header.Get("Accept"), "text/html")
 }
 
 func giveCookies(c *gin.Context, token string, device share.Device) {

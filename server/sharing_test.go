@@ -181,7 +181,7 @@ func TestWithoutPairingNothingAnswers(t *testing.T) {
 	}
 	t.Logf("%d requests without pairing, %d answered", asked, answered)
 	for _, path := range []string{"/", "/round", "/store/lots/1"} {
-		answer := d.fromHouse("GET", path, "", nil, "Sec-Fetch-Mode", "navigate")
+		answer := d.fromHouse("GET", path, "", nil, "Accept", "text/html,*/*")
 		if answer.Code != http.StatusSeeOther || answer.Header().Get("Location") != "/pair" {
 			t.Errorf("the page %s is answered %d", path, answer.Code)
 		}
@@ -198,7 +198,7 @@ func TestTheCookieOfADeviceIsClosed(t *testing.T) {
 	d := sharedPlot(t)
 	for when, cookies := range map[string][]*http.Cookie{
 		"pairing": d.pair(t, "Phone", ""),
-		"a page":  d.fromHouse("GET", "/", "", d.pair(t, "Tablet", ""), "Sec-Fetch-Mode", "navigate").Result().Cookies(),
+		"a page":  d.fromHouse("GET", "/", "", d.pair(t, "Tablet", ""), "Accept", "text/html,*/*").Result().Cookies(),
 	} {
 		if len(cookies) != 2 {
 			t.Fatalf("%s gives %d cookies", when, len(cookies))

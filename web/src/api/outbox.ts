@@ -11,7 +11,7 @@ import {
   Unreachable,
   type Schemas,
 } from "./client";
-import { thisDevice } from "./device";
+import { isAtHome, thisDevice } from "./device";
 import { allEntries, dropEntry, putEntry } from "./deviceStore";
 import { isWaiting, sentPhotographs } from "./photographs";
 import { givenBefore } from "./reach";
@@ -94,12 +94,14 @@ const post = <K extends Kind>(kept: KeptAs<K>): Promise<Answers[K]> =>
   underKey(keyed.includes(kept.kind) ? "" : kept.key, () => posts[kept.kind](kept));
 
 let entries: Kept[] = [];
+let known = false;
 const listeners = new Set<() => void>();
 const others =
   typeof BroadcastChannel === "undefined" ? undefined : new BroadcastChannel("brambly-acre-outbox");
 
 const show = (now: Kept[]) => {
   entries = now;
+  known = true;
   listeners.forEach((tell) => tell());
 };
 
@@ -171,6 +173,9 @@ export const useKept = (): Kept[] => useEntries().filter(isOurs);
 
 /** useForeign returns how many entries this device keeps for other plots: they wait until those are served again. */
 export const useForeign = (): number => useEntries().filter((kept) => !isOurs(kept)).length;
+
+/** useIsKnown tells whether it is known yet what this device keeps. */
+export const useIsKnown = () => useSyncExternalStore(listen, () => known);
 
 const photographsOf = (body: Kept["body"]) => ("photos" in body ? (body.photos ?? []) : []);
 
@@ -250,6 +255,8 @@ async function sendOne(kept: Kept) {
 /** sendWaiting sends what waits, the oldest first, and returns how many were taken in. Only one page of a device sends at a time. */
 export async function sendWaiting(): Promise<number> {
   await loadKept();
+  // A device whose cookie is gone has to be paired again before it sends anything.
+  if (isAtHome() && thisDevice() === "") return 0;
   if (!entries.some((kept) => isOurs(kept) && !kept.refused)) return 0;
   return navigator.locks.request("brambly-acre-sending", { ifAvailable: true }, async (mine) => {
     if (!mine) return 0;

@@ -111,6 +111,8 @@ async function overtake(request: Request, question: string, tag: string | null) 
 export async function answerFetch(request: Request): Promise<Response> {
   const question = questionOf(request);
   if (!isKept(request, question)) return notKept(request);
+  // Who asks so wants the plot's own answer, or none.
+  if (request.cache === "no-cache") return asked(request, question);
   const fresh = arrived.get(question);
   if (fresh) {
     arrived.delete(question);

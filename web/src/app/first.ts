@@ -1,6 +1,8 @@
 import type { QueryClient } from "@tanstack/react-query";
 import { matchPath } from "react-router";
 
+import { isAtHome, me } from "../api/device";
+import { learnMe } from "../api/me";
 import { likenessesQuery, ribbonQuery, siteQuery } from "../api/queries";
 import { routes } from "./routes";
 
@@ -17,6 +19,7 @@ export function first(client: QueryClient): Promise<unknown> {
   const route = routes.find((one) => matchPath(one.screen.path, pathname));
   const wanted = Promise.allSettled([
     client.prefetchQuery({ ...siteQuery, retry: false }),
+    isAtHome() && me().id === "" ? learnMe() : undefined,
     client.prefetchQuery({ ...likenessesQuery, retry: false }),
     route?.Screen.fetch(),
     route?.screen.ask?.(client, day),

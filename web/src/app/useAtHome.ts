@@ -1,8 +1,8 @@
 import { useQueryClient, type QueryClient } from "@tanstack/react-query";
 import { useEffect } from "react";
 
-import { answerOf, api } from "../api/client";
-import { isAtHome, rememberMe } from "../api/device";
+import { isAtHome } from "../api/device";
+import { learnMe } from "../api/me";
 import { householdQuery } from "../api/queries";
 import { onReturn, useReach } from "../api/reach";
 import { answerFetch, tellNews } from "../api/stored";
@@ -23,12 +23,15 @@ export function useAtHome() {
   const client = useQueryClient();
   const { reached } = useReach();
   useEffect(() => {
-    const stop = onReturn(() => void client.invalidateQueries());
+    const stop = onReturn(() => {
+      void client.invalidateQueries();
+      void register(); // where the network went while the program was being kept
+    });
     if (!isAtHome()) return stop;
     tellNews(() => void client.invalidateQueries());
     void register();
     const timer = setTimeout(() => {
-      void answerOf(api.GET("/api/this-device")).then(rememberMe, () => undefined);
+      void learnMe();
       void takeAlong(client).catch(() => undefined);
     }, takeAfterMs);
     return () => {

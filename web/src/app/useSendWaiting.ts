@@ -9,6 +9,7 @@ const retryMs = 15_000;
 /** useSendWaiting sends what is kept on this device, on whatever page one is, as soon as the plot can be reached. */
 export function useSendWaiting() {
   const refresh = useRefresh();
+
   const waiting = useKept().filter((kept) => !kept.refused).length;
   useEffect(() => {
     void sendWaiting().then((sent) => {

@@ -1,6 +1,8 @@
 import { isAtHome } from "../api/device";
 import { forgetOtherBuilds } from "../api/stored";
 
+const againMs = 15_000;
+
 /**
  * register has this device keep the program, so that it opens without a network. On the machine that serves the plot there is
  * nothing to keep.
@@ -8,7 +10,12 @@ import { forgetOtherBuilds } from "../api/stored";
 export async function register() {
   if (!isAtHome() || !("serviceWorker" in navigator)) return;
   try {
-    await navigator.serviceWorker.register("/worker.js", { updateViaCache: "none" });
+    const registration = await navigator.serviceWorker.register("/worker.js", { updateViaCache: "none" });
+    const worker = registration.installing;
+    worker?.addEventListener("statechange", () => {
+      // The network went while the program was being kept.
+      if (worker.state === "redundant" && !registration.active) setTimeout(() => void register(), againMs);
+    });
     await forgetOtherBuilds();
     await navigator.storage?.persist?.();
   } catch {

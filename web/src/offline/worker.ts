@@ -20,7 +20,8 @@ async function pageOf(event: FetchEvent): Promise<Response> {
   try {
     const answer = await fetch(event.request, { signal: AbortSignal.timeout(patienceMs) });
     // A device that was put out is sent to the pairing page: that is never kept.
-    if (answer.ok && !answer.redirected) event.waitUntil(kept.put(page, answer.clone()));
+    if (answer.redirected) return Response.redirect(answer.url);
+    if (answer.ok) event.waitUntil(kept.put(page, answer.clone()));
     return answer;
   } catch (reason) {
     const before = await kept.match(page);

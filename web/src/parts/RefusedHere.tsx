@@ -1,7 +1,7 @@
 import { Alert, Button } from "@mui/material";
 import { Link } from "react-router";
 
-import { affirm, discard, sendWaiting, useForeign, useKept, type Kind } from "../api/outbox";
+import { affirm, discard, sendWaiting, useForeign, useIsKnown, useKept, type Kind } from "../api/outbox";
 import { useRefresh } from "../api/queries";
 
 interface Props {
@@ -50,10 +50,11 @@ export function RefusedHere({ kinds, yes }: Props) {
 
 /** WaitingHere says how many entries of some kinds wait on this device. */
 export function WaitingHere({ kinds }: { kinds: readonly Kind[] }) {
+  const isKnown = useIsKnown();
   const waiting = useKept().filter((kept) => !kept.refused && kinds.includes(kept.kind)).length;
   return (
     <span role="status" style={{ textAlign: "right" }}>
-      {waiting > 0 ? `saved on this device · ${waiting} to send` : "all sent"}
+      {waiting > 0 ? `saved on this device · ${waiting} to send` : isKnown && "all sent"}
     </span>
   );
 }

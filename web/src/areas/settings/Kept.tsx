@@ -3,7 +3,17 @@ import { useState } from "react";
 
 import { answerOf, api } from "../../api/client";
 import { isAtHome, wasPutOut } from "../../api/device";
-import { adopt, affirm, discard, mend, sendWaiting, useForeign, useKept, type Kept } from "../../api/outbox";
+import {
+  adopt,
+  affirm,
+  discard,
+  mend,
+  sendWaiting,
+  useForeign,
+  useIsKnown,
+  useKept,
+  type Kept,
+} from "../../api/outbox";
 import { useRefresh } from "../../api/queries";
 import { useReach } from "../../api/reach";
 import { forgetAnswers } from "../../api/stored";
@@ -26,6 +36,7 @@ const kinds: Record<Kept["kind"], string> = {
 /** KeptHere is what this device keeps: entries that wait or were refused, and who the device is. */
 export function KeptHere() {
   const kept = useKept();
+  const isKnown = useIsKnown();
   const foreign = useForeign();
   const refresh = useRefresh();
   const { reached } = useReach();
@@ -40,14 +51,7 @@ export function KeptHere() {
   };
   return (
     <>
-      <Head
-        title="On this device"
-        words={
-          kept.length === 0
-            ? "All that was noted here has been sent"
-            : summary(waiting.length, refused.length)
-        }
-      />
+      <Head title="On this device" words={isKnown ? summary(waiting.length, refused.length) : undefined} />
       <Box sx={{ maxWidth: 760 }}>
         {refused.length > 0 && (
           <Box component="section" aria-label="Not taken in" sx={{ mb: 3 }}>
@@ -59,7 +63,7 @@ export function KeptHere() {
         )}
         <Box component="section" aria-label="Waiting" sx={{ mb: 3 }}>
           <Typography variant="h2">Waiting to be sent</Typography>
-          {waiting.length === 0 ? (
+          {!isKnown ? null : waiting.length === 0 ? (
             <Box sx={{ color: "text.secondary" }}>Nothing waits.</Box>
           ) : (
             <>
@@ -96,7 +100,7 @@ const counted = (n: number) => `${n} ${n === 1 ? "entry" : "entries"}`;
 const summary = (waiting: number, refused: number) =>
   [waiting > 0 && `${counted(waiting)} to send`, refused > 0 && `${counted(refused)} not taken in`]
     .filter(Boolean)
-    .join(" · ");
+    .join(" · ") || "All that was noted here has been sent";
 
 /** Line is an entry as it was noted. */
 function Line({ kept }: { kept: Kept }) {
@@ -114,6 +118,9 @@ function Line({ kept }: { kept: Kept }) {
   );
 }
 
+const mark = ", mended";
+const mended = (words: string) => (words.endsWith(mark) ? words : words + mark);
+
 /** Refused is an entry that the plot did not take in, with its reason and what can be done. */
 function Refused({ kept, onSent }: { kept: Kept; onSent: () => Promise<void> }) {
   const [mending, setMending] = useState(false);
@@ -121,7 +128,9 @@ function Refused({ kept, onSent }: { kept: Kept; onSent: () => Promise<void> }) 
   const act = (change: Promise<void>) => void change.then(onSent);
   /** A tray that was counted elsewhere meanwhile: the taps are set on what stands now. */
   const overNow = async () => {
-    const tray = await answerOf(api.GET("/api/trays/{id}", { params: { path: { id: kept.to } } }));
+    const tray = await answerOf(
+      api.GET("/api/trays/{id}", { params: { path: { id: kept.to } }, cache: "no-cache" }),
+    );
     await mend(kept, { version: tray.version });
   };
   return (
@@ -134,7 +143,7 @@ function Refused({ kept, onSent }: { kept: Kept; onSent: () => Promise<void> }) 
           onClose={() => setMending(false)}
           onMended={(body) => {
             setMending(false);
-            act(mend(kept, { body } as Partial<Kept>));
+            act(mend(kept, { body, words: mended(kept.words) } as Partial<Kept>));
           }}
         />
       ) : (
