@@ -157,7 +157,7 @@ func check(t testing.TB, err error) {
 
 // browser is one tab.
 type browser struct {
-	t    *testing.T
+	t    testing.TB
 	ctx  context.Context
 	plot *served
 

@@ -14,6 +14,7 @@ import (
 
 	cdpbrowser "github.com/chromedp/cdproto/browser"
 	"github.com/chromedp/cdproto/cdp"
+	"github.com/chromedp/cdproto/page"
 	"github.com/chromedp/chromedp"
 
 	"bramblyacre/garden/identity"
@@ -351,4 +352,40 @@ func TestAfterAnUpdateTheOldPageIsNotOpened(t *testing.T) {
 	if title := evaluate[string](b, "document.title"); title != "A newer build" {
 		t.Errorf("without a network the page is %q", title)
 	}
+}
+
+// The second visit opens with what Now looked like last, marked as of when it was and not to be touched, until the program and
+// the plot's own answer are there; on another page, and on a device that was put out, there is none.
+func TestTheSecondVisitOpensWithNowAsItWas(t *testing.T) {
+	t.Parallel()
+	_, house := sharedPlot(t)
+	b := letIn(t, house, "Phone", "Ida", "/")
+	b.sees("Closing")
+	b.ready("/api/now", "/acre-picture")
+	watch := func(ctx context.Context, tab *chromedp.Target) (none chromedp.Void, err error) {
+		_, err = cdp.Call(ctx, tab, page.AddScriptToEvaluateOnNewDocument, page.AddScriptToEvaluateOnNewDocumentParams{Source: `
+			document.addEventListener("DOMContentLoaded", () => {
+				const picture = document.querySelector("[data-picture]");
+				window.opened = picture ? (picture.inert ? "inert " : "") + picture.innerText : "nothing"; });`})
+		return none, err
+	}
+	check(t, chromedp.Do(b.ctx, watch))
+	b.visit("/")
+	opened := evaluate[string](b, "window.opened")
+	for _, words := range []string{"inert ", "as of ", "until the plot answers", "Closing"} {
+		if !strings.Contains(opened, words) {
+			t.Errorf("the page opens with %.400q, without %q", opened, words)
+		}
+	}
+	b.until("the page itself", func() bool { return !b.has("[data-picture]") && b.has("section[aria-label=Closing]") })
+	b.seesNo("until the plot answers")
+	b.visit("/round")
+	if opened := evaluate[string](b, "window.opened"); opened != "nothing" {
+		t.Errorf("the Round opens with %.200q", opened)
+	}
+	check(t, house.sharing.House.PutOut(t.Context(), house.sharing.House.Devices()[0].ID))
+	b.visit("/plot")
+	b.sees("Pair this device with the plot")
+	b.visit("/")
+	b.sees("Pair this device with the plot")
 }

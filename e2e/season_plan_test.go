@@ -25,7 +25,7 @@ func (b *browser) seasonPlan() (v season.SeasonPlanView) {
 }
 
 // soonestOf is the first picking of a plan of a part.
-func soonestOf(t *testing.T, v season.SeasonPlanView, name string) (of season.PlanStand, first season.PlanPick) {
+func soonestOf(t testing.TB, v season.SeasonPlanView, name string) (of season.PlanStand, first season.PlanPick) {
 	t.Helper()
 	for _, stand := range v.Stands {
 		for _, pick := range stand.Picks {

@@ -150,6 +150,14 @@ async function notKept(request: Request): Promise<Response> {
   return answer;
 }
 
+/** The picture of Now is kept beside the answers that it was made of, and goes with them: the worker opens a page with it. */
+const picturePlace = "/acre-picture";
+
+/** keepPicture keeps what Now looked like, as markup. */
+export async function keepPicture(markup: string) {
+  await (await place()).put(picturePlace, new Response(markup, { headers: { "Content-Type": "text/html" } }));
+}
+
 /** forgetAnswers throws away all that was answered: this device is let in no more. */
 export async function forgetAnswers() {
   opened = undefined;

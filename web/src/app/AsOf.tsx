@@ -1,22 +1,18 @@
 import { Box } from "@mui/material";
+import { Link, useLocation } from "react-router";
 
+import { useKept } from "../api/outbox";
 import { useReach } from "../api/reach";
-import { dayMonth } from "../parts/dates";
+import { keptSummary } from "../parts/keptWords";
+import { momentWords } from "./moment";
 
-const two = (n: number) => String(n).padStart(2, "0");
-
-/** moment says when something was given: the hour where it was today, else the day, too. */
-function moment(given: number): string {
-  const at = new Date(given);
-  const hour = `${two(at.getHours())}:${two(at.getMinutes())}`;
-  if (at.toDateString() === new Date().toDateString()) return hour;
-  return `${dayMonth(`${at.getFullYear()}-${two(at.getMonth() + 1)}-${two(at.getDate())}`)}, ${hour}`;
-}
-
-/** AsOf says that what is shown was told earlier, and whether the plot can be reached. */
+/** AsOf says that what is shown was told earlier, whether the plot can be reached, and what this device keeps for it. */
 export function AsOf() {
   const { reached, asOf } = useReach();
-  if (reached && asOf === undefined) return null;
+  const kept = useKept();
+  const { pathname } = useLocation();
+  const tells = kept.length > 0 && pathname !== "/settings/kept";
+  if (reached && asOf === undefined && !tells) return null;
   return (
     <Box
       role="status"
@@ -28,12 +24,22 @@ export function AsOf() {
         fontSize: 14,
         lineHeight: "26px",
         px: { xs: 1.75, md: 2.5 },
+        display: "flex",
+        flexWrap: "wrap",
+        columnGap: 1.5,
       }}
     >
-      {!reached && <b>No way to the plot just now</b>}
-      {!reached && asOf !== undefined && " · "}
-      {asOf !== undefined && `as of ${moment(asOf)}`}
-      {reached && ", until the plot answers"}
+      <span>
+        {!reached && <b>No way to the plot just now</b>}
+        {!reached && asOf !== undefined && " · "}
+        {asOf !== undefined && `as of ${momentWords(asOf)}`}
+        {asOf !== undefined && reached && ", until the plot answers"}
+      </span>
+      {tells && (
+        <Link to="/settings/kept" style={{ color: "inherit" }}>
+          {keptSummary(kept)}
+        </Link>
+      )}
     </Box>
   );
 }

@@ -1,12 +1,16 @@
-import { Box, Menu, MenuItem, useMediaQuery, useTheme } from "@mui/material";
-import { useState, type MouseEvent } from "react";
+import { Box, useMediaQuery, useTheme } from "@mui/material";
+import { Suspense, useState, type MouseEvent } from "react";
 import { Link, useLocation } from "react-router";
 
 import { useSite } from "../api/queries";
+import { fetchedAhead } from "../parts/ahead";
 import type { Node } from "../parts/area";
+import { Boundary } from "../parts/Boundary";
 import { nodes } from "./areas";
-import { useGo, useKept } from "../parts/shownDay";
+import { useKept } from "../parts/shownDay";
 import { headings } from "../parts/theme";
+
+const MoreMenu = fetchedAhead(() => import("./MoreMenu").then((code) => code.MoreMenu));
 
 /** isAt tells whether a node is the one shown. */
 function isAt(node: Node, path: string): boolean {
@@ -230,11 +234,6 @@ export function Cane({ open }: { open: { help: () => void; find: () => void } })
 /** More is what a narrow cane has no room for: finding, the keys, the settings. */
 function More({ open }: { open: { help: () => void; find: () => void } }) {
   const [anchor, setAnchor] = useState<HTMLElement | null>(null);
-  const go = useGo();
-  const then = (act: () => void) => () => {
-    setAnchor(null);
-    act();
-  };
   return (
     <>
       <Box
@@ -261,17 +260,13 @@ function More({ open }: { open: { help: () => void; find: () => void } }) {
       >
         More
       </Box>
-      <Menu anchorEl={anchor} open={anchor !== null} onClose={() => setAnchor(null)}>
-        <MenuItem onClick={then(open.find)}>Find anything</MenuItem>
-        {nodes
-          .filter((node) => !node.outdoors)
-          .map((node) => (
-            <MenuItem key={node.path} onClick={then(() => void go(node.path))}>
-              {node.name}
-            </MenuItem>
-          ))}
-        <MenuItem onClick={then(open.help)}>Keys</MenuItem>
-      </Menu>
+      {anchor && (
+        <Boundary at="more" instead={null}>
+          <Suspense>
+            <MoreMenu anchor={anchor} onClose={() => setAnchor(null)} open={open} />
+          </Suspense>
+        </Boundary>
+      )}
     </>
   );
 }

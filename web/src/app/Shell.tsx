@@ -1,4 +1,4 @@
-import { Alert, Box, DialogContent, DialogTitle, LinearProgress } from "@mui/material";
+import { Alert, Box, LinearProgress } from "@mui/material";
 import { Suspense, useLayoutEffect, useMemo, useRef, useState } from "react";
 import { Link, matchPath, Outlet, useLocation } from "react-router";
 
@@ -6,7 +6,8 @@ import { useIsOut } from "../api/device";
 import { useSite } from "../api/queries";
 import { Boundary } from "../parts/Boundary";
 import { fullDay } from "../parts/dates";
-import { Dialog } from "../parts/Dialog";
+import { fetchedAhead } from "../parts/ahead";
+import { NotOpenedDialog } from "../parts/NotOpenedDialog";
 import { Ribbon } from "../parts/Ribbon";
 import { LikenessProvider } from "../parts/likeness/LikenessProvider";
 import { SprigSheet } from "../parts/Sprig";
@@ -14,13 +15,15 @@ import { Trouble } from "../parts/Trouble";
 import { screens } from "./areas";
 import { AsOf } from "./AsOf";
 import { Cane } from "./Cane";
-import { FindDialog } from "./FindDialog";
 import { PutOut } from "./PutOut";
 import { useAtHome } from "./useAtHome";
 import { useFocusOn } from "./useFocusOn";
-import { keyHelp, useKeys } from "./keys";
+import { useKeys } from "./keys";
 import { NotOpened } from "./NotOpened";
 import { useSendWaiting } from "./useSendWaiting";
+
+const KeysDialog = fetchedAhead(() => import("./KeysDialog").then((code) => code.KeysDialog));
+const FindDialog = fetchedAhead(() => import("./FindDialog").then((code) => code.FindDialog));
 
 /** Shell is what surrounds every screen: the cane, the ribbon, the keys. */
 export function Shell() {
@@ -30,6 +33,10 @@ export function Shell() {
   const [help, setHelp] = useState(false);
   const [find, setFind] = useState(false);
   const open = useMemo(() => ({ help: () => setHelp(true), find: () => setFind(true) }), []);
+  const leave = () => {
+    setHelp(false);
+    setFind(false);
+  };
   useKeys(open);
   useSendWaiting();
   useAtHome();
@@ -77,26 +84,12 @@ export function Shell() {
           </Boundary>
         </Box>
       </Box>
-      {help && (
-        <Dialog onClose={() => setHelp(false)} maxWidth="xs" fullWidth aria-labelledby="keys">
-          <DialogTitle id="keys">Keys</DialogTitle>
-          <DialogContent>
-            <Box component="dl" sx={{ display: "grid", gridTemplateColumns: "110px 1fr", rowGap: 0.8, m: 0 }}>
-              {keyHelp.map(([key, what]) => (
-                <Box key={key} sx={{ display: "contents" }}>
-                  <Box component="dt" sx={{ fontWeight: 700, color: "var(--bramble)" }}>
-                    {key}
-                  </Box>
-                  <Box component="dd" sx={{ m: 0 }}>
-                    {what}
-                  </Box>
-                </Box>
-              ))}
-            </Box>
-          </DialogContent>
-        </Dialog>
-      )}
-      {find && <FindDialog onClose={() => setFind(false)} />}
+      <Boundary at={`${help} ${find}`} instead={<NotOpenedDialog onClose={leave} />}>
+        <Suspense>
+          {help && <KeysDialog onClose={leave} />}
+          {find && <FindDialog onClose={leave} />}
+        </Suspense>
+      </Boundary>
     </Box>
   );
 }

@@ -8,6 +8,7 @@ import { onReturn, useReach } from "../api/reach";
 import { answerFetch, tellNews } from "../api/stored";
 import { register } from "../offline/register";
 import { areas } from "./areas";
+import { keepPictures } from "./picture";
 
 const takeAfterMs = 4000;
 const tryAgainMs = 10_000;
@@ -34,8 +35,10 @@ export function useAtHome() {
       void learnMe();
       void takeAlong(client).catch(() => undefined);
     }, takeAfterMs);
+    const noPictures = keepPictures(client);
     return () => {
       stop();
+      noPictures();
       clearTimeout(timer);
     };
   }, [client]);

@@ -11,6 +11,7 @@ import { Meaning } from "../../parts/Meaning";
 import { Behind } from "./Behind";
 import { JobCard } from "./JobCard";
 import { Outlook } from "./Outlook";
+import { useRestOfPage } from "../../parts/useRestOfPage";
 import { pages } from "../../parts/whatToDo";
 
 const columns = [
@@ -79,11 +80,16 @@ interface ColumnProps {
   explains: boolean;
 }
 
+/** How many jobs of a column the first picture holds: no phone shows more at once. */
+const firstJobs = 2;
+
 function Column({ title, note, empty, jobs, canAct, explains }: ColumnProps) {
   const [all, setAll] = useState(false);
+  const rest = useRestOfPage();
   // Checks can wait for months: of many, a few stand for all.
   const checks = jobs.filter((job) => job.kind === "check");
-  const shown = all ? jobs : jobs.filter((job) => job.kind !== "check" || checks.indexOf(job) < mostChecks);
+  const few = all ? jobs : jobs.filter((job) => job.kind !== "check" || checks.indexOf(job) < mostChecks);
+  const shown = rest ? few : few.slice(0, firstJobs);
   const firstCheck = explains ? shown.findIndex((job) => job.kind === "check") : -1;
   const edges: Record<string, string> = { Closing: "--clay", Open: "--leaf", Coming: "--rule" };
   return (
@@ -106,9 +112,9 @@ function Column({ title, note, empty, jobs, canAct, explains }: ColumnProps) {
           <JobCard job={job} edge={edges[title] ?? "--rule"} canAct={canAct && title !== "Coming"} />
         </Fragment>
       ))}
-      {shown.length < jobs.length && (
+      {few.length < jobs.length && (
         <Button onClick={() => setAll(true)} sx={{ ml: -1 }}>
-          {jobs.length - shown.length} more checks
+          {jobs.length - few.length} more checks
         </Button>
       )}
     </Box>

@@ -19,6 +19,7 @@ import { useReach } from "../../api/reach";
 import { forgetAnswers } from "../../api/stored";
 import { forgetProgram } from "../../offline/register";
 import { dayMonth } from "../../parts/dates";
+import { entriesWords, keptSummary } from "../../parts/keptWords";
 import { useSend } from "../../parts/useSend";
 import { Head } from "./Head";
 import { MendForm } from "./MendForm";
@@ -51,7 +52,7 @@ export function KeptHere() {
   };
   return (
     <>
-      <Head title="On this device" words={isKnown ? summary(waiting.length, refused.length) : undefined} />
+      <Head title="On this device" words={isKnown ? keptSummary(kept) : undefined} />
       <Box sx={{ maxWidth: 760 }}>
         {refused.length > 0 && (
           <Box component="section" aria-label="Not taken in" sx={{ mb: 3 }}>
@@ -94,13 +95,6 @@ export function KeptHere() {
     </>
   );
 }
-
-const counted = (n: number) => `${n} ${n === 1 ? "entry" : "entries"}`;
-
-const summary = (waiting: number, refused: number) =>
-  [waiting > 0 && `${counted(waiting)} to send`, refused > 0 && `${counted(refused)} not taken in`]
-    .filter(Boolean)
-    .join(" · ") || "All that was noted here has been sent";
 
 /** Line is an entry as it was noted. */
 function Line({ kept }: { kept: Kept }) {
@@ -217,8 +211,8 @@ function ThisDevice({ waiting }: { waiting: number }) {
         <Box sx={{ mt: 1 }}>
           {waiting > 0 && (
             <Alert severity="warning" variant="outlined" sx={{ mb: 1 }}>
-              {counted(waiting)} were not sent yet: they stay on this device, and are sent only when it is
-              paired again.
+              {entriesWords(waiting)} were not sent yet: they stay on this device, and are sent only when it
+              is paired again.
             </Alert>
           )}
           <Button
