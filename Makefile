@@ -7,7 +7,7 @@ PROGRAM := bin/brambly-acre
 GO_TOOL := CGO_ENABLED=0 go tool -modfile=tools/go.mod
 PACKAGES := ./...
 
-.PHONY: race kill fuzz demo test check build generate bench shots front program clean
+.PHONY: race kill fuzz dist demo test check build generate bench shots front program clean
 
 demo: build
 	$(PROGRAM) demo --addr $(ADDR)
@@ -78,7 +78,7 @@ generate: front
 bench: build web/bare/dist/index.html
 	go test -run '^$$' -bench . -benchmem ./core/... ./library ./garden ./server ./demo ./cmd/...
 	tools/ensure-chromium
-	go test -run '^$$' -bench 'FirstPicture|MovingTheYear' -benchtime 5x -timeout 20m ./e2e
+	go test -run '^$$' -bench 'FirstPicture|MovingTheYear|Visits' -benchtime 5x -timeout 20m ./e2e
 	tools/first-page-size
 
 # The pictures in docs/screenshots, from the sample plot.
@@ -86,5 +86,9 @@ shots: build
 	tools/ensure-chromium
 	go test ./e2e -count=1 -run TestScreenshots -args -shots=$(CURDIR)/docs/screenshots
 
+# Archives of the program for others: Linux, macOS and Windows on amd64 and arm64. A quarter of an hour the first time.
+dist: front
+	tools/dist $(VERSION)
+
 clean:
-	rm -rf bin web/dist/assets web/dist/index.html web/bare/dist web/node_modules
+	rm -rf bin dist web/dist/assets web/dist/index.html web/bare/dist web/node_modules

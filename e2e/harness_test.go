@@ -5,6 +5,7 @@ package e2e
 import (
 	"context"
 	"encoding/json"
+	"flag"
 	"fmt"
 	"io"
 	"log/slog"
@@ -14,6 +15,7 @@ import (
 	"net/url"
 	"os"
 	"regexp"
+	goruntime "runtime"
 	"strconv"
 	"strings"
 	"sync"
@@ -59,7 +61,16 @@ type served struct {
 	sharing server.Sharing
 }
 
+// most is how many tests run beside each other: they wait for pages more than they work.
+const most = "4"
+
 func TestMain(m *testing.M) {
+	flag.Parse()
+	if set := flag.Lookup("test.parallel"); set.Value.String() == strconv.Itoa(goruntime.GOMAXPROCS(0)) {
+		if err := set.Value.Set(most); err != nil {
+			panic(err) // it is a number
+		}
+	}
 	code := m.Run()
 	stopChromium()
 	os.Exit(code)

@@ -154,6 +154,7 @@ func TestAPhoneIsLetInAndPutOut(t *testing.T) {
 	phone.fill("What this device is called", "Phone")
 	phone.click("Pair this device")
 	phone.sees("This code lets nobody in")
+	phone.keepsToTheRules(1280, 320, 390)
 	phone.fill("Code", strings.ToLower(code))
 	phone.pairs("Garden phone", "")
 	phone.visit("/settings/kept")

@@ -153,6 +153,7 @@ func TestARefusedEntryIsMended(t *testing.T) {
 	ida.seesNo("Nothing more may be taken now.")
 	ida.sees(`"three" is not a number of plants`)
 	ida.click("Mend it")
+	ida.keepsToTheRules(1280, 320, 390)
 	ida.fill("How many plants stand", "3")
 	ida.click("Send it again")
 	ida.sees("All that was noted here has been sent")

@@ -27,14 +27,12 @@ func TestScreenshots(t *testing.T) {
 	}{
 		{"now", "/", "Behead sweet cicely", 1280, 800, nil},
 		{"week", "/week", "For a day of rain", 1280, 800, nil},
-		{"year", "/year", "What came when", 1280, 800, nil},
 		{"plot", "/plot", "Wet Corner", 1280, 800, func(b *browser) { b.click("hop, North Fence") }},
 		{"round-phone", "/round", "What do you see?", 390, 844, nil},
 		{"planting", "/plantings/6", "What may be taken today", 1280, 800, func(b *browser) { b.click("Why") }},
 		{"bench", "/bench", "All batches", 1280, 800, nil},
 		{"ways", "/bench/ways?wish=8", "What counts to you", 1280, 800, nil},
 		{"spread", "/spread", "All that spreads", 1280, 800, nil},
-		{"weather", "/weather", "How good the outlook was", 1280, 800, nil},
 		{"season-plan", "/gather/plan", "One more", 1280, 800, func(b *browser) {
 			v := b.seasonPlan()
 			stand, pick := soonestOf(b.t, v, "meadowsweet flowering top")
@@ -48,7 +46,6 @@ func TestScreenshots(t *testing.T) {
 		{"drier", "/store/drier", "What waits", 1280, 800, nil},
 		{"lot", "/store/lots/27", "Its way", 1280, 800, nil},
 		{"runway", "/store/runway", "a year takes about", 1280, 800, nil},
-		{"plants", "/plants", "agrimony", 1280, 800, nil},
 		{"plant", "/plants/ramsons", "Mistaken for", 1280, 800, nil},
 		{"check", "/plantings/12/check", "Is it sweet cicely?", 1280, 800, nil},
 	}
@@ -59,15 +56,57 @@ func TestScreenshots(t *testing.T) {
 			if view.first != nil {
 				view.first(b)
 			}
-			b.gone("[role=progressbar]")
-			for _, wrong := range b.unfit() {
-				t.Error(wrong)
-			}
-			_, err := chromedp.Run(b.ctx, chromedp.Evaluate[bool]("document.fonts.ready.then(() => new Promise((r) => setTimeout(() => r(true), 400)))", chromedp.EvalAwaitPromise))
-			check(t, err)
-			picture, err := chromedp.Run(b.ctx, chromedp.CaptureScreenshot())
-			check(t, err)
-			check(t, os.WriteFile(filepath.Join(*shots, view.name+".png"), picture, 0o644))
+			b.pictured(view.name)
 		})
 	}
+}
+
+// pictured takes the picture of a page once it stands.
+func (b *browser) pictured(name string) {
+	b.t.Helper()
+	b.gone("[role=progressbar]")
+	for _, wrong := range b.unfit() {
+		b.t.Error(wrong)
+	}
+	evaluate[bool](b, "document.fonts.ready.then(() => new Promise((r) => setTimeout(() => r(true), 400)))")
+	picture, err := chromedp.Run(b.ctx, chromedp.CaptureScreenshot())
+	check(b.t, err)
+	check(b.t, os.WriteFile(filepath.Join(*shots, name+".png"), picture, 0o644))
+}
+
+// TestScreenshotsAtHome takes those of a plot that is shared: the machine, and a phone without a network.
+func TestScreenshotsAtHome(t *testing.T) {
+	if *shots == "" {
+		t.Skip("no -shots")
+	}
+	t.Parallel()
+	here, house := sharedPlot(t)
+	phone := letIn(t, house, "Ida's phone", "Ida", "/")
+	phone.ready("/api/now", "/api/round", "/api/out-to-pick", "/api/site")
+	letIn(t, house, "Kitchen tablet", "Joss", "/")
+	machine := open(t, here, 1280, 800, "/settings/home")
+	machine.click("Give the calendar an address")
+	machine.sees("On this machine")
+	machine.click("Make a code")
+	machine.sees("For one device")
+	machine.pictured("at-home")
+	house.cut.Store(true)
+	phone.visit("/")
+	phone.sees("No way to the plot")
+	phone.sees("Behead sweet cicely")
+	phone.pictured("offline-phone")
+	phone.visit("/round")
+	phone.click("Next: garden sorrel")
+	phone.sees("1 to send")
+	phone.click("count, photograph…")
+	phone.attach(t, "Photographs", photograph(t))
+	phone.until("the picture in small", func() bool { return phone.has(`img[alt="Photograph of this look"]`) })
+	phone.click("slug holes")
+	phone.click("Next: greater burdock")
+	phone.visit("/gather/out")
+	phone.click("sweet cicely leaf")
+	phone.click("in the basket")
+	phone.visit("/settings/kept")
+	phone.sees("3 entries to send")
+	phone.pictured("queue-phone")
 }

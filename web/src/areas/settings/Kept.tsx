@@ -2,7 +2,7 @@ import { Alert, Box, Button, Typography } from "@mui/material";
 import { useState } from "react";
 
 import { answerOf, api } from "../../api/client";
-import { isAtHome, wasPutOut } from "../../api/device";
+import { isAtHome, me, wasPutOut } from "../../api/device";
 import {
   adopt,
   affirm,
@@ -184,7 +184,7 @@ function Refused({ kept, onSent }: { kept: Kept; onSent: () => Promise<void> }) 
 
 /** ThisDevice is who this device is at the plot, and how it leaves. */
 function ThisDevice({ waiting }: { waiting: number }) {
-  const device = useThisDevice().data;
+  const device = useThisDevice().data ?? me();
   const { send, sending, fault } = useSend();
   const [asking, setAsking] = useState(false);
   const leave = async () => {
@@ -197,7 +197,7 @@ function ThisDevice({ waiting }: { waiting: number }) {
     <Box component="section" aria-label="This device">
       <Typography variant="h2">This device</Typography>
       <Box>
-        {device ? (
+        {device.name ? (
           <>
             Paired as <b>{device.name}</b>
             {device.person && `, ${device.person}'s`}.
