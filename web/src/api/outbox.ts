@@ -238,7 +238,13 @@ export async function noteOrKeep<K extends Kind>(noting: Noting<K>): Promise<Ans
   }
   // A check that is kept is of its day, and says so.
   const body = kept.kind === "check" || kept.kind === "findCheck" ? { ...kept.body, kept: true } : kept.body;
-  await putEntry({ ...kept, body } as unknown as Kept);
+  try {
+    await putEntry({ ...kept, body } as unknown as Kept);
+  } catch {
+    throw new Error(
+      "The plot cannot be reached, and this device keeps nothing: it has no room left, or its browser forbids it. Nothing is noted yet.",
+    );
+  }
   await changed();
   return null;
 }
@@ -254,7 +260,11 @@ async function sendOne(kept: Kept) {
 
 /** sendWaiting sends what waits, the oldest first, and returns how many were taken in. Only one page of a device sends at a time. */
 export async function sendWaiting(): Promise<number> {
-  await loadKept();
+  try {
+    await loadKept();
+  } catch {
+    return 0; // a browser that keeps nothing has nothing to send
+  }
   // A device whose cookie is gone has to be paired again before it sends anything.
   if (isAtHome() && thisDevice() === "") return 0;
   if (!entries.some((kept) => isOurs(kept) && !kept.refused)) return 0;
