@@ -45,8 +45,8 @@ func serveFront(engine *gin.Engine, front fs.FS) error {
 	return nil
 }
 
-// packings are the ways in which a file may lie packed beside itself, the tightest first: what a browser calls each, and
-// how its name ends.
+// packings are the ways in which a file may lie packed beside itself, the tightest first: what a browser
+// calls each, and how its name ends.
 var packings = []struct{ name, ending string }{{"br", ".br"}, {"gzip", ".gz"}}
 
 // filesOf sends files as they were packed when they were built, in the tightest way that the browser can unpack.

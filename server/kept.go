@@ -36,9 +36,11 @@ type keptAnswer struct {
 }
 
 // neverKept are answers that follow from something else than what is noted: the folder of copies, files that are made,
-// how far a planning has got, the drier with its hours, who may come in, and pictures, which are large and never change.
+// how far a planning has got, the drier with its hours, who may come in, and pictures, which are large and
+// never change.
 var neverKept = []string{
-	"/api/sharing", "/api/this-device", "/api/copies", "/api/files/", "/api/season-plan", "/api/drier", "/api/photographs", "/api/openapi",
+	"/api/sharing", "/api/this-device",
+	"/api/copies", "/api/files/", "/api/season-plan", "/api/drier", "/api/photographs", "/api/openapi",
 }
 
 // keptAnswers serves a repeated question from the bytes of its answer, for as long as nothing was

@@ -21,8 +21,9 @@ const (
 	authorityPath = "/pair/authority.crt"
 )
 
-// pairingPage is the page with its gaps, each between two percent signs. It is filled in by hand: html/template looks methods up
-// by their names, and a program that is linked with it drags along every method there is, a fifth of its size.
+// pairingPage is the page with its gaps, each between two percent signs. It is filled in by hand: html/template
+// looks methods up by their names, and a program that is linked with it drags along every method there is, a
+// fifth of its size.
 //
 //go:embed pairing.html
 var pairingPage string

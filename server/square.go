@@ -7,7 +7,8 @@ import (
 	"github.com/boombuler/barcode/qr"
 )
 
-// Square is a text as a QR code (ISO/IEC 18004): its rows by their cells, # where a cell is dark, without the quiet margin.
+// Square is a text as a QR code (ISO/IEC 18004): its rows by their cells, # where a cell is dark, without the
+// quiet margin.
 func Square(text string) ([]string, error) {
 	code, err := qr.Encode(text, qr.M, qr.Auto)
 	if err != nil {
@@ -32,8 +33,8 @@ func Square(text string) ([]string, error) {
 // quiet is how many light cells stand about a square on a screen of text.
 const quiet = 2
 
-// TextSquare is a square for a terminal, two rows of it a line. Light cells are drawn, on the dark ground of most terminals,
-// and said in colours so that it reads on a light one, too.
+// TextSquare is a square for a terminal, two rows of it a line. Light cells are drawn, on the dark ground of
+// most terminals, and said in colours so that it reads on a light one, too.
 func TextSquare(rows []string) string {
 	const whiteOnBlack, plain = "\x1b[97;40m", "\x1b[0m"
 	isLight := func(x, y int) bool {

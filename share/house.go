@@ -50,7 +50,8 @@ func (e WaitError) Error() string {
 	return "There were too many wrong codes. Wait, and try again."
 }
 
-// ErrWrongCode is that a code does not let in: mistyped, used before, or older than ten minutes. Which of them is not said.
+// ErrWrongCode is that a code does not let in: mistyped, used before, or older than ten minutes. Which of them
+// is not said.
 var ErrWrongCode = NameError{
 	"code",
 	"This code lets nobody in: it is mistyped, was used already, or is older than ten minutes. Have a new one made.",

@@ -23,8 +23,8 @@ type Table struct {
 	Rows    [][]any
 }
 
-// ownTables are the tables that are the database's and the migrations' own, only made of others, or of who may come in on
-// this machine: no part of the plot.
+// ownTables are the tables that are the database's and the migrations' own, only made of others, or of who may
+// come in on this machine: no part of the plot.
 const ownTables = `name NOT LIKE 'sqlite_%' AND name NOT IN ('goose_db_version', 'thumbnails', 'devices', 'calendar_feed')`
 
 var notOfThePlot = []string{"goose_db_version", "thumbnails", "devices", "calendar_feed"}

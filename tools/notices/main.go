@@ -32,7 +32,8 @@ type notice struct {
 // systems are those that the program is built for: each may link modules that the others do not.
 var systems = []string{"linux", "darwin", "windows"}
 
-// apart are packages that ship without passing through the bundler of the pages: fonts, by their styles, and the worker's.
+// apart are packages that ship without passing through the bundler of the pages: fonts, by their styles, and
+// the worker's.
 var apart = []string{
 	"@fontsource-variable/atkinson-hyperlegible-next", "@fontsource/brygada-1918",
 	"workbox-core", "workbox-precaching", "workbox-routing", "workbox-strategies",
