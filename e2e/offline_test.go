@@ -238,6 +238,36 @@ func closeBrowser(ctx context.Context, t *chromedp.Target) (none chromedp.Void, 
 	return none, err
 }
 
+// A picking is sorted at the table, and a plant is checked, without a network: both are sent as of that day, and prove what they
+// would have proved.
+func TestTheTableAndACheckWorkWithoutANetwork(t *testing.T) {
+	t.Parallel()
+	_, house := sharedPlot(t)
+	b := letIn(t, house, "Ida's phone", "Ida", "/")
+	const check = "/plantings/12/check"
+	b.ready("/api/baskets", "/api"+check+"?by=Ida")
+	house.cut.Store(true)
+	b.visit("/gather")
+	b.click("Sort it: Common sage leaf")
+	b.sees("Every piece of it.")
+	b.answerTable()
+	b.click("It is sorted")
+	b.sees("1 entry to send")
+	b.visit(check)
+	b.sees("Is it sweet cicely?")
+	asked := b.answerAll("seen, as sweet cicely")
+	b.click("Note the look")
+	b.sees("2 entries to send")
+	house.cut.Store(false)
+	b.visit("/settings/kept")
+	b.sees("All that was noted here has been sent")
+	lines := house.newestBy(t, "Ida")
+	if len(lines) != 2 || countIn(lines, "Sorted common sage leaf at the table: fit for use") != 1 ||
+		countIn(lines, fmt.Sprintf("Checked sweet cicely in Nut Shade: %d characters", asked)) != 1 {
+		t.Errorf("Ida's entries are %+v", lines)
+	}
+}
+
 // Two people's looks from two devices are two: a plant that needs two readings is proven by them.
 func TestTwoPeoplesLooksFromTwoDevicesAreTwo(t *testing.T) {
 	t.Parallel()

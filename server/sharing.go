@@ -47,6 +47,9 @@ func paired(sharing *Sharing) gin.HandlerFunc {
 		}
 		if !known {
 			if isPage(c) {
+				if token != "" {
+					takeCookies(c) // they are of a device that was put out
+				}
 				c.Redirect(http.StatusSeeOther, pairPath)
 				c.Abort()
 				return
@@ -77,6 +80,7 @@ func isPage(c *gin.Context) bool {
 		strings.Contains(c.Request.Header.Get("Accept"), "text/html")
 }
 
+// giveCookies gives a device its cookies, anew with each page: they end when it was not there for long.
 func giveCookies(c *gin.Context, token string, device share.Device) {
 	cookie := func(name, value string, hidden bool) {
 		http.SetCookie(c.Writer, &http.Cookie{
@@ -88,6 +92,7 @@ func giveCookies(c *gin.Context, token string, device share.Device) {
 	cookie(deviceCookie, device.ID, false)
 }
 
+// takeCookies takes a device's cookies away.
 func takeCookies(c *gin.Context) {
 	for _, name := range []string{tokenCookie, deviceCookie} {
 		http.SetCookie(

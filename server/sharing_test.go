@@ -180,6 +180,11 @@ func TestWithoutPairingNothingAnswers(t *testing.T) {
 		}
 	}
 	t.Logf("%d requests without pairing, %d answered", asked, answered)
+	for _, gone := range d.fromHouse("GET", "/", "", out, "Accept", "text/html").Result().Cookies() {
+		if gone.MaxAge >= 0 || gone.Value != "" {
+			t.Errorf("the device that was put out keeps %s", gone)
+		}
+	}
 	for _, path := range []string{"/", "/round", "/store/lots/1"} {
 		answer := d.fromHouse("GET", path, "", nil, "Accept", "text/html,*/*")
 		if answer.Code != http.StatusSeeOther || answer.Header().Get("Location") != "/pair" {
