@@ -130,10 +130,10 @@ func TestThePlanIsZoomedAndItsLayersRead(t *testing.T) {
 		t.Errorf("the scale bar says %q", first)
 	}
 	x, y := b.planCorner()
-	for range 6 {
+	b.until("a finer scale bar", func() bool {
 		check(t, chromedp.Do(b.ctx, chromedp.MouseEvent(chromedp.MouseWheel, x+200, y+120, wheel(-240))))
-	}
-	b.until("a finer scale bar", func() bool { return scale() != first })
+		return scale() != first
+	})
 	b.click("The beds")
 	b.until("the first scale", func() bool { return scale() == first })
 	b.click("Larger")

@@ -62,7 +62,7 @@ type served struct {
 }
 
 // most is how many tests run beside each other: they wait for pages more than they work.
-const most = "4"
+const most = "3"
 
 func TestMain(m *testing.M) {
 	flag.Parse()
@@ -183,6 +183,8 @@ var chromium = sync.OnceValues(func() (context.Context, error) {
 		chromedp.Flag("disable-background-networking", true), chromedp.Flag("disable-component-update", true), chromedp.Flag("disable-sync", true),
 		chromedp.Flag("disable-background-timer-throttling", true), chromedp.Flag("disable-renderer-backgrounding", true), chromedp.Flag("disable-backgrounding-occluded-windows", true),
 		chromedp.Flag("hide-scrollbars", true),
+		// Else every tab has a second page of the browser's own beside it, drawn by nobody.
+		chromedp.Flag("disable-features", "Translate,BlinkGenPropertyTrees,PreloadTopChromeWebUI,WebUITabStrip,InitialWebUI"),
 		// The plots of these tests have one authority, which a phone would have been told to trust.
 		chromedp.Flag("ignore-certificate-errors-spki-list", trusted()),
 	)

@@ -131,7 +131,7 @@ func TestASeasonIsPlannedMovedAndPicked(t *testing.T) {
 	phone.fill("How many g", "60")
 	phone.click("the outer ones")
 	phone.click("60 g in the basket")
-	phone.sees("in the basket")
+	phone.until("the picking", func() bool { return strings.Contains(p.newest(t).Summary, "garden sorrel") })
 	state, err := p.garden.State(t.Context())
 	check(t, err)
 	if more := state.TakenGrams("garden-sorrel", "leaf") - was.TakenGrams("garden-sorrel", "leaf"); more < 59 || more > 61 {

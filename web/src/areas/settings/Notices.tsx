@@ -35,7 +35,10 @@ export function Notices() {
           <Box
             key={`${notice.name} ${notice.version}`}
             component="details"
-            sx={{ borderBottom: "1px dotted var(--rule)", "& summary": { py: 0.8, cursor: "pointer" } }}
+            sx={{
+              borderBottom: "1px dotted var(--rule)",
+              "& summary": { py: 0.8, cursor: "pointer", overflowWrap: "anywhere" },
+            }}
           >
             <summary>
               <b>{notice.name}</b> {notice.version}

@@ -62,7 +62,7 @@ export function Basket({ kind, day, onBack, onDone }: Props) {
         kind: "picking",
         to: kind.plantingId,
         key: typed.clientKey,
-        words: `${kind.name}, ${kind.bed}: ${typed.n} ${typed.measure} of ${a.part}`,
+        words: `${kind.name}, ${kind.bed}: ${typed.n} ${typed.measure}`,
         body: {
           speciesId: kind.speciesId,
           day,
