@@ -41,9 +41,11 @@ func serveFeed(engine *gin.Engine, g *garden.Garden, sharing *Sharing) {
 	engine.HEAD(feedPath+":secret", answer)
 }
 
-// answersUnpaired tells which addresses answer without pairing.
+// answersUnpaired tells which addresses answer without pairing: those alone that have a handler of their own, so that none
+// comes to the pages by a way round.
 func answersUnpaired(path string) bool {
-	return path == pairPath || path == authorityPath || strings.HasPrefix(path, feedPath)
+	secret, isFeed := strings.CutPrefix(path, feedPath)
+	return path == pairPath || path == authorityPath || isFeed && secret != "" && !strings.Contains(secret, "/")
 }
 
 // unlessUnpaired leaves out what answers without pairing.

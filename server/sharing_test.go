@@ -167,6 +167,7 @@ func TestWithoutPairingNothingAnswers(t *testing.T) {
 		{"GET", "/pair/x"},
 		{"GET", "/calendar/x.ics"},
 		{"GET", "/calendar/.ics"},
+		{"GET", "/calendar/"}, {"GET", "/calendar/../"}, {"GET", "/calendar/../round"}, {"GET", "/calendar/../assets/main-abc.js"}, {"GET", "/calendar/x/../../assets/main-abc.js"}, {"GET", "/calendar/../index.html"}, {"GET", "//pair"}, {"GET", "/pair/"}, {"GET", "/pair/authority.crt/../../round"},
 	}
 	asked, answered := 0, 0
 	for name, with := range strangers {
