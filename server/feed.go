@@ -41,8 +41,8 @@ func serveFeed(engine *gin.Engine, g *garden.Garden, sharing *Sharing) {
 	engine.HEAD(feedPath+":secret", answer)
 }
 
-// answersUnpaired tells which addresses answer without pairing: those alone that have a handler of their own, so that none
-// comes to the pages by a way round.
+// answersUnpaired tells which addresses answer without pairing: those alone that have a handler of their own, so
+// that none comes to the pages by a way round.
 func answersUnpaired(path string) bool {
 	secret, isFeed := strings.CutPrefix(path, feedPath)
 	return path == pairPath || path == authorityPath || isFeed && secret != "" && !strings.Contains(secret, "/")
