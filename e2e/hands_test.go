@@ -116,6 +116,9 @@ func TestRoundGoesOnWithoutANetwork(t *testing.T) {
 	p := samplePlot(t)
 	b := open(t, p, 390, 844, "/round")
 	b.sees("0 of 35 seen")
+	b.until("the other pages' code", func() bool {
+		return evaluate[bool](b, `performance.getEntriesByType("resource").some((one) => one.name.includes("/assets/Gather-") && one.responseEnd > 0)`)
+	})
 	p.cut.Store(true)
 	b.click("Next: garden sorrel")
 	b.until("the next stop", func() bool { return b.textOf("main h1") == "Garden sorrel" })

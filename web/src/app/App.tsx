@@ -20,7 +20,7 @@ function WithActs() {
   );
 }
 
-const fetchAfterMs = 1500;
+const fetchAfterMs = 5000;
 
 function useFetchAhead() {
   useEffect(() => {
